@@ -1,0 +1,22 @@
+import type { Team } from '$lib/core/team/team';
+
+declare global {
+  namespace App {
+    interface Locals {
+      /** The team this device works in; null until one exists. */
+      team: Team | null;
+      /** True when the device never chose: it is shown the demo team and asked. */
+      teamAssumed: boolean;
+      /** Who is working on this device; stamped on every write. */
+      personId: string | null;
+      theme: 'light' | 'dark' | 'auto';
+      units: 'metric' | 'imperial';
+    }
+    interface Error {
+      message: string;
+      id?: string;
+    }
+  }
+}
+
+export {};

@@ -1,0 +1,49 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { judgeLevel } from './level';
+import { oddDrain, oddTotal, pouringPlan } from './pour';
+
+describe('pouringPlan', () => {
+  it('holds back what the house rule says, to the mark of a jug', () => {
+    expect(pouringPlan(1100, 8)).toEqual({ firstMl: 1010, heldBackMl: 90 });
+    expect(pouringPlan(1100, 0)).toEqual({ firstMl: 1100, heldBackMl: 0 });
+  });
+  it('refuses what is not a quantity', () => {
+    expect(() => pouringPlan(0, 8)).toThrow(RangeError);
+    expect(() => pouringPlan(NaN, 8)).toThrow(RangeError);
+    expect(() => pouringPlan(1000, 80)).toThrow(RangeError);
+  });
+  it('never pours more than half a jug mark over, and both parts make the whole', () => {
+    fc.assert(fc.property(fc.integer({ min: 100, max: 8000 }), fc.integer({ min: 0, max: 50 }), (ml, percent) => {
+      const { firstMl, heldBackMl } = pouringPlan(ml, percent);
+      expect(firstMl).toBeLessThanOrEqual(ml + 5);
+      expect(firstMl + heldBackMl).toBe(Math.max(ml, firstMl));
+    }));
+  });
+});
+
+describe('cross-checks', () => {
+  it('says when the total does not fit the sheet', () => {
+    expect(oddTotal(1050, 1100)).toBeNull();
+    expect(oddTotal(700, 1100)).toMatch(/drain/);
+    expect(oddTotal(1500, 1100)).toMatch(/wrong|right/);
+  });
+  it('says when the drained amount does not fit the last fill', () => {
+    expect(oddDrain(950, 1100)).toBeNull();
+    expect(oddDrain(400, 1100)).toMatch(/still shut/);
+    expect(oddDrain(1300, 1100)).toMatch(/fuel or water/);
+    expect(oddDrain(10, null)).toBeNull();
+  });
+});
+
+describe('judgeLevel', () => {
+  it.each([[-0.01, false], [0, true], [0.5, true], [1, true], [1.01, false]])('at %f of the marks: within %s', (position, within) =>
+    expect(judgeLevel({ method: 'sight glass', position }).within).toBe(within)
+  );
+  it('wants a check screw to weep, not run', () => {
+    expect(judgeLevel({ method: 'check screw', flow: 'weeps' }).within).toBe(true);
+    expect(judgeLevel({ method: 'check screw', flow: 'runs' })).toMatchObject({ within: false, advice: expect.stringMatching(/weeps/) });
+    expect(judgeLevel({ method: 'check screw', flow: 'nothing' }).within).toBe(false);
+  });
+  it('advises to top up what is low but within', () => expect(judgeLevel({ method: 'dipstick screwed in', position: 0.1 })).toMatchObject({ within: true, advice: expect.any(String) }));
+});

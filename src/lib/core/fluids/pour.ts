@@ -1,0 +1,46 @@
+/**
+ * The pouring plan of an oil change. Volumes in millilitres.
+ */
+export interface PouringPlan {
+  /** What goes in first. */
+  firstMl: number;
+  /** What is kept for after the level has been read. */
+  heldBackMl: number;
+}
+
+/**
+ * First pour = quantity − hold-back.
+ * @param quantityMl what the sheet says goes in
+ * @param holdBackPercent house rule, 0 to 50
+ * @throws RangeError outside those
+ */
+export function pouringPlan(quantityMl: number, holdBackPercent: number): PouringPlan {
+  if (!(quantityMl > 0)) throw new RangeError(`no such quantity: ${quantityMl} ml`);
+  if (!(holdBackPercent >= 0 && holdBackPercent <= 50)) throw new RangeError(`no such hold-back: ${holdBackPercent} %`);
+  // A measuring jug has marks every 10 ml.
+  const firstMl = Math.round((quantityMl * (1 - holdBackPercent / 100)) / 10) * 10;
+  return { firstMl, heldBackMl: Math.max(0, quantityMl - firstMl) };
+}
+
+/** A tenth either way is worth a word; a jug, a filter and what stays in account for less. */
+const ODD_FRACTION = 0.1;
+
+/**
+ * What is odd about the total poured against what the sheet says; null when nothing is.
+ * Far too little means a drain that was not opened, more than there can be means the wrong circuit (handbook, section 5).
+ */
+export function oddTotal(pouredMl: number, quantityMl: number): string | null {
+  if (pouredMl < quantityMl * (1 - ODD_FRACTION)) return `${Math.round(quantityMl - pouredMl)} ml less than the sheet says went in. Was every drain opened?`;
+  if (pouredMl > quantityMl * (1 + ODD_FRACTION)) return `${Math.round(pouredMl - quantityMl)} ml more than the sheet says went in. Is it the right circuit, and the right unit?`;
+  return null;
+}
+
+/**
+ * What is odd about what came out against what went in at the last change; null when nothing is, or nothing is known.
+ */
+export function oddDrain(drainedMl: number, pouredLastTimeMl: number | null): string | null {
+  if (pouredLastTimeMl === null) return null;
+  if (drainedMl < pouredLastTimeMl * 0.7) return `${Math.round(pouredLastTimeMl - drainedMl)} ml less came out than went in last time: burnt, leaked, or a drain still shut.`;
+  if (drainedMl > pouredLastTimeMl * 1.1) return `${Math.round(drainedMl - pouredLastTimeMl)} ml more came out than went in last time: look for fuel or water in it.`;
+  return null;
+}

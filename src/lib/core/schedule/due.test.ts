@@ -1,0 +1,146 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { addDays } from '../time/day';
+import { leftInWords, nearestFirst, pressure, STATES, stretches, taskDue } from './due';
+import type { MachineNow, Task, Trigger } from './task';
+
+const today = '2026-06-10';
+const hours = (interval: number, limit: number | null = null, more: Partial<Trigger> = {}): Trigger => ({
+  id: 'h', measure: 'hours', interval, limit, firstInterval: null, firstLimit: null, ...more
+});
+const days = (interval: number, limit: number | null = null): Trigger => ({ ...hours(interval, limit), id: 'd', measure: 'days' });
+const task = (triggers: Trigger[], counted: Task['counted'] = { since: 'done', hours: 1000, day: '2026-05-01' }): Task => ({
+  id: 't', name: 'Engine oil', job: null, triggers, counted
+});
+const now = (total: number | null, more: Partial<MachineNow> = {}): MachineNow => ({ today, total, rate: null, planned: [], ...more });
+const race = (inDays: number, length: number, used: number) => ({
+  id: `e${inDays}`, name: `Race +${inDays}`, firstDay: addDays(today, inDays), lastDay: addDays(today, inDays + length - 1), hours: used
+});
+const stateOf = (t: Task, n: MachineNow) => taskDue(t, n).state;
+
+describe('the six states by hours', () => {
+  const oil = task([hours(1500, 1800)]);
+  it.each([
+    [2801, 'past limit'],
+    [2800, 'past due'],
+    [2500, 'past due'],
+    [2499, 'coming'],
+    [2200, 'coming'],
+    [2199, 'clear']
+  ])('at %i hundredths: %s', (total, state) => expect(stateOf(oil, now(total))).toBe(state));
+
+  it('is due before the next outing when its end lies past the due point', () => {
+    expect(stateOf(oil, now(2000, { planned: [race(4, 2, 501)] }))).toBe('due before the next outing');
+    expect(stateOf(oil, now(2000, { planned: [race(4, 2, 500)] }))).toBe('clear');
+  });
+  it('is coming when a later outing of the next four weeks reaches it', () => {
+    const near = race(4, 2, 300);
+    expect(stateOf(oil, now(2000, { planned: [near, race(20, 2, 300)] }))).toBe('coming');
+    expect(stateOf(oil, now(2000, { planned: [near, race(60, 2, 300)] }))).toBe('clear');
+  });
+  it('is unknown when nobody knows when it was done, or what the hours are', () => {
+    expect(stateOf(task([hours(1500)], null), now(2000))).toBe('unknown');
+    expect(stateOf(oil, now(null))).toBe('unknown');
+    expect(stateOf(task([], null), now(2000))).toBe('unknown');
+  });
+  it('has no limit to be past where the book gives none', () => expect(stateOf(task([hours(1500)]), now(99_999))).toBe('past due'));
+});
+
+describe('the first interval', () => {
+  const fresh = task([hours(1500, 1800, { firstInterval: 300, firstLimit: 500 })], { since: 'new', hours: 0, day: '2026-06-01' });
+  it('holds while the task was never done', () => {
+    expect(taskDue(fresh, now(100)).deciding).toMatchObject({ dueAt: 300, limitAt: 500, left: 200, interval: 300 });
+    expect(stateOf(fresh, now(501))).toBe('past limit');
+  });
+  it('is forgotten once it has been', () => {
+    expect(taskDue({ ...fresh, counted: { since: 'done', hours: 310, day: today } }, now(310)).deciding).toMatchObject({ dueAt: 1810 });
+  });
+  it('does not lend its limit to a trigger without one', () => {
+    const open = task([hours(1500, 1800, { firstInterval: 300 })], { since: 'new', hours: 0, day: today });
+    expect(taskDue(open, now(600))).toMatchObject({ state: 'past due', deciding: { limitAt: null } });
+  });
+});
+
+describe('days, and whichever comes first', () => {
+  it('counts calendar days', () => {
+    const brake = task([days(40, 60)]);
+    expect(taskDue(brake, now(null)).deciding).toMatchObject({ left: 0, state: 'past due' });
+    expect(stateOf(brake, now(null, { today: '2026-07-01' }))).toBe('past limit');
+  });
+  it('is due before an outing whose last day is the due day', () => {
+    const t = task([days(365)], { since: 'done', hours: null, day: addDays(today, -359) }); // due in six days
+    expect(stateOf(t, now(0, { planned: [race(5, 2, 100)] }))).toBe('due before the next outing');
+    expect(stateOf(t, now(0, { planned: [race(4, 2, 100)] }))).toBe('coming');
+  });
+  it('lets the trigger that presses more decide', () => {
+    const both = task([hours(1500), days(400)]);
+    expect(taskDue(both, now(2600)).deciding!.trigger.measure).toBe('hours');
+    expect(taskDue(both, now(1100, { today: '2027-08-01' })).deciding!.trigger.measure).toBe('days');
+  });
+  it('shows an unknown count rather than the comfort of the other trigger', () => {
+    const t = task([hours(1500), days(400)], { since: 'done', hours: null, day: '2026-06-01' });
+    expect(stateOf(t, now(1100))).toBe('unknown');
+  });
+});
+
+describe('stretches', () => {
+  it('follow one another from where the machine stands', () => {
+    expect(stretches(now(2000, { planned: [race(4, 2, 350), race(11, 1, 200)] })).map((s) => [s.from, s.to])).toEqual([[2000, 2350], [2350, 2550]]);
+  });
+  it('name the outing inside which a stake stands', () => {
+    const n = now(2000, { planned: [race(4, 2, 350), race(11, 1, 200)] });
+    expect(taskDue(task([hours(1400)]), n).inside).toBe('Race +11');
+    expect(taskDue(task([hours(1200)]), n).inside).toBe('Race +4');
+    expect(taskDue(task([hours(5000)]), n).inside).toBeNull();
+    expect(taskDue(task([hours(500)]), n).inside).toBeNull();
+  });
+});
+
+describe('the likely date range', () => {
+  const rate = { perDay: 50, spreadPerRootDay: 60, days: 84 };
+  it('is a range round the plain answer', () => {
+    const { likely } = taskDue(task([hours(1500)]), now(2000, { rate }));
+    expect(likely!.from < addDays(today, 10)).toBe(true);
+    expect(likely!.to > addDays(today, 10)).toBe(true);
+  });
+  it('says nothing without history', () => expect(taskDue(task([hours(1500), days(90)]), now(2000)).likely).toBeNull());
+  it('ends where a calendar trigger ends it', () => {
+    expect(taskDue(task([hours(9000), days(60)]), now(2000, { rate })).likely).toEqual({ from: '2026-06-30', to: '2026-06-30' });
+  });
+});
+
+describe('order and words', () => {
+  it('puts what presses most first, then what has least of its interval left', () => {
+    const n = now(2600);
+    const list = [task([hours(9000)]), task([hours(1500, 1550)]), task([hours(1650)]), task([hours(1700)]), task([], null)]
+      .map((t, i) => taskDue({ ...t, id: String(i) }, n))
+      .sort(nearestFirst);
+    expect(list.map((d) => d.task.id)).toEqual(['1', '4', '2', '3', '0']);
+  });
+  it('says what is left', () => {
+    expect(leftInWords(taskDue(task([hours(1500)]), now(2290)).deciding)).toBe('in 2.1 h');
+    expect(leftInWords(taskDue(task([hours(1500)]), now(2540)).deciding)).toBe('0.4 h over');
+    expect(leftInWords(taskDue(task([hours(1500)]), now(2500)).deciding)).toBe('due now');
+    expect(leftInWords(taskDue(task([days(41)]), now(2500)).deciding)).toBe('in 1 day');
+    expect(leftInWords(null)).toBe('not known');
+  });
+});
+
+describe('properties', () => {
+  const someTask = fc.record({
+    interval: fc.integer({ min: 1, max: 5000 }), over: fc.option(fc.integer({ min: 0, max: 2000 })), base: fc.integer({ min: 0, max: 5000 }), total: fc.integer({ min: 0, max: 15_000 })
+  });
+  it('more hours never make a task press less', () => {
+    fc.assert(fc.property(someTask, fc.integer({ min: 0, max: 3000 }), ({ interval, over, base, total }, more) => {
+      const t = task([hours(interval, over === null ? null : interval + over)], { since: 'done', hours: base, day: today });
+      expect(pressure(stateOf(t, now(total + more)))).toBeLessThanOrEqual(pressure(stateOf(t, now(total))));
+    }));
+  });
+  it('a planned outing never makes a task press less', () => {
+    fc.assert(fc.property(someTask, fc.integer({ min: 1, max: 60 }), fc.integer({ min: 0, max: 2000 }), ({ interval, base, total }, away, used) => {
+      const t = task([hours(interval)], { since: 'done', hours: base, day: today });
+      expect(pressure(stateOf(t, now(total, { planned: [race(away, 2, used)] })))).toBeLessThanOrEqual(pressure(stateOf(t, now(total))));
+    }));
+  });
+  it('every state has its place', () => expect(new Set(STATES.map(pressure)).size).toBe(6));
+});

@@ -1,0 +1,17 @@
+/** A race team or workshop: everything in the book belongs to one. */
+export interface Team {
+  id: string;
+  name: string;
+  /** IANA name; calendar days are days there. */
+  timeZone: string;
+  isDemo: boolean;
+}
+
+export const ROLES = ['chief mechanic', 'mechanic', 'rider', 'owner'] as const;
+export type Role = (typeof ROLES)[number];
+
+export interface Person {
+  id: string;
+  name: string;
+  role: Role;
+}

@@ -1,0 +1,64 @@
+/**
+ * Calendar days in the team's time zone, as `YYYY-MM-DD`. A day has no clock and no zone; moments do.
+ */
+export type Day = string;
+
+const MS_PER_DAY = 86_400_000;
+
+/** Whether a text is a real calendar day written `YYYY-MM-DD` (30 February is not). */
+export function isDay(text: string): text is Day {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false;
+  const ms = Date.parse(`${text}T00:00:00Z`);
+  return !Number.isNaN(ms) && new Date(ms).toISOString().slice(0, 10) === text;
+}
+
+/**
+ * Days since 1970-01-01, so that days can be subtracted.
+ * @throws RangeError when the text is not a calendar day.
+ */
+export function dayNumber(day: Day): number {
+  if (!isDay(day)) throw new RangeError(`not a calendar day: ${day}`);
+  return Date.parse(`${day}T00:00:00Z`) / MS_PER_DAY;
+}
+
+/** The day with this number; fractions are rounded down to the day they fall in. */
+export function dayFromNumber(n: number): Day {
+  return new Date(Math.floor(n) * MS_PER_DAY).toISOString().slice(0, 10);
+}
+
+/** The day `n` days after `day` (before it, when negative). */
+export function addDays(day: Day, n: number): Day {
+  return dayFromNumber(dayNumber(day) + n);
+}
+
+/** Days from `from` to `to`; negative when `to` comes first. */
+export function daysBetween(from: Day, to: Day): number {
+  return dayNumber(to) - dayNumber(from);
+}
+
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+/**
+ * The calendar day of a moment in a time zone.
+ * @param timeZone an IANA name such as `Europe/London`
+ * @throws RangeError for a time zone nobody knows
+ */
+export function dayOf(moment: Date, timeZone: string): Day {
+  let format = formats.get(timeZone);
+  if (!format) {
+    // en-CA writes year-month-day.
+    format = new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' });
+    formats.set(timeZone, format);
+  }
+  return format.format(moment);
+}
+
+/** Whether a time zone name is known here. */
+export function isTimeZone(name: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name });
+    return true;
+  } catch {
+    return false;
+  }
+}

@@ -1,0 +1,25 @@
+import { sveltekit } from '@sveltejs/kit/vite';
+import tailwindcss from '@tailwindcss/vite';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  plugins: [tailwindcss(), sveltekit()],
+  test: {
+    projects: [
+      {
+        extends: true,
+        test: { name: 'core', include: ['src/lib/core/**/*.test.ts', 'src/lib/ui/**/*.test.ts', 'scripts/**/*.test.ts'] }
+      },
+      {
+        extends: true,
+        test: {
+          name: 'database',
+          include: ['src/lib/server/**/*.test.ts', 'demo/**/*.test.ts'],
+          globalSetup: ['tests/database/cluster.ts'],
+          testTimeout: 30_000,
+          hookTimeout: 60_000
+        }
+      }
+    ]
+  }
+});
