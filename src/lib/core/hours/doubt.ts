@@ -2,7 +2,7 @@ import { showHours, type Centihours } from './hours';
 import type { RateOfUse } from './rate';
 
 /** What is odd about a reading someone is about to write down. */
-export type DoubtKind = 'lower than the last' | 'ahead of the clock' | 'more than the clock' | 'unit slip' | 'unusual jump';
+export type DoubtKind = 'lower than the last' | 'higher than the next' | 'ahead of the clock' | 'more than the clock' | 'unit slip' | 'unusual jump';
 
 /** How a person may settle a doubt. */
 export type Settlement =
@@ -19,8 +19,10 @@ export interface Doubt {
 }
 
 export interface ReadingContext {
-  /** The last reading on this meter that is not struck out: what it showed and when (ms). */
+  /** The reading before this moment on this meter that is not struck out: what it showed and when (ms). */
   last: { value: Centihours; at: number } | null;
+  /** The one after it, where this reading is written down late. */
+  next?: { value: Centihours; at: number } | null;
   /** Usual use, when there is enough history. */
   rate: RateOfUse | null;
   now: number;
@@ -49,6 +51,9 @@ export function questionReading(value: Centihours, at: number, context: ReadingC
   const doubts: Doubt[] = [];
   if (at > now + CLOCK_SLACK_MS) {
     doubts.push({ kind: 'ahead of the clock', message: 'That moment has not come yet. Put in when the meter was read.', settlements: [] });
+  }
+  if (context.next && value > context.next.value) {
+    doubts.push({ kind: 'higher than the next', message: `A later reading shows ${showHours(context.next.value)} h; before it there cannot have been ${showHours(value)} h.`, settlements: [] });
   }
   if (!last || at < last.at) return doubts;
 

@@ -129,6 +129,9 @@ describe('questionReading', () => {
     expect(ask(3840 + 4500, 14 * DAY).map((d) => d.kind)).toEqual(['unusual jump']);
   });
   it('does not question a long day without history to judge it by', () => expect(ask(3840 + 700, DAY, { rate: null })).toEqual([]));
+  it('refuses a late entry above the one that follows it', () => {
+    expect(ask(3900, DAY, { next: { value: 3880, at: 2 * DAY } })).toMatchObject([{ kind: 'higher than the next', settlements: [] }]);
+  });
   it('judges a late entry only against the clock', () => expect(ask(100, -DAY, { now: 0 })).toEqual([]));
 });
 

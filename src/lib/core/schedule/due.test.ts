@@ -110,7 +110,7 @@ describe('the likely date range', () => {
 });
 
 describe('order and words', () => {
-  it('puts what presses most first, then what has least of its interval left', () => {
+  it('puts what presses most first, then what stands nearest in hours', () => {
     const n = now(2600);
     const list = [task([hours(9000)]), task([hours(1500, 1550)]), task([hours(1650)]), task([hours(1700)]), task([], null)]
       .map((t, i) => taskDue({ ...t, id: String(i) }, n))

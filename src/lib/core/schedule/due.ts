@@ -168,10 +168,14 @@ function likelyRange(triggers: readonly TriggerDue[], now: MachineNow): { from: 
   return from === null || to === null ? null : { from: addDays(now.today, from), to: addDays(now.today, to) };
 }
 
-/** Tasks nearest first: by state, then by how much of the interval is left. */
+/** Hours ahead at which a stake stands; what cannot be placed comes last. */
+const placed = (d: TaskDue): number => d.stake?.ahead ?? Number.MAX_SAFE_INTEGER;
+
+/** Tasks nearest first: by state, then by the hours ahead, then by how much of the interval is left. */
 export function nearestFirst(a: TaskDue, b: TaskDue): number {
   return (
     pressure(a.state) - pressure(b.state) ||
+    placed(a) - placed(b) ||
     (a.deciding && b.deciding ? closeness(a.deciding) - closeness(b.deciding) : 0) ||
     a.task.name.localeCompare(b.task.name) ||
     (a.task.id < b.task.id ? -1 : 1)

@@ -1,0 +1,69 @@
+import type { EventInput } from '../core/machine/form';
+import type { Day } from '../core/time/day';
+import type { Db, Sql } from './db';
+
+export interface EventRow {
+  id: string;
+  name: string;
+  kind: string;
+  firstDay: Day;
+  lastDay: Day;
+  hoursEach: number;
+  wholeFleet: boolean;
+  machineIds: string[];
+}
+
+/** Events from a day on, the next one first, or those before it, the latest first. */
+export async function listEvents(sql: Db, teamId: string, day: Day, which: 'ahead' | 'past', most = 20): Promise<EventRow[]> {
+  return (await sql`
+    select e.id, e.name, e.kind, e.first_day as "firstDay", e.last_day as "lastDay", e.hours_each as "hoursEach", e.whole_fleet as "wholeFleet",
+      array(select machine_id from event_machine em where em.team_id = e.team_id and em.event_id = e.id) as "machineIds"
+    from event e where e.team_id = ${teamId} and e.called_off_at is null
+      and ${which === 'ahead' ? sql`e.last_day >= ${day}` : sql`e.last_day < ${day}`}
+    order by ${which === 'ahead' ? sql`e.first_day, e.id` : sql`e.first_day desc, e.id`} limit ${most}`) as unknown as EventRow[];
+}
+
+export async function addEvent(sql: Sql, teamId: string, personId: string, e: EventInput): Promise<void> {
+  await sql.begin(async (tx) => {
+    const made = await tx`
+      insert into event (team_id, id, name, kind, first_day, last_day, hours_each, whole_fleet, created_by)
+      values (${teamId}, ${e.id}, ${e.name}, ${e.kind}, ${e.firstDay}, ${e.lastDay}, ${e.hoursEach}, ${e.wholeFleet}, ${personId})
+      on conflict do nothing returning id`;
+    if (made.length === 0 || e.wholeFleet) return;
+    await tx`
+      insert into event_machine (team_id, event_id, machine_id)
+      select ${teamId}, ${e.id}, m.id from machine m where m.team_id = ${teamId} and m.id = any(${e.machineIds})`;
+  });
+}
+
+/** Calls an event off, or puts it back on. */
+export async function callOff(sql: Db, teamId: string, id: string, off: boolean): Promise<void> {
+  await sql`update event set called_off_at = ${off ? sql`now()` : null} where team_id = ${teamId} and id = ${id}`;
+}
+
+export interface OutingRow {
+  id: string;
+  day: Day;
+  kind: string;
+  machineId: string;
+  plate: string;
+  machine: string;
+  rider: string | null;
+  event: string | null;
+  remark: string;
+  value: number | null;
+  ridden: number | null;
+}
+
+/** Outings of the team, the latest first, paged by key. */
+export async function listOutings(sql: Db, teamId: string, before: { day: Day; id: string } | null = null, most = 40): Promise<OutingRow[]> {
+  return (await sql`
+    select o.id, o.day, o.kind, m.id as "machineId", m.plate, m.name as machine, p.name as rider, e.name as event, o.remark, r.value, r.ridden
+    from outing o
+    join machine m on m.team_id = o.team_id and m.id = o.machine_id
+    left join person p on p.team_id = o.team_id and p.id = o.rider_id
+    left join event e on e.team_id = o.team_id and e.id = o.event_id
+    left join reading r on r.team_id = o.team_id and r.id = o.id
+    where o.team_id = ${teamId} ${before ? sql`and (o.day, o.id) < (${before.day}, ${before.id}::uuid)` : sql``}
+    order by o.day desc, o.id desc limit ${most}`) as unknown as OutingRow[];
+}

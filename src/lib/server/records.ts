@@ -1,0 +1,38 @@
+import type { Day } from '../core/time/day';
+import type { Findings } from '../core/visit/summary';
+import type { Db } from './db';
+
+export interface RecordRow {
+  id: string;
+  machineId: string;
+  plate: string;
+  machine: string;
+  task: string;
+  visitId: string | null;
+  doneOn: Day;
+  hours: number | null;
+  reason: string;
+  remark: string;
+  by: string;
+  findings: Findings | null;
+}
+
+const select = (sql: Db) => sql`
+  select r.id, r.machine_id as "machineId", m.plate, m.name as machine, t.name as task, r.visit_id as "visitId", r.done_on as "doneOn", r.hours,
+    r.reason, r.remark, p.name as by, nullif(r.findings, '{}'::jsonb) as findings
+  from service_record r
+  join machine m on m.team_id = r.team_id and m.id = r.machine_id
+  join task t on t.team_id = r.team_id and t.id = r.task_id
+  join person p on p.team_id = r.team_id and p.id = r.created_by`;
+
+export async function getRecord(sql: Db, teamId: string, id: string): Promise<RecordRow | null> {
+  const [row] = await sql`${select(sql)} where r.team_id = ${teamId} and r.id = ${id}`;
+  return (row as unknown as RecordRow) ?? null;
+}
+
+/** A machine's records, the latest first, a page at a time by key. */
+export async function listRecords(sql: Db, teamId: string, machineId: string, before: { doneOn: Day; id: string } | null = null, most = 20): Promise<RecordRow[]> {
+  return (await sql`
+    ${select(sql)} where r.team_id = ${teamId} and r.machine_id = ${machineId} ${before ? sql`and (r.done_on, r.id) < (${before.doneOn}, ${before.id}::uuid)` : sql``}
+    order by r.done_on desc, r.id desc limit ${most}`) as unknown as RecordRow[];
+}

@@ -1,0 +1,92 @@
+import type { PlannedOuting } from '../core/schedule/task';
+import { dayOf, type Day } from '../core/time/day';
+import type { Team } from '../core/team/team';
+import { duesOf, laneOf, mostPressingFirst, rankOf, type Lane, type Standing } from '../core/trail/lane';
+import type { Db } from './db';
+
+/** How many planned outings ahead are looked at: a season's worth for anyone. */
+const EVENTS_AHEAD = 12;
+
+/** The outings planned for each machine, the next one first. */
+export type Planned = (machineId: string) => PlannedOuting[];
+
+/** Reads the calendar from today on. An event of the whole fleet costs one row, whatever the size of the fleet. */
+export async function readPlanned(sql: Db, teamId: string, today: Day): Promise<Planned> {
+  const events = await sql`
+    select e.id, e.name, e.first_day, e.last_day, e.hours_each, e.whole_fleet,
+      (select jsonb_object_agg(em.machine_id, em.hours) from event_machine em where em.team_id = e.team_id and em.event_id = e.id) as machines
+    from event e
+    where e.team_id = ${teamId} and e.last_day >= ${today} and e.called_off_at is null
+    order by e.first_day, e.id limit ${EVENTS_AHEAD}`;
+  return (machineId) =>
+    events.flatMap((e) => {
+      const chosen = e.machines as Record<string, number | null> | null;
+      const named = chosen !== null && machineId in chosen;
+      if (!e.whole_fleet && !named) return [];
+      return [{ id: e.id, name: e.name, firstDay: e.first_day, lastDay: e.last_day, hours: (named ? chosen[machineId] : null) ?? e.hours_each }];
+    });
+}
+
+/** Where machines stand: the whole fleet, or those named. */
+export async function readStandings(sql: Db, team: Team, only: readonly string[] | null = null): Promise<Standing[]> {
+  const rows = await sql`
+    select m.id, m.plate, m.name, m.maker, m.kind, s.total, s.estimated, s.read_at, s.recent, s.tasks, s.pegs, v.id as visit_id
+    from machine m
+    join machine_standing s on s.team_id = m.team_id and s.machine_id = m.id
+    left join lateral (
+      select id from visit v where v.team_id = m.team_id and v.machine_id = m.id and v.closed_at is null and v.given_up_at is null
+      order by started_at desc limit 1
+    ) v on true
+    where m.team_id = ${team.id} ${only ? sql`and m.id = any(${only as string[]})` : sql``}`;
+  return rows.map((r) => ({
+    id: r.id, plate: r.plate, name: r.name, maker: r.maker, kind: r.kind, total: r.total, estimated: r.estimated,
+    readOn: r.read_at ? dayOf(r.read_at, team.timeZone) : null,
+    recent: r.recent, tasks: r.tasks, pegs: r.pegs, visitId: r.visit_id
+  }));
+}
+
+export interface TrailPage {
+  today: Day;
+  /** The lanes to draw at once. */
+  lanes: Lane[];
+  /** Every machine, in the order of the lanes. */
+  order: string[];
+  /** How many machines stand in each state. */
+  counts: Record<string, number>;
+  nextOuting: { name: string; firstDay: Day } | null;
+}
+
+/** Lanes sent with the page; the rest follow as they are scrolled to. A screen shows about eight. */
+export const FIRST_LANES = 16;
+
+/** The home screen: every machine ranked by what presses most, the first lanes drawn up. */
+export async function trailPage(sql: Db, team: Team, now: Date): Promise<TrailPage> {
+  const today = dayOf(now, team.timeZone);
+  const [standings, planned] = await Promise.all([readStandings(sql, team), readPlanned(sql, team.id, today)]);
+  const counts: Record<string, number> = {};
+  const worked = standings.map((standing) => {
+    const mine = planned(standing.id);
+    const dues = duesOf(standing, mine, today);
+    const rank = rankOf(standing, dues);
+    counts[rank.state] = (counts[rank.state] ?? 0) + 1;
+    return { standing, mine, dues, rank };
+  });
+  worked.sort((a, b) => mostPressingFirst(a.rank, b.rank));
+  const lanes = worked.slice(0, FIRST_LANES).map((w) => laneOf(w.standing, w.mine, today, w.dues));
+  const outings = lanes.flatMap((l) => l.stretches).sort((a, b) => (a.firstDay < b.firstDay ? -1 : 1));
+  return { today, lanes, order: worked.map((w) => w.standing.id), counts, nextOuting: outings[0] ? { name: outings[0].name, firstDay: outings[0].firstDay } : null };
+}
+
+/** The lanes of some machines. */
+export async function lanesOf(sql: Db, team: Team, ids: readonly string[], now: Date): Promise<Lane[]> {
+  const today = dayOf(now, team.timeZone);
+  const [standings, planned] = await Promise.all([readStandings(sql, team, ids), readPlanned(sql, team.id, today)]);
+  return standings.map((s) => laneOf(s, planned(s.id), today));
+}
+
+/** What has got worse between two states of one machine: "now past due". */
+export function becameDue(before: Lane | null, after: Lane): { taskId: string; name: string; state: string; left: string }[] {
+  const pressing = ['past limit', 'past due', 'due before the next outing'];
+  const was = new Map(before?.stakes.map((s) => [s.taskId, s.state]));
+  return after.stakes.filter((s) => pressing.includes(s.state) && was.get(s.taskId) !== s.state).map(({ taskId, name, state, left }) => ({ taskId, name, state, left }));
+}
