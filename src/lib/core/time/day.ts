@@ -62,3 +62,26 @@ export function isTimeZone(name: string): boolean {
     return false;
   }
 }
+
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+
+/** A day in words: `3 Dec`, with its year when that is not the year of `today`. */
+export function showDay(day: Day, today: Day): string {
+  const [year, month, date] = day.split('-').map(Number);
+  return `${date} ${MONTHS[month! - 1]}${day.slice(0, 4) === today.slice(0, 4) ? '' : ` ${year}`}`;
+}
+
+const WEEKDAYS = ['Thu', 'Fri', 'Sat', 'Sun', 'Mon', 'Tue', 'Wed'];
+
+/** The day of the week, short: day 0 was a Thursday. */
+export function weekday(day: Day): string {
+  return WEEKDAYS[((dayNumber(day) % 7) + 7) % 7]!;
+}
+
+/** From one day to another in words: `Sat 28 – Sun 29 Nov`, `Sat 5 Dec`. */
+export function showDays(first: Day, last: Day, today: Day): string {
+  if (first === last) return `${weekday(first)} ${showDay(first, today)}`;
+  const sameMonth = first.slice(0, 7) === last.slice(0, 7);
+  const from = sameMonth ? String(Number(first.slice(8))) : showDay(first, today);
+  return `${weekday(first)} ${from} – ${weekday(last)} ${showDay(last, today)}`;
+}

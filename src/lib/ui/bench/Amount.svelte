@@ -1,0 +1,55 @@
+<!-- An amount of oil in any unit, read back in both before it is taken. -->
+<script lang="ts">
+  import { oddDrain } from '$lib/core/fluids/pour';
+  import { parseQuantity } from '$lib/core/quantity/parse';
+  import { show, showBoth, type Quantity } from '$lib/core/quantity/quantity';
+
+  interface Props {
+    label: string;
+    hint: string;
+    /** Millilitres written so far. */
+    written: number | null;
+    compare: { drainedAgainst?: number | null };
+    units: 'metric' | 'imperial';
+    onwrite: (ml: number, asWritten: string) => unknown;
+  }
+  let { label, hint, written, compare, units, onwrite }: Props = $props();
+  let typed = $state('');
+  let tried = $state(false);
+  const unit = $derived(units === 'metric' ? ('ml' as const) : ('US qt' as const));
+  const parsed = $derived(parseQuantity(typed, { dimension: 'volume', unit }));
+  const id = $props.id();
+  const MOST = 20_000;
+  const error = $derived(!tried ? null : !parsed.ok ? parsed.problem.message : parsed.quantity.base > MOST ? 'At most 20 l: is it the right unit?' : null);
+  const choices = $derived(tried && !parsed.ok ? (parsed.problem.choices ?? []) : []);
+  const odd = $derived(compare.drainedAgainst !== undefined && written !== null ? oddDrain(written, compare.drainedAgainst) : null);
+
+  function take(q: Quantity) {
+    if (q.base > MOST) return;
+    if (onwrite(Math.round(q.base * 10) / 10, show(q)) !== false) {
+      typed = '';
+      tried = false;
+    }
+  }
+  function save(e: SubmitEvent) {
+    e.preventDefault();
+    tried = true;
+    if (parsed.ok) take(parsed.quantity);
+  }
+</script>
+
+<form onsubmit={save} novalidate>
+  <label for={id}>{label} <span class="quiet text-sm">({unit} unless you say; {hint})</span></label>
+  <div class="mt-1 flex flex-wrap gap-3">
+    <input {id} class="field figure w-44 text-3xl" inputmode="decimal" autocomplete="off" bind:value={typed} aria-invalid={error ? true : undefined} aria-describedby="{id}-note" />
+    <button type="submit" class="go">Write</button>
+  </div>
+  <p id="{id}-note" class="mt-1 min-h-6" aria-live="polite">
+    {#if error}<span class="error">{error}</span>{:else if typed && parsed.ok}{showBoth(parsed.quantity, units).main} = {showBoth(parsed.quantity, units).other}{/if}
+  </p>
+  {#if choices.length > 0}<div class="flex gap-3">{#each choices as c (show(c))}<button type="button" class="key" onclick={() => take(c)}>{show(c)}</button>{/each}</div>{/if}
+</form>
+{#if written !== null}
+  <p class="figure mt-2 text-2xl">Written: {showBoth({ dimension: 'volume', base: written, value: written, unit: 'ml' }, units).main}</p>
+  {#if odd}<p class="caution mt-1">{odd}</p>{/if}
+{/if}

@@ -1,0 +1,39 @@
+<!-- What stands open: always in view, so that nothing is left off, out or finger-tight. -->
+<script lang="ts">
+  import { standInWords, type ItemState } from '$lib/core/visit/state';
+  let { open, onpick }: { open: ItemState[]; onpick: (key: string) => void } = $props();
+</script>
+
+<section class="list" class:some={open.length > 0} aria-label="Open now" aria-live="polite">
+  <h2>{open.length === 0 ? 'Nothing stands open' : `Open now: ${open.length}`}</h2>
+  {#if open.length > 0}
+    <ul>
+      {#each open as i (i.item.key)}
+        <li>
+          <button type="button" onclick={() => onpick(i.item.key)}><strong>{i.item.name}</strong> <span class="whitespace-nowrap">{standInWords(i)}</span></button>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+</section>
+
+<style>
+  .list {
+    border: 2px solid var(--rule-strong);
+    padding: 0.6rem 0.9rem;
+  }
+  .some {
+    border-color: var(--signal);
+    border-left-width: 10px;
+  }
+  button {
+    display: flex;
+    flex-wrap: wrap;
+    justify-content: space-between;
+    gap: 0 0.75rem;
+    width: 100%;
+    text-align: left;
+    padding-block: 0.45rem;
+    border-top: 1px solid var(--rule);
+  }
+</style>

@@ -1,0 +1,93 @@
+<!-- Find: places and machines by a few letters. -->
+<script lang="ts">
+  import { Input } from 'flowbite-svelte';
+  import { goto } from '$app/navigation';
+  import { openHours, shell } from './shell.svelte';
+
+  interface Hit {
+    text: string;
+    note: string;
+    go: () => unknown;
+  }
+  let words = $state('');
+  let at = $state(0);
+  let machines = $state<{ id: string; plate: string; name: string; maker: string }[]>([]);
+
+  const places: { text: string; note: string; href: string }[] = [
+    { text: 'Trail', note: 'the whole fleet', href: '/' },
+    { text: 'Outings', note: 'what was ridden, what is planned', href: '/outings' },
+    { text: 'Race day', note: 'hours for the whole fleet in one grid', href: '/outings/day' },
+    { text: 'Bench', note: 'visits that stand open', href: '/bench' },
+    { text: 'New machine', note: 'add one to the fleet', href: '/machines/new' },
+    { text: 'Team', note: 'people, teams, units', href: '/team' }
+  ];
+
+  $effect(() => {
+    const q = words;
+    const timer = setTimeout(() => {
+      void fetch(`/api/machines?q=${encodeURIComponent(q)}`).then(async (r) => {
+        if (r.ok && q === words) machines = (await r.json()).data;
+      });
+    }, 80);
+    return () => clearTimeout(timer);
+  });
+
+  const hits = $derived.by<Hit[]>(() => {
+    const w = words.trim().toLowerCase();
+    const to = (href: string) => () => goto(href);
+    const list: Hit[] = places.filter((p) => !w || p.text.toLowerCase().includes(w) || p.note.includes(w)).map((p) => ({ text: p.text, note: p.note, go: to(p.href) }));
+    for (const m of machines.slice(0, 8)) {
+      list.push({ text: `${m.plate}  ${m.name}`, note: m.maker, go: to(`/machines/${m.id}`) });
+      if (w) list.push({ text: `${m.plate}  ${m.name}: log hours`, note: '', go: () => openHours(m.id) });
+      if (w) list.push({ text: `${m.plate}  ${m.name}: spec sheet`, note: '', go: to(`/machines/${m.id}/sheet`) });
+    }
+    return w ? list.sort((a, b) => Number(b.text.toLowerCase().startsWith(w)) - Number(a.text.toLowerCase().startsWith(w))) : list;
+  });
+
+  async function take(hit: Hit | undefined) {
+    if (!hit) return;
+    shell.panel = null;
+    await hit.go();
+  }
+  function keys(e: KeyboardEvent) {
+    if (e.key === 'ArrowDown') at = Math.min(hits.length - 1, at + 1);
+    else if (e.key === 'ArrowUp') at = Math.max(0, at - 1);
+    else if (e.key === 'Enter') void take(hits[at]);
+    else return;
+    e.preventDefault();
+  }
+</script>
+
+<div role="search">
+  <label class="mb-1 block text-sm" for="find-words">Find a machine or a place</label>
+  <!-- svelte-ignore a11y_autofocus -->
+  <Input id="find-words" bind:value={words} oninput={() => (at = 0)} onkeydown={keys} autofocus autocomplete="off" role="combobox" aria-expanded="true" aria-controls="find-list" aria-activedescendant={hits[at] ? `find-${at}` : undefined} />
+  <ul id="find-list" role="listbox" aria-label="Found" class="mt-2 max-h-80 overflow-auto">
+    {#each hits as hit, i (hit.text)}
+      <!-- svelte-ignore a11y_click_events_have_key_events -->
+      <li id="find-{i}" role="option" aria-selected={i === at} class="hit" class:chosen={i === at} onclick={() => take(hit)} onmousemove={() => (at = i)}>
+        <span class="figure text-lg">{hit.text}</span> <span class="note text-sm">{hit.note}</span>
+      </li>
+    {:else}
+      <li class="quiet py-1">Nothing of that name. A plate, a machine’s name or its maker will do.</li>
+    {/each}
+  </ul>
+</div>
+
+<style>
+  .hit {
+    padding: 0.25rem 0.5rem;
+    cursor: pointer;
+    border-bottom: 1px solid var(--rule);
+  }
+  .note {
+    color: var(--ink-2);
+  }
+  .chosen {
+    background: var(--ink);
+    color: var(--paper);
+  }
+  .chosen .note {
+    color: var(--paper);
+  }
+</style>

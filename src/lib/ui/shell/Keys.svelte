@@ -1,0 +1,26 @@
+<!-- The shortcuts, and the switch for those whom single keys get in the way of. -->
+<script lang="ts">
+  import { Checkbox } from 'flowbite-svelte';
+  let { single = $bindable() }: { single: boolean } = $props();
+  const keys: [string, string][] = [
+    ['l', 'log hours'],
+    ['/', 'find a machine or a place'],
+    ['t', 'Trail'],
+    ['o', 'Outings'],
+    ['d', 'race day, the whole fleet'],
+    ['b', 'Bench'],
+    ['j  k', 'next and last lane; Enter opens it'],
+    ['+  −', 'zoom the trail of a machine; ← → move along it'],
+    ['?', 'this sheet'],
+    ['Esc', 'close what is open']
+  ];
+</script>
+
+<h2>Shortcuts</h2>
+<dl class="mt-2 grid grid-cols-[5rem_1fr] gap-y-1 sm:grid-cols-[5rem_1fr_5rem_1fr]">
+  {#each keys as [key, what] (key)}
+    <dt class="figure text-lg"><kbd>{key}</kbd></dt>
+    <dd>{what}</dd>
+  {/each}
+</dl>
+<Checkbox bind:checked={single} class="mt-3">Single keys work (Ctrl+K always finds)</Checkbox>

@@ -1,0 +1,134 @@
+<!--
+  The fleet, lane over lane on one now line. Only the lanes near the screen are in the page; the others are fetched by id as
+  they are scrolled to, so that a thousand machines scroll as well as ten.
+-->
+<script lang="ts">
+  import { onMount, tick } from 'svelte';
+  import { goto } from '$app/navigation';
+  import type { Lane } from '$lib/core/trail/lane';
+  import { HOME_WINDOW, marks, percent } from '$lib/core/trail/scale';
+  import LaneRow from './LaneRow.svelte';
+
+  let { trail }: { trail: { lanes: Lane[]; order: string[] } } = $props();
+
+  /** Lanes kept above and below the screen. */
+  const SPARE = 6;
+  const SSR_LANES = 16;
+  let laneHeight = $state(97);
+  let from = $state(0);
+  let to = $state(SSR_LANES);
+  let list: HTMLElement | undefined = $state();
+  let fetched = $state<Record<string, Lane>>({});
+  let failed = $state(false);
+  let asked = new Set<string>();
+
+  const known = $derived({ ...fetched, ...Object.fromEntries(trail.lanes.map((l) => [l.id, l])) });
+  const shown = $derived(trail.order.slice(from, to));
+
+  // New data: what was fetched before may have moved.
+  let before: string[] = [];
+  let moved = $state<Record<string, boolean>>({});
+  let totals: Record<string, number | null> = {};
+  $effect(() => {
+    void trail;
+    asked = new Set();
+    const next: Record<string, number | null> = {};
+    const went: Record<string, boolean> = {};
+    for (const l of trail.lanes) {
+      next[l.id] = l.total;
+      if (before.length > 0 && l.id in totals && totals[l.id] !== l.total) went[l.id] = true;
+    }
+    totals = next;
+    before = trail.order;
+    moved = went;
+    fetched = {};
+  });
+
+  $effect(() => {
+    const missing = shown.filter((id) => !(id in known) && !asked.has(id));
+    if (missing.length === 0) return;
+    missing.forEach((id) => asked.add(id));
+    void fetch('/api/lanes', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ ids: missing }) })
+      .then(async (r) => {
+        if (!r.ok) throw new Error(String(r.status));
+        const lanes: Lane[] = (await r.json()).data;
+        fetched = { ...fetched, ...Object.fromEntries(lanes.map((l) => [l.id, l])) };
+        failed = false;
+      })
+      .catch(() => {
+        failed = true;
+        missing.forEach((id) => asked.delete(id));
+      });
+  });
+
+  function look() {
+    if (!list) return;
+    const top = list.getBoundingClientRect().top;
+    const first = Math.floor(-top / laneHeight) - SPARE;
+    const count = Math.ceil(innerHeight / laneHeight) + 2 * SPARE;
+    from = Math.max(0, Math.min(first, trail.order.length - count));
+    to = Math.min(trail.order.length, from + Math.max(count, SSR_LANES));
+  }
+  async function measure() {
+    const lane = list?.querySelector<HTMLElement>('li');
+    if (lane) laneHeight = lane.offsetHeight;
+    await tick();
+    look();
+  }
+  onMount(() => void measure());
+
+  let at = -1;
+  async function keys(e: KeyboardEvent) {
+    if (e.ctrlKey || e.metaKey || e.altKey || (e.key !== 'j' && e.key !== 'k' && e.key !== 'Enter')) return;
+    const target = e.target as HTMLElement;
+    if (['INPUT', 'TEXTAREA', 'SELECT', 'BUTTON', 'A'].includes(target.tagName) && (e.key === 'Enter' || target.tagName !== 'A')) return;
+    if (localStorage.getItem('ht_single_keys') === 'off') return;
+    if (e.key === 'Enter') {
+      if (at >= 0 && trail.order[at]) await goto(`/machines/${trail.order[at]}`);
+      return;
+    }
+    at = Math.max(0, Math.min(trail.order.length - 1, at + (e.key === 'j' ? 1 : -1)));
+    if (at < from || at >= to) scrollTo(0, list!.offsetTop + at * laneHeight);
+    await tick();
+    const lane = list?.querySelector<HTMLElement>(`[data-at="${at}"] [data-lane-link]`);
+    lane?.focus();
+    lane?.scrollIntoView({ block: 'nearest' });
+    e.preventDefault();
+  }
+</script>
+
+<svelte:window onscroll={look} onresize={measure} onkeydown={keys} />
+
+<div class="scale figure" aria-hidden="true">
+  <svg class="block w-full" height="22">
+    {#each marks(HOME_WINDOW) as m (m)}
+      <text x="{percent(HOME_WINDOW, m)}%" y="16" text-anchor="middle" fill="var(--ink-2)" font-size="14">{m === 0 ? 'now' : m > 0 ? `+${m / 100} h` : `−${-m / 100} h`}</text>
+    {/each}
+  </svg>
+</div>
+<ol bind:this={list} style:padding-top="{from * laneHeight}px" style:padding-bottom="{Math.max(0, trail.order.length - to) * laneHeight}px">
+  {#each shown as id, i (id)}
+    <li aria-setsize={trail.order.length} aria-posinset={from + i + 1} data-at={from + i}>
+      {#if known[id]}<LaneRow lane={known[id]} moved={moved[id]} />{:else}<div class="waiting quiet">…</div>{/if}
+    </li>
+  {/each}
+</ol>
+{#if failed}<p class="error" role="alert">Some lanes did not come. Scroll a little to ask again.</p>{/if}
+
+<style>
+  .scale {
+    margin-top: 0.75rem;
+    padding-left: 13.5rem;
+    padding-right: 17rem;
+    border-bottom: 2px solid var(--ink);
+  }
+  .waiting {
+    min-height: 6rem;
+    border-bottom: 1px solid var(--rule);
+  }
+  @media (max-width: 760px) {
+    .scale {
+      padding-inline: 0;
+    }
+  }
+</style>

@@ -1,0 +1,192 @@
+<script lang="ts">
+  import '../app.css';
+  import { onMount } from 'svelte';
+  import { afterNavigate, goto, invalidateAll } from '$app/navigation';
+  import { page } from '$app/state';
+  import Mark from '$lib/ui/shell/Mark.svelte';
+  import { openHours, shell } from '$lib/ui/shell/shell.svelte';
+
+  let { data, children } = $props();
+
+  let single = $state(true);
+  let offline = $state(false);
+  let ready = $state(false);
+  let main: HTMLElement | undefined = $state();
+
+  const YEAR = 'path=/; max-age=31536000; samesite=lax';
+  function remember(name: string, value: string) {
+    document.cookie = `${name}=${value}; ${YEAR}`;
+  }
+  async function who(e: Event) {
+    remember('ht_who', (e.currentTarget as HTMLSelectElement).value);
+    await invalidateAll();
+  }
+  function theme(e: Event) {
+    const value = (e.currentTarget as HTMLSelectElement).value;
+    remember('ht_theme', value);
+    document.documentElement.className = value;
+  }
+
+  onMount(() => {
+    single = localStorage.getItem('ht_single_keys') !== 'off';
+    offline = !navigator.onLine;
+    ready = true;
+  });
+  $effect(() => {
+    if (ready) localStorage.setItem('ht_single_keys', single ? 'on' : 'off');
+  });
+  afterNavigate(() => {
+    if (shell.panel === 'find' || shell.panel === 'keys') shell.panel = null;
+  });
+
+  const typing = (t: EventTarget | null) => t instanceof HTMLElement && (t.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(t.tagName));
+  function keys(e: KeyboardEvent) {
+    if (e.key === 'Escape' && shell.panel) {
+      shell.panel = null;
+      return;
+    }
+    if ((e.ctrlKey || e.metaKey) && e.key === 'k') {
+      e.preventDefault();
+      shell.panel = 'find';
+      return;
+    }
+    if (!single || !data.team || e.ctrlKey || e.metaKey || e.altKey || typing(e.target)) return;
+    const places: Record<string, string> = { t: '/', o: '/outings', d: '/outings/day', b: '/bench' };
+    if (e.key === 'l') openHours((page.params.id && page.route.id?.startsWith('/machines/') ? page.params.id : null) ?? null);
+    else if (e.key === '/') shell.panel = 'find';
+    else if (e.key === '?') shell.panel = shell.panel === 'keys' ? null : 'keys';
+    else if (places[e.key]) void goto(places[e.key]!);
+    else return;
+    e.preventDefault();
+  }
+  const here = (path: string) => (page.url.pathname === path || (path !== '/' && page.url.pathname.startsWith(path)) ? 'page' : undefined);
+</script>
+
+<svelte:window onkeydown={keys} ononline={() => (offline = false)} onoffline={() => (offline = true)} />
+
+<a class="sr-only focus:not-sr-only" href="#main">To the page</a>
+<header class="no-print frame flex flex-wrap items-center gap-x-5 gap-y-2 py-2" data-ready={ready}>
+  <a href="/" class="flex items-center gap-2 no-underline" aria-label="Hour Trail, to the trail"><Mark /><span class="figure text-2xl leading-none font-bold">Hour Trail</span></a>
+  {#if data.team}
+    <nav aria-label="Places" class="places figure flex gap-4 text-xl">
+      <a href="/" aria-current={here('/')}>Trail</a>
+      <a href="/outings" aria-current={here('/outings')}>Outings</a>
+      <a href="/bench" aria-current={here('/bench')}>Bench</a>
+    </nav>
+    <div class="ml-auto flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">
+      <button type="button" class="act strong" onclick={() => openHours()}>Log hours <kbd>l</kbd></button>
+      <button type="button" class="act" onclick={() => (shell.panel = 'find')}>Find <kbd>/</kbd></button>
+      <label class="flex items-center gap-1.5">
+        <span>Working</span>
+        <select class="pick" class:wanting={!data.personId} onchange={who} value={data.personId ?? ''}>
+          {#if !data.personId}<option value="">say who</option>{/if}
+          {#each data.people as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
+        </select>
+      </label>
+      <label class="flex items-center gap-1.5">
+        <span class="sr-only">Light</span>
+        <select class="pick" onchange={theme} value={data.theme}>
+          <option value="auto">as the device</option>
+          <option value="light">day</option>
+          <option value="dark">night</option>
+        </select>
+      </label>
+      <a class="link" href="/team">{data.team.name}</a>
+      <button type="button" class="act" aria-label="Shortcuts" onclick={() => (shell.panel = shell.panel === 'keys' ? null : 'keys')}>?</button>
+    </div>
+  {/if}
+</header>
+
+{#if offline}<p class="no-print frame error py-1" role="status">No connection. What you write stays on this page until it is back.</p>{/if}
+
+{#if shell.panel && data.team}
+  <section class="no-print panel" aria-label={shell.panel === 'hours' ? 'Log hours' : shell.panel === 'find' ? 'Find' : 'Shortcuts'}>
+    <div class="frame py-4">
+      {#if shell.panel === 'hours'}
+        {#await import('$lib/ui/hours/LogHours.svelte') then { default: LogHours }}{#key shell.machineId}<LogHours people={data.people} today={data.today} />{/key}{/await}
+      {:else if shell.panel === 'find'}
+        {#await import('$lib/ui/shell/Find.svelte') then { default: Find }}<Find />{/await}
+      {:else}
+        {#await import('$lib/ui/shell/Keys.svelte') then { default: Keys }}<Keys bind:single />{/await}
+      {/if}
+    </div>
+  </section>
+{/if}
+
+{#if shell.said}
+  <div class="no-print said" role="status">
+    <div class="frame flex flex-wrap items-baseline gap-x-4 py-2">
+      <span class="font-bold">{shell.said.text}</span>
+      {#each shell.said.links as l (l.text)}<a class="link" href={l.href}>{l.text}</a>{/each}
+      <button type="button" class="link ml-auto" onclick={() => (shell.said = null)}>Seen</button>
+    </div>
+  </div>
+{/if}
+
+<main id="main" class="frame pt-4 pb-10" bind:this={main} tabindex="-1">{@render children()}</main>
+
+<footer class="frame rule-t quiet py-3 text-sm">
+  The machine’s own manual, local rules and a licensed workshop have the last word. Hour Trail invents no figure: what is not on the sheet is unknown.
+</footer>
+
+<style>
+  .frame {
+    max-width: 84rem;
+    margin-inline: auto;
+    padding-inline: 1rem;
+  }
+  header {
+    border-bottom: 3px solid var(--ink);
+  }
+  .places a {
+    text-decoration: none;
+    padding-block: 0.25rem;
+  }
+  .places a[aria-current] {
+    box-shadow: inset 0 -4px var(--signal);
+  }
+  .act {
+    border: 1px solid var(--rule-strong);
+    padding: 0.3rem 0.7rem;
+  }
+  .act:hover {
+    border-color: var(--ink);
+  }
+  .strong {
+    background: var(--signal);
+    border-color: var(--signal);
+    color: var(--on-signal);
+    font-weight: 700;
+  }
+  .pick {
+    background: transparent;
+    border: 0;
+    border-bottom: 1px solid var(--rule-strong);
+    padding: 0.25rem 1.6rem 0.25rem 0.25rem;
+    font-size: inherit;
+  }
+  .pick option {
+    background: var(--sheet);
+    color: var(--ink);
+  }
+  .wanting {
+    border-bottom: 3px solid var(--signal);
+  }
+  kbd {
+    font-family: var(--font-plate);
+    border: 1px solid currentColor;
+    padding-inline: 0.35em;
+    margin-left: 0.25em;
+  }
+  .panel {
+    background: var(--sheet);
+    border-bottom: 3px solid var(--ink);
+  }
+  .said {
+    background: var(--ink);
+    color: var(--paper);
+  }
+  main:focus {
+    outline: none;
+  }
+</style>

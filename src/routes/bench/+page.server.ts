@@ -1,0 +1,5 @@
+import { db } from '$lib/server/db';
+import { listOpenVisits } from '$lib/server/visits';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals }) => ({ visits: await listOpenVisits(db(), locals.team!.id) });

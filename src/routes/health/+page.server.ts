@@ -1,0 +1,7 @@
+import { db } from '$lib/server/db';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async () => {
+  await db()`select 1`;
+  return { answers: true };
+};

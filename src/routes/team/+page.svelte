@@ -1,0 +1,68 @@
+<script lang="ts">
+  import { Button, Input, Select } from 'flowbite-svelte';
+  import { invalidateAll } from '$app/navigation';
+  import { ROLES } from '$lib/core/team/team';
+  import Field from '$lib/ui/form/Field.svelte';
+  import FormError from '$lib/ui/form/FormError.svelte';
+  import { send } from '$lib/ui/form/send';
+
+  let { data } = $props();
+  let name = $state('');
+  let role = $state('mechanic');
+  let errors = $state<Record<string, string>>({});
+  let id = crypto.randomUUID();
+  const YEAR = 'path=/; max-age=31536000; samesite=lax';
+
+  async function add(e: SubmitEvent) {
+    e.preventDefault();
+    const sent = await send('/api/people', { id, name, role });
+    errors = sent.ok ? {} : sent.errors;
+    if (!sent.ok) return;
+    id = crypto.randomUUID();
+    name = '';
+    await invalidateAll();
+  }
+  function work(teamId: string) {
+    document.cookie = `ht_team=${teamId}; ${YEAR}`;
+    document.cookie = `ht_who=; path=/; max-age=0`;
+    location.assign('/');
+  }
+  async function units(e: Event) {
+    document.cookie = `ht_units=${(e.currentTarget as HTMLInputElement).value}; ${YEAR}`;
+    await invalidateAll();
+  }
+</script>
+
+<svelte:head><title>Team · Hour Trail</title></svelte:head>
+<h1>{data.team?.name}</h1>
+<p class="quiet">{data.team?.timeZone}</p>
+<div class="mt-6 grid gap-10 md:grid-cols-2">
+  <section>
+    <h2>People</h2>
+    <table class="sheet-table mt-2"><tbody>{#each data.people as p (p.id)}<tr><td>{p.name}</td><td class="quiet">{p.role}</td></tr>{/each}</tbody></table>
+    <form onsubmit={add} class="mt-4 grid items-start gap-3 sm:grid-cols-[1fr_12rem_auto]" aria-label="Add someone" novalidate>
+      <Field label="Name" error={errors.name}>{#snippet children(a)}<Input {...a} bind:value={name} />{/snippet}</Field>
+      <Field label="What they do" error={errors.role}>{#snippet children(a)}<Select {...a} bind:value={role} placeholder="" items={ROLES.map((r) => ({ value: r, name: r }))} />{/snippet}</Field>
+      <Button type="submit" color="primary" class="sm:mt-6">Add</Button>
+    </form>
+    <FormError message={errors['']} />
+  </section>
+  <section>
+    <h2>This device</h2>
+    <fieldset class="mt-2">
+      <legend class="text-sm">Which unit stands first</legend>
+      <label class="mr-5"><input type="radio" name="units" value="metric" checked={data.units === 'metric'} onchange={units} /> metric</label>
+      <label><input type="radio" name="units" value="imperial" checked={data.units === 'imperial'} onchange={units} /> imperial</label>
+    </fieldset>
+    <h2 class="mt-6">Teams here</h2>
+    <ul>
+      {#each data.teams as t (t.id)}
+        <li class="rule-b flex justify-between py-2">
+          <span>{t.name}{t.isDemo ? ' (demo)' : ''}</span>
+          {#if t.id === data.team?.id}<span class="quiet">this device works here</span>{:else}<button type="button" class="link" onclick={() => work(t.id)}>Work here</button>{/if}
+        </li>
+      {/each}
+    </ul>
+    <p class="mt-3"><a class="link" href="/welcome">Set up another team</a></p>
+  </section>
+</div>

@@ -1,0 +1,7 @@
+<script lang="ts">
+  import Bench from '$lib/ui/bench/Bench.svelte';
+  let { data } = $props();
+</script>
+
+<svelte:head><title>{data.visit.plate} {data.visit.machine} at the bench · Hour Trail</title></svelte:head>
+{#key data.visit.id}<Bench visit={data.visit} units={data.units} />{/key}
