@@ -87,7 +87,7 @@ export const MACHINES: DemoMachine[] = [
       drain('Underneath, left of centre', [22, 'N·m']), screen('Left side, behind the gear lever', [15, 'N·m']),
       filter('Right side, three small bolts', 3, [9.5, 'N·m']), gearboxDrain('Underneath, right of centre', [20, 'N·m'])
     ],
-    figures: [['engine oil with filter', 0.95, 'l'], ['engine oil without filter', 0.9, 'l'], ['engine oil grade', '10W-50, wet-clutch rated'], ...glass(3, 2)],
+    figures: [['engine oil with filter', 0.95, 'L'], ['engine oil without filter', 0.9, 'L'], ['engine oil grade', '10W-50, wet-clutch rated'], ...glass(3, 2)],
     tasks: [
       { name: 'Engine oil, screen and filter', job: 'engine-oil', hours: [15, 18], since: 12.9, first: [3, 5] },
       { name: 'Gearbox oil', hours: [20, 26], since: 11.2 },
@@ -105,7 +105,7 @@ export const MACHINES: DemoMachine[] = [
       drain('Underneath, left of centre', [22, 'N·m']), screen('Left side, behind the gear lever', [15, 'N·m']),
       filter('Right side, three small bolts', 3, [9.5, 'N·m']), gearboxDrain('Underneath, right of centre', [20, 'N·m'])
     ],
-    figures: [['engine oil with filter', 1.0, 'l'], ['engine oil grade', '10W-50, wet-clutch rated'], ...glass(3, 2)],
+    figures: [['engine oil with filter', 1.0, 'L'], ['engine oil grade', '10W-50, wet-clutch rated'], ...glass(3, 2)],
     tasks: [
       { name: 'Engine oil, screen and filter', job: 'engine-oil', hours: [15, 18], since: 6.4 },
       { name: 'Gearbox oil', hours: [20, 26], since: 6.4 },
@@ -161,7 +161,7 @@ export const MACHINES: DemoMachine[] = [
       filler('Right side cover'), drain('Underneath, left', [20, 'N·m']), screen('Underneath, right, hex 17', [15, 'N·m']),
       filter('Right side, two bolts', 2, [95, 'lbf·in'])
     ],
-    figures: [['engine oil with filter', 0.85, 'l'], ['engine oil grade', '10W-40, wet-clutch rated'], ...glass(3, 3)],
+    figures: [['engine oil with filter', 0.85, 'L'], ['engine oil grade', '10W-40, wet-clutch rated'], ...glass(3, 3)],
     tasks: [
       { name: 'Engine oil, screen and filter', job: 'engine-oil', hours: [6, 9], since: 6.6, first: [2, 3] },
       { name: usual.valves, hours: [15, 20], since: 9.3 },
@@ -190,7 +190,7 @@ export const MACHINES: DemoMachine[] = [
       { slug: 'frame-drain', circuit: 'engine', role: 'drain plug', name: 'Frame drain plug', place: 'Foot of the front frame tube', seal: 'crush washer', torque: [18, 'N·m', 'told'], note: 'This plug sits at an angle: start it by hand.' },
       filter('Right side, three bolts', 3, [10, 'N·m'])
     ],
-    figures: [['engine oil with filter', 2.1, 'l'], ['engine oil grade', '10W-40 or 20W-50 by air temperature'], ['oil level method', 'dipstick screwed in'], ['oil level run time', 5, 'min'], ['oil level settle time', 3, 'min'], ['oil level attitude', 'upright, front wheel straight']],
+    figures: [['engine oil with filter', 2.1, 'L'], ['engine oil grade', '10W-40 or 20W-50 by air temperature'], ['oil level method', 'dipstick screwed in'], ['oil level run time', 5, 'min'], ['oil level settle time', 3, 'min'], ['oil level attitude', 'upright, front wheel straight']],
     tasks: [
       { name: 'Engine oil and filter, oil in the frame', job: 'engine-oil', hours: [60, 70], days: [365], since: 49.9 },
       { name: usual.valves, hours: [120, 150], since: 58.2 },
@@ -202,7 +202,7 @@ export const MACHINES: DemoMachine[] = [
     slug: 'lynchet', plate: '84', name: 'Lynchet 450', maker: 'Halden', kind: 'sport quad', rider: null,
     hoursNow: 96.0, perWeek: 2.4, readDaysAgo: 4, races: false,
     fasteners: [filler('Left side, beside the cylinder'), drain('Underneath, centre', [29, 'N·m']), screen('Left side, low', [20, 'N·m']), filter('Right side, two bolts', 2, [10, 'N·m'])],
-    figures: [['engine oil with filter', 1.6, 'l'], ['engine oil grade', '10W-50, wet-clutch rated'], ...glass(3, 3)],
+    figures: [['engine oil with filter', 1.6, 'L'], ['engine oil grade', '10W-50, wet-clutch rated'], ...glass(3, 3)],
     tasks: [
       { name: 'Engine oil, screen and filter', job: 'engine-oil', hours: [20, 25], since: 6.0 },
       { name: usual.valves, hours: [50, 60], since: 12.0 },
@@ -231,7 +231,7 @@ export const MACHINES: DemoMachine[] = [
     slug: 'hurdle', plate: 'Q2', name: 'Hurdle 420', maker: 'Corrie', kind: 'utility quad', rider: 'anwen',
     hoursNow: 274.6, perWeek: 3.1, readDaysAgo: 3, races: false,
     fasteners: [filler('Left side, under the seat'), drain('Underneath, centre', [30, 'N·m']), filter('Left side, two bolts', 2, [10, 'N·m'])],
-    figures: [['engine oil with filter', 2.2, 'l'], ['engine oil grade', '5W-40'], ['oil level method', 'check screw']],
+    figures: [['engine oil with filter', 2.2, 'L'], ['engine oil grade', '5W-40'], ['oil level method', 'check screw']],
     tasks: [
       { name: 'Engine oil and filter', job: 'engine-oil', hours: [50, 60], since: 21.3 },
       { name: 'Rear differential oil', hours: [100, 120], since: 40.6 },

@@ -74,7 +74,7 @@
       <a href="/bench" aria-current={here('/bench')}>Bench</a>
     </nav>
     <div class="ml-auto flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">
-      <button type="button" class="act strong" onclick={() => openHours()}>Log hours <kbd>l</kbd></button>
+      <button type="button" class="act strong" onclick={() => openHours()}>Log hours <kbd>L</kbd></button>
       <button type="button" class="act" onclick={() => (shell.panel = 'find')}>Find <kbd>/</kbd></button>
       <label class="flex items-center gap-1.5">
         <span>Working</span>

@@ -74,7 +74,7 @@ export function otherUnit(q: Quantity): UnitName {
   if (q.dimension === 'time') return q.unit;
   if (q.dimension === 'volume') {
     if (own === 'metric') return q.base < 250 ? 'US fl oz' : 'US qt';
-    return q.base < 1000 ? 'ml' : 'l';
+    return q.base < 1000 ? 'ml' : 'L';
   }
   if (q.dimension === 'torque' && own === 'metric' && q.base < 15) return 'lbf·in';
   return USUAL_UNIT[q.dimension][own === 'metric' ? 'imperial' : 'metric'];

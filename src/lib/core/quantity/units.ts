@@ -38,7 +38,7 @@ export const UNITS = {
   'lbf·in': { dimension: 'torque', factor: POUND_FORCE_N * INCH_M, system: 'imperial', decimals: 0, aliases: ['lbfin', 'lbin', 'inlb', 'inlbs', 'lbsin', 'inlbf', 'inchpound', 'inchpounds'] },
 
   ml: { dimension: 'volume', factor: 1, system: 'metric', decimals: 0, aliases: ['cc', 'cm3', 'cm³', 'ccm', 'millilitre', 'millilitres', 'milliliter', 'milliliters'] },
-  l: { dimension: 'volume', factor: 1000, system: 'metric', decimals: 2, aliases: ['litre', 'litres', 'liter', 'liters', 'ltr'] },
+  L: { dimension: 'volume', factor: 1000, system: 'metric', decimals: 2, aliases: ['litre', 'litres', 'liter', 'liters', 'ltr'] },
   'US qt': { dimension: 'volume', factor: US_GALLON_ML / 4, system: 'imperial', decimals: 2, aliases: ['usqt', 'qt', 'qts', 'quart', 'quarts', 'usquart', 'usquarts'] },
   'imp qt': { dimension: 'volume', factor: IMP_GALLON_ML / 4, system: 'imperial', decimals: 2, aliases: ['impqt', 'ukqt', 'imperialquart', 'impquart'] },
   'US pt': { dimension: 'volume', factor: US_GALLON_ML / 8, system: 'imperial', decimals: 2, aliases: ['uspt', 'uspint', 'uspints'] },

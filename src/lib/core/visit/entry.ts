@@ -10,7 +10,7 @@ const REMARK_MAX = 10_000;
 const reason = z.string().trim().min(1, 'Say why in a few words.').max(REMARK_MAX, 'At most 10,000 characters.');
 
 /** Millilitres; more than 20 litres is no engine of ours. */
-const ml = z.number({ error: 'Write an amount such as 950 ml or 1.15 qt.' }).min(0, 'Not below zero.').max(20_000, 'At most 20 l: is it the right unit?');
+const ml = z.number({ error: 'Write an amount such as 950 ml or 1.15 qt.' }).min(0, 'Not below zero.').max(20_000, 'At most 20 L: is it the right unit?');
 
 const marked = z.enum(['sight glass', 'dipstick resting on the thread', 'dipstick screwed in']);
 export const levelSchema = z.union([

@@ -56,7 +56,7 @@ export function visitState(plan: VisitPlan, entries: readonly Entry[]): VisitSta
     }
   }
   for (const s of steps.values()) {
-    if (s.step.input.type === 'close') s.done = s.step.input.items.every((key) => isShut(items.get(key)!));
+    if (s.step.input.type === 'close') s.done = s.step.input.items.every((key) => isBack(items.get(key)!, steps));
   }
   const list = [...steps.values()];
   return {
@@ -70,6 +70,13 @@ export function visitState(plan: VisitPlan, entries: readonly Entry[]): VisitSta
 /** Neither off nor out nor only hand-tight. What was never opened is shut. */
 export function isShut(i: ItemState): boolean {
   return i.stand !== 'off' && i.stand !== 'by hand';
+}
+
+/** Shut again after it was opened; or never to be opened, because that was left out. */
+function isBack(i: ItemState, steps: ReadonlyMap<string, StepState>): boolean {
+  if (!isShut(i)) return false;
+  const opening = [...steps.values()].find((s) => s.step.input.type === 'open' && s.step.input.items.includes(i.item.key));
+  return i.opened || opening === undefined || opening.leftOut !== null;
 }
 
 function applyToStep(s: StepState, entry: Entry & { stepKey: string }, items: Map<string, ItemState>): void {

@@ -24,7 +24,7 @@ const sheet: Sheet = {
     fastener('x', 'drain plug', 'Gearbox drain plug', { circuit: 'gearbox' })
   ],
   figures: [
-    figure('engine oil with filter', quantity(1.1, 'l')),
+    figure('engine oil with filter', quantity(1.1, 'L')),
     figure('torque', quantity(20, 'N·m'), { id: 't', fastenerId: 'd' }),
     figure('oil level method', null, { text: 'sight glass' })
   ]
@@ -109,6 +109,14 @@ describe('a visit', () => {
     const half = visitState(plan, whole().slice(0, 9));
     expect(half.open.map((i) => i.item.name)).toEqual(['Skid plate', 'Filler cap', 'Engine drain plug']);
     expect(half.next).toBe('magnet-d');
+  });
+
+  it('does not call a plug refitted that never came out, unless that was left out', () => {
+    const done = (entries: Entry[]) => visitState(plan, entries).steps.find((s) => s.step.key === 'filter-in-c')!.done;
+    expect(done([])).toBe(false);
+    expect(done([step('filter-out-c')])).toBe(false);
+    expect(done([step('filter-out-c'), item('filter-c', 'shut')])).toBe(true);
+    expect(done([{ ...step('filter-out-c'), action: 'left out', content: { reason: 'no filter to hand' } } as Entry])).toBe(true);
   });
 
   it('takes back what was ticked by mistake', () => {

@@ -20,7 +20,7 @@
   const parsed = $derived(parseQuantity(typed, { dimension: 'volume', unit }));
   const id = $props.id();
   const MOST = 20_000;
-  const error = $derived(!tried ? null : !parsed.ok ? parsed.problem.message : parsed.quantity.base > MOST ? 'At most 20 l: is it the right unit?' : null);
+  const error = $derived(!tried ? null : !parsed.ok ? parsed.problem.message : parsed.quantity.base > MOST ? 'At most 20 L: is it the right unit?' : null);
   const choices = $derived(tried && !parsed.ok ? (parsed.problem.choices ?? []) : []);
   const odd = $derived(compare.drainedAgainst !== undefined && written !== null ? oddDrain(written, compare.drainedAgainst) : null);
 

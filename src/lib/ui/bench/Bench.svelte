@@ -84,18 +84,18 @@
 {#if bench.stuck}<p class="error mt-2" role="status">No answer from the server. {bench.waiting} written here and kept; sent when it is back.</p>{/if}
 
 <div class="bench mt-4">
-  <div id="step" class="scroll-mt-2">
-    <StepCard {bench} {step} {units} number={index + 1} of={keys.length} readonly={over} {onward} onback={index > 0 ? () => (at = keys[index - 1]!) : null} machineId={visit.machineId} />
+  <div class="open"><OpenList open={work.open} onpick={show} /></div>
+  <div id="step" class="step">
+    <StepCard {bench} {step} {units} number={index + 1} of={keys.length} readonly={over} {onward} onback={index > 0 ? () => show(keys[index - 1]!) : null} machineId={visit.machineId} />
   </div>
   <div class="side">
-    <OpenList open={work.open} onpick={show} />
     {#if !over}<CloseBox ready={bench.problems.length === 0} {refused} error={closeError} busy={closing} onclose={close} onpick={show} ongiveup={work.open.length === 0 ? giveUp : null} />{/if}
     <details class="mt-5" open>
       <summary class="figure text-xl font-bold">Steps</summary>
       <ol class="mt-1">
         {#each work.steps as s, i (s.step.key)}
           <li>
-            <button type="button" class="row" class:here={s.step.key === at} aria-current={s.step.key === at ? 'step' : undefined} onclick={() => (at = s.step.key)}>
+            <button type="button" class="row" class:here={s.step.key === at} aria-current={s.step.key === at ? 'step' : undefined} onclick={() => show(s.step.key)}>
               <span class="figure w-7 text-right">{i + 1}</span>
               <span class="tick" aria-label={s.done ? 'done' : s.leftOut !== null ? 'left out' : 'to do'}>{s.done ? '■' : s.leftOut !== null ? '–' : '□'}</span>
               <span class:quiet={s.done || s.leftOut !== null}>{s.step.title}</span>
@@ -127,8 +127,21 @@
   }
   .bench {
     display: grid;
-    grid-template-columns: minmax(0, 1fr) 22rem;
-    gap: 2rem;
+    grid-template: 'step open' auto 'step side' 1fr / minmax(0, 1fr) 22rem;
+    gap: 1rem 2rem;
+  }
+  .step {
+    grid-area: step;
+    scroll-margin-top: 9rem;
+  }
+  .open {
+    grid-area: open;
+    position: sticky;
+    top: 0;
+    z-index: 2;
+  }
+  .side {
+    grid-area: side;
   }
   .row {
     display: flex;
@@ -148,8 +161,7 @@
   }
   @media (max-width: 900px) {
     .bench {
-      grid-template-columns: minmax(0, 1fr);
-      gap: 1rem;
+      grid-template: 'open' auto 'step' auto 'side' auto / minmax(0, 1fr);
     }
   }
 </style>

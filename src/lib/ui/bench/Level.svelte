@@ -45,7 +45,7 @@
     if (topUp.trim()) {
       const parsed = parseQuantity(topUp, { dimension: 'volume', unit: units === 'metric' ? 'ml' : 'US fl oz' });
       if (!parsed.ok || parsed.quantity.base > 5000) {
-        error = parsed.ok ? 'More than 5 l to top up? Check the unit.' : parsed.problem.message;
+        error = parsed.ok ? 'More than 5 L to top up? Check the unit.' : parsed.problem.message;
         return;
       }
       toppedUpMl = parsed.quantity.base;

@@ -19,6 +19,7 @@
 
 <style>
   .list {
+    background: var(--paper);
     border: 2px solid var(--rule-strong);
     padding: 0.6rem 0.9rem;
   }
@@ -35,5 +36,22 @@
     text-align: left;
     padding-block: 0.45rem;
     border-top: 1px solid var(--rule);
+  }
+  @media (max-width: 900px) {
+    .list {
+      padding: 0.35rem 0.6rem;
+    }
+    ul {
+      display: flex;
+      gap: 0 1.25rem;
+      overflow-x: auto;
+    }
+    button {
+      flex-wrap: nowrap;
+      white-space: nowrap;
+      border: 0;
+      min-height: 3rem;
+      align-items: center;
+    }
   }
 </style>
