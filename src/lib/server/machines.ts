@@ -2,7 +2,7 @@ import type { MachineInput, TaskInput, DoneInput } from '../core/machine/form';
 import { dayOf } from '../core/time/day';
 import type { Team } from '../core/team/team';
 import type { Db, Sql } from './db';
-import { refuse } from './refusal';
+import { refuse, Refusal } from './refusal';
 import { lockMachine, refreshStanding } from './standing';
 
 export interface MachineRow {
@@ -51,7 +51,15 @@ export async function addMachine(sql: Sql, team: Team, personId: string, input: 
     await tx`
       insert into reading (team_id, id, machine_id, meter_id, read_at, value, ridden, created_by)
       values (${team.id}, ${crypto.randomUUID()}, ${input.id}, ${meterId}, ${now}, ${input.meter === 'reckoned' ? null : input.reading}, ${input.meter === 'reckoned' ? 0 : null}, ${personId})`;
-    if (input.task) await insertTask(tx, team, personId, { ...input.task, machineId: input.id }, now);
+    await refreshStanding(tx, team.id, input.id);
+    if (!input.task) return;
+    try {
+      await insertTask(tx, team, personId, { ...input.task, machineId: input.id }, now);
+    } catch (e) {
+      // The task's fields stand in this form under their own name.
+      if (e instanceof Refusal) throw new Refusal(Object.fromEntries(Object.entries(e.errors).map(([k, v]) => [k ? `task.${k}` : '', v])), e.more);
+      throw e;
+    }
     await refreshStanding(tx, team.id, input.id);
   });
 }

@@ -112,7 +112,7 @@ async function doubtsOf(tx: Db, team: Team, input: ReadingInput, meterId: string
   const [last, next] = [await neighbour('before'), await neighbour('after')];
   const [standing] = await tx`select recent from machine_standing where team_id = ${team.id} and machine_id = ${input.machineId}`;
   const rate = standing ? rateOfUse(standing.recent, dayNumber(dayOf(now, team.timeZone))) : null;
-  return questionReading(input.typed, at.getTime(), { last, next, rate, now: now.getTime() });
+  return questionReading(input.typed, at.getTime(), { last, next, rate, now: now.getTime(), dayOnly: input.day !== dayOf(now, team.timeZone) });
 }
 
 async function writeOuting(tx: Db, team: Team, personId: string, input: ReadingInput): Promise<void> {

@@ -26,6 +26,8 @@ export interface ReadingContext {
   /** Usual use, when there is enough history. */
   rate: RateOfUse | null;
   now: number;
+  /** Only the day is known, not the hour: the clock is then given a whole day's grace. */
+  dayOnly?: boolean;
 }
 
 const MS_PER_HOUR = 3_600_000;
@@ -58,7 +60,7 @@ export function questionReading(value: Centihours, at: number, context: ReadingC
   if (!last || at < last.at) return doubts;
 
   const used = value - last.value;
-  const elapsed = (at - last.at) / MS_PER_HOUR;
+  const elapsed = (at - last.at) / MS_PER_HOUR + (context.dayOnly ? 24 : 0);
   const days = elapsed / 24;
   if (used < 0) {
     doubts.push({

@@ -132,6 +132,10 @@ describe('questionReading', () => {
   it('refuses a late entry above the one that follows it', () => {
     expect(ask(3900, DAY, { next: { value: 3880, at: 2 * DAY } })).toMatchObject([{ kind: 'higher than the next', settlements: [] }]);
   });
+  it('gives a day’s grace where only the day is known', () => {
+    expect(ask(3840 + 500, 2 * HOUR, { dayOnly: true })).toEqual([]);
+    expect(ask(3840 + 3000, 2 * HOUR, { dayOnly: true }).map((d) => d.kind)).toContain('more than the clock');
+  });
   it('judges a late entry only against the clock', () => expect(ask(100, -DAY, { now: 0 })).toEqual([]));
 });
 

@@ -76,7 +76,7 @@
     </svg>
     <div>
       <label for={id}>Tap the drawing where the oil stands</label>
-      <input {id} type="range" class="mt-2 block w-full" min="-0.5" max="1.5" step="0.02" value={position ?? 0.5} oninput={(e) => (position = Number(e.currentTarget.value))} aria-valuetext={verdict?.words ?? 'not read yet'} />
+      <input {id} type="range" class="mt-2 block w-full" style="accent-color: var(--ink)" min="-0.5" max="1.5" step="0.02" value={position ?? 0.5} oninput={(e) => (position = Number(e.currentTarget.value))} aria-valuetext={verdict?.words ?? 'not read yet'} />
     </div>
   </div>
 {:else if method === 'check screw'}

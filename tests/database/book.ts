@@ -1,0 +1,51 @@
+import { machineSchema, taskSchema } from '../../src/lib/core/machine/form';
+import { readingSchema, type ReadingForm } from '../../src/lib/core/hours/form';
+import { connect, type Sql } from '../../src/lib/server/db';
+import { addMachine, addTask } from '../../src/lib/server/machines';
+import { logReading, type Logged } from '../../src/lib/server/readings';
+import { createTeam } from '../../src/lib/server/teams';
+import type { Team } from '../../src/lib/core/team/team';
+import { freshDatabase } from './cluster';
+
+export const NOW = new Date('2026-06-10T18:00:00Z');
+export const TODAY = '2026-06-10';
+export const uuid = () => crypto.randomUUID();
+
+/** A small team with one machine, in a database of its own: what most database tests begin with. */
+export class Book {
+  constructor(
+    readonly sql: Sql,
+    readonly team: Team,
+    readonly personId: string,
+    readonly machineId: string,
+    readonly taskId: string,
+    readonly close: () => Promise<void>
+  ) {}
+
+  /** Logs a reading as the form would send it. */
+  log(typed: string, more: Partial<ReadingForm> = {}, now = NOW): Promise<Logged> {
+    const input = readingSchema.parse({ id: uuid(), machineId: this.machineId, typed, day: TODAY, ...more });
+    return logReading(this.sql, this.team, this.personId, input, now);
+  }
+
+  async standing() {
+    const [row] = await this.sql`select total, estimated from machine_standing where team_id = ${this.team.id} and machine_id = ${this.machineId}`;
+    return row as { total: number | null; estimated: boolean };
+  }
+}
+
+export async function openBook({ meter = 'hour meter', reading = '38.4' }: { meter?: 'hour meter' | 'reckoned'; reading?: string } = {}): Promise<Book> {
+  const database = await freshDatabase();
+  const sql = connect(database.url, 4);
+  const personId = uuid();
+  const team = await createTeam(sql, { id: uuid(), name: 'Lower Barn Workshop', timeZone: 'Europe/London', you: { id: personId, name: 'Wren Oddie', role: 'mechanic' } });
+  const machineId = uuid();
+  const taskId = uuid();
+  const earlier = new Date(NOW.getTime() - 10 * 86_400_000);
+  await addMachine(sql, team, personId, machineSchema.parse({ id: machineId, plate: '7', name: 'Barrow 250', kind: 'four-stroke enduro', meter, reading, bookFromNew: false, task: null }), earlier);
+  await addTask(sql, team, personId, taskSchema.parse({ id: taskId, machineId, name: 'Engine oil', job: 'engine-oil', everyHours: '15', limitHours: '18', lastDone: 'done', lastDoneDay: '2026-05-01', lastDoneHours: '25' }), earlier);
+  return new Book(sql, team, personId, machineId, taskId, async () => {
+    await sql.end();
+    await database.drop();
+  });
+}

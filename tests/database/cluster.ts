@@ -1,0 +1,65 @@
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { connect, ensureDatabase, migrate } from '../../scripts/lib/migrate.mjs';
+import { ownCluster } from '../../scripts/lib/postgres.mjs';
+
+/** Databases are copied from this one, which holds the schema and nothing else. */
+export const TEMPLATE = 'hour_trail_empty';
+
+/**
+ * A throwaway PostgreSQL for the tests, unless `npm test` started one already, with an empty template in it. Its address
+ * goes into the environment, where workers find it.
+ */
+export default async function setup(): Promise<() => Promise<void>> {
+  let stop = async () => {};
+  if (!process.env.HOUR_TRAIL_TEST_URL) {
+    const folder = mkdtempSync(join(tmpdir(), 'hour-trail-test-'));
+    chmodSync(folder, 0o755);
+    const cluster = await ownCluster({ folder, throwaway: true });
+    process.env.HOUR_TRAIL_TEST_URL = cluster.url;
+    stop = async () => {
+      await cluster.stop();
+      rmSync(folder, { recursive: true, force: true });
+    };
+  }
+  await makeTemplate(TEMPLATE);
+  return stop;
+}
+
+/** Makes a template database with the newest schema; what `fill` puts in is in every copy. */
+export async function makeTemplate(name: string, fill: (url: string) => Promise<void> = async () => {}): Promise<void> {
+  const url = databaseUrl(name);
+  const admin = await connect(databaseUrl('postgres'));
+  await admin`drop database if exists ${admin(name)}`;
+  await admin.end();
+  await ensureDatabase(url);
+  await migrate(url);
+  await fill(url);
+}
+
+/** The address of a database on the test server. */
+export function databaseUrl(name: string): string {
+  const url = new URL(process.env.HOUR_TRAIL_TEST_URL!);
+  url.pathname = `/${name}`;
+  return url.href;
+}
+
+/** A database of one's own, copied from a template. */
+export async function freshDatabase(template = TEMPLATE): Promise<{ url: string; drop: () => Promise<void> }> {
+  const name = `t_${crypto.randomUUID().replaceAll('-', '')}`;
+  const admin = await connect(databaseUrl('postgres'));
+  // Copies of one template wait for one another; without the lock the second is refused.
+  await admin.begin(async (tx) => void (await tx`select pg_advisory_lock(4780)`));
+  await admin.unsafe(`create database ${name} template ${template}`);
+  await admin`select pg_advisory_unlock_all()`;
+  await admin.end();
+  return {
+    url: databaseUrl(name),
+    drop: async () => {
+      const again = await connect(databaseUrl('postgres'));
+      await again.unsafe(`drop database if exists ${name} with (force)`);
+      await again.end();
+    }
+  };
+}

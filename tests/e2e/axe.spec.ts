@@ -1,0 +1,36 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, open, test } from './app';
+
+for (const theme of ['light', 'dark'] as const) {
+  test(`axe finds nothing on any view, ${theme}`, async ({ work: page, app, context }) => {
+    test.setTimeout(180_000);
+    await context.addCookies([{ name: 'ht_theme', value: theme, url: app.url }]);
+    const machine = await app.machineId('12');
+    const [task] = await app.sql`select id from task where machine_id = ${machine} and job is not null`;
+    const [visit] = await app.sql`select id from visit where closed_at is null`;
+    const [record] = await app.sql`select id from service_record where visit_id is not null limit 1`;
+    const look = async (what: string) => {
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(violations.map((v) => `${what}: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
+    };
+    for (const path of [
+      '/', '/welcome', '/team', '/bench', '/outings', '/outings/day', '/machines/new', `/machines/${machine}`, `/machines/${machine}?task=new`, `/machines/${machine}?done=${task!.id}`,
+      `/machines/${machine}/sheet`, `/machines/${machine}/visit?task=${task!.id}`, `/visits/${visit!.id}`, `/records/${record!.id}`, '/health', '/nothing'
+    ]) {
+      await open(page, path);
+      await look(path);
+    }
+    await open(page, '/');
+    for (const [key, what] of [['l', 'log hours'], ['/', 'find'], ['?', 'shortcuts']] as const) {
+      await page.keyboard.press(key);
+      await page.getByRole('region', { name: /Log hours|Find|Shortcuts/ }).locator('label, h2').first().waitFor();
+      await look(what);
+      await page.keyboard.press('Escape');
+    }
+    await open(page, `/visits/${visit!.id}`);
+    for (const step of [/Refit and torque engine drain/, /Pour the oil/, /Read the level/, /Read the magnet/]) {
+      await page.getByRole('button', { name: step }).click();
+      await look(String(step));
+    }
+  });
+}
