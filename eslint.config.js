@@ -35,7 +35,20 @@ export default ts.config(
   },
   direction(
     ['src/lib/core/**/*.ts'],
-    ['$lib/**', '$app/**', '$env/**', '**/server/**', '**/ui/**', '**/workers/**', '**/routes/**', 'node:*', 'svelte*', '@sveltejs/**', 'postgres', 'flowbite*'],
+    [
+      '$lib/**',
+      '$app/**',
+      '$env/**',
+      '**/server/**',
+      '**/ui/**',
+      '**/workers/**',
+      '**/routes/**',
+      'node:*',
+      'svelte*',
+      '@sveltejs/**',
+      'postgres',
+      'flowbite*'
+    ],
     'The core imports nothing outside the core, and zod only.',
     { ignores: ['src/lib/core/**/*.test.ts'] }
   ),
@@ -45,13 +58,34 @@ export default ts.config(
     rules: {
       'no-restricted-syntax': [
         'error',
-        { selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']", message: 'Time comes into the core as an argument.' },
-        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'Time comes into the core as an argument.' },
-        { selector: "CallExpression[callee.object.name='Math'][callee.property.name='random']", message: 'Chance comes into the core as an argument.' }
+        {
+          selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']",
+          message: 'Time comes into the core as an argument.'
+        },
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: 'Time comes into the core as an argument.'
+        },
+        {
+          selector: "CallExpression[callee.object.name='Math'][callee.property.name='random']",
+          message: 'Chance comes into the core as an argument.'
+        }
       ]
     }
   },
-  direction(['src/lib/server/**/*.ts'], ['**/ui/**', '$lib/ui/**', '**/routes/**', 'svelte', 'flowbite*'], 'The server knows the core, not the interface.'),
-  direction(['src/lib/ui/**/*.{ts,svelte}'], ['$lib/server/**', '**/server/**', '**/routes/**', 'postgres'], 'The interface knows the shapes of the trade, not its storage.'),
-  direction(['src/routes/**/*.{ts,svelte}'], ['**/routes/**', 'postgres'], 'Routes speak to the server modules; nothing imports routes.')
+  direction(
+    ['src/lib/server/**/*.ts'],
+    ['**/ui/**', '$lib/ui/**', '**/routes/**', 'svelte', 'flowbite*'],
+    'The server knows the core, not the interface.'
+  ),
+  direction(
+    ['src/lib/ui/**/*.{ts,svelte}'],
+    ['$lib/server/**', '**/server/**', '**/routes/**', 'postgres'],
+    'The interface knows the shapes of the trade, not its storage.'
+  ),
+  direction(
+    ['src/routes/**/*.{ts,svelte}'],
+    ['**/routes/**', 'postgres'],
+    'Routes speak to the server modules; nothing imports routes.'
+  )
 );

@@ -8,7 +8,10 @@ export default defineConfig({
     projects: [
       {
         extends: true,
-        test: { name: 'core', include: ['src/lib/core/**/*.test.ts', 'src/lib/ui/**/*.test.ts', 'scripts/**/*.test.ts'] }
+        test: {
+          name: 'core',
+          include: ['src/lib/core/**/*.test.ts', 'src/lib/ui/**/*.test.ts', 'scripts/**/*.test.ts']
+        }
       },
       {
         extends: true,

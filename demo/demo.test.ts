@@ -31,12 +31,20 @@ describe.each(['2026-11-23', '2026-06-13', '2028-02-29'])('the demo loaded on %s
   });
 
   it('shows every state', () => expect(new Set(Object.keys(trail.counts))).toEqual(new Set(STATES)));
-  it('puts what presses most first', () => expect(trail.lanes.map((l) => STATES.indexOf(l.state))).toEqual(trail.lanes.map((l) => STATES.indexOf(l.state)).sort((a, b) => a - b)));
+  it('puts what presses most first', () =>
+    expect(trail.lanes.map((l) => STATES.indexOf(l.state))).toEqual(
+      trail.lanes.map((l) => STATES.indexOf(l.state)).sort((a, b) => a - b)
+    ));
   it('stands every machine at its hours, over a replaced meter, a dead one and none', () => {
-    for (const m of MACHINES) expect(trail.lanes.find((l) => l.plate === m.plate)).toMatchObject({ total: Math.round(m.hoursNow * 100), estimated: m.meter === 'none' });
+    for (const m of MACHINES)
+      expect(trail.lanes.find((l) => l.plate === m.plate)).toMatchObject({
+        total: Math.round(m.hoursNow * 100),
+        estimated: m.meter === 'none'
+      });
   });
   it('has a debris that grows, a half-done visit and a struck-out reading', async () => {
-    const grades = await sql`select findings->'debris'->0->>'grade' as grade from service_record r join machine m on m.id = r.machine_id where m.plate = '41' and findings <> '{}' order by done_at desc limit 3`;
+    const grades =
+      await sql`select findings->'debris'->0->>'grade' as grade from service_record r join machine m on m.id = r.machine_id where m.plate = '41' and findings <> '{}' order by done_at desc limit 3`;
     expect(grades.map((g) => g.grade)).toEqual(['flakes you can feel', 'fine glitter', 'grey paste or fuzz']);
     expect(await sql`select 1 from visit where closed_at is null`).toHaveLength(1);
     expect(await sql`select 1 from reading_strike`).toHaveLength(1);

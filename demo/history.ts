@@ -41,7 +41,11 @@ export function outings(machine: DemoMachine, today: Day, marks: readonly number
     const share = machine.perWeek * (0.4 + next() * 0.9) * (race ? 1.5 : 0.75);
     list.push({ day: addDays(today, -ago), used: Math.max(30, Math.round(share * 10) * 10), race });
   }
-  list.push({ day: addDays(today, -machine.readDaysAgo), used: Math.round(machine.perWeek * 6) * 10, race: false });
+  list.push({
+    day: addDays(today, -machine.readDaysAgo),
+    used: Math.round(machine.perWeek * 6) * 10,
+    race: false
+  });
 
   const now = Math.round(machine.hoursNow * 100);
   // A machine newer than the season joined it later.
@@ -55,7 +59,13 @@ export function outings(machine: DemoMachine, today: Day, marks: readonly number
     // Work done in the middle of a ride means it was two rides, with the bench between them.
     const inside = cut.filter((m) => m > total && m < end);
     for (const stop of [...inside, end]) {
-      result.push({ day: o.day, used: stop - total, total: stop, race: o.race, remark: REMARKS[Math.floor(next() * REMARKS.length)]! });
+      result.push({
+        day: o.day,
+        used: stop - total,
+        total: stop,
+        race: o.race,
+        remark: REMARKS[Math.floor(next() * REMARKS.length)]!
+      });
       total = stop;
     }
   }
@@ -63,7 +73,12 @@ export function outings(machine: DemoMachine, today: Day, marks: readonly number
 }
 
 /** Running totals at which a task was done, the latest first: back from the last by roughly its interval. */
-export function doneAt(machine: DemoMachine, since: number, intervalHours: number, firstTotal: number): number[] {
+export function doneAt(
+  machine: DemoMachine,
+  since: number,
+  intervalHours: number,
+  firstTotal: number
+): number[] {
   const next = chance(`${machine.slug}/${since}/${intervalHours}`);
   const marks: number[] = [];
   let at = Math.round((machine.hoursNow - since) * 100);

@@ -47,7 +47,28 @@ export async function loadDemo(sql: Sql, now: Date, { again = false } = {}): Pro
 
 /** Removes the demo team with everything in it; other teams are not touched. */
 async function clear(tx: Db): Promise<void> {
-  const tables = ['machine_standing', 'service_record', 'visit_entry', 'opened_item', 'visit_step', 'visit_task', 'visit', 'task_trigger', 'task', 'spec_figure', 'fastener', 'spec_source', 'reading_strike', 'reading', 'outing', 'event_machine', 'event', 'meter', 'machine', 'person'];
+  const tables = [
+    'machine_standing',
+    'service_record',
+    'visit_entry',
+    'opened_item',
+    'visit_step',
+    'visit_task',
+    'visit',
+    'task_trigger',
+    'task',
+    'spec_figure',
+    'fastener',
+    'spec_source',
+    'reading_strike',
+    'reading',
+    'outing',
+    'event_machine',
+    'event',
+    'meter',
+    'machine',
+    'person'
+  ];
   const demos = await tx`select id from team where is_demo`;
   for (const { id } of demos) {
     for (const table of tables) await tx`delete from ${tx(table)} where team_id = ${id}`;
@@ -64,7 +85,9 @@ async function loadMachine(tx: Db, m: DemoMachine, today: Day, now: Date): Promi
   await loadSheet(tx, m);
 
   const start = firstTotal(m, today);
-  const done = m.tasks.map((t) => (t.since === null || !t.hours ? [] : doneAt(m, t.since, t.hours[0], start)));
+  const done = m.tasks.map((t) =>
+    t.since === null || !t.hours ? [] : doneAt(m, t.since, t.hours[0], start)
+  );
   const rides = outings(m, today, done.flat());
   await loadReadings(tx, m, rides, start, season);
 
@@ -74,7 +97,12 @@ async function loadMachine(tx: Db, m: DemoMachine, today: Day, now: Date): Promi
   for (const [i, t] of m.tasks.entries()) {
     const taskId = uid(`${m.slug}/task/${t.name}`);
     await tx`insert into task (team_id, id, machine_id, name, job, created_by) values (${DEMO_TEAM_ID}, ${taskId}, ${machineId}, ${t.name}, ${t.job ?? null}, ${person('maud')})`;
-    const trigger = (measure: string, [interval, limit]: readonly [number, number?], scale: number, first?: readonly [number, number]) => tx`
+    const trigger = (
+      measure: string,
+      [interval, limit]: readonly [number, number?],
+      scale: number,
+      first?: readonly [number, number]
+    ) => tx`
       insert into task_trigger (team_id, id, task_id, measure, interval_amount, limit_amount, first_interval, first_limit)
       values (${DEMO_TEAM_ID}, ${uid(`${taskId}/${measure}`)}, ${taskId}, ${measure}, ${interval * scale}, ${limit === undefined ? null : limit * scale}, ${first ? first[0] * scale : null}, ${first ? first[1] * scale : null})`;
     if (t.hours) await trigger('hours', t.hours, 100, t.first);
@@ -95,7 +123,14 @@ async function loadMachine(tx: Db, m: DemoMachine, today: Day, now: Date): Promi
   if (m.slug === 'drover') await loadHalfVisit(tx, m, new Date(now.getTime() - 20 * 3_600_000));
 }
 
-async function loadRecord(tx: Db, m: DemoMachine, taskId: string, id: string, total: number, when: Date): Promise<void> {
+async function loadRecord(
+  tx: Db,
+  m: DemoMachine,
+  taskId: string,
+  id: string,
+  total: number,
+  when: Date
+): Promise<void> {
   const by = chance(id)() < 0.5 ? 'jory' : 'anwen';
   await tx`
     insert into service_record (team_id, id, machine_id, task_id, done_on, done_at, hours, created_by)
@@ -115,7 +150,14 @@ async function loadSheet(tx: Db, m: DemoMachine): Promise<void> {
     }
   }
   for (const [i, [key, value, unit, confidence]] of m.figures.entries()) {
-    const row = { ...base, id: uid(`${m.slug}/figure/${key}`), key, source_id, page: String(30 + i), confidence: confidence ?? 'printed' };
+    const row = {
+      ...base,
+      id: uid(`${m.slug}/figure/${key}`),
+      key,
+      source_id,
+      page: String(30 + i),
+      confidence: confidence ?? 'printed'
+    };
     if (typeof value === 'string') await tx`insert into spec_figure ${tx({ ...row, text: value })}`;
     else {
       const q = quantity(value, unit!);
@@ -125,27 +167,58 @@ async function loadSheet(tx: Db, m: DemoMachine): Promise<void> {
 }
 
 /** Meters and readings of a season: one reading after each outing; a new meter, a dead one or none where the scenario says. */
-async function loadReadings(tx: Db, m: DemoMachine, rides: DemoOuting[], start: number, season: Day): Promise<void> {
+async function loadReadings(
+  tx: Db,
+  m: DemoMachine,
+  rides: DemoOuting[],
+  start: number,
+  season: Day
+): Promise<void> {
   const base = { team_id: DEMO_TEAM_ID, machine_id: uid(m.slug), created_by: person(m.rider ?? 'jory') };
   const first = uid(`${m.slug}/meter/1`);
   const second = uid(`${m.slug}/meter/2`);
   const swapAt = m.meter === 'replaced' ? Math.floor(rides.length * 0.55) : Infinity;
-  const gap = m.meter === 'gap' ? [Math.floor(rides.length * 0.7), Math.floor(rides.length * 0.7) + 5] : [Infinity, Infinity];
+  const gap =
+    m.meter === 'gap'
+      ? [Math.floor(rides.length * 0.7), Math.floor(rides.length * 0.7) + 5]
+      : [Infinity, Infinity];
   const swap = rides[swapAt];
   await tx`insert into meter ${tx({
-    ...base, id: first, kind: m.meter === 'none' ? 'reckoned' : 'hour meter', fitted_at: at(season, 0), first_value: m.meter === 'none' ? start : 0,
-    removed_at: swap ? at(swap.day, swapAt + 1) : null, last_value: swap ? swap.total : null, removed_reason: swap ? 'Display went dark after the deep ford; new one fitted.' : ''
+    ...base,
+    id: first,
+    kind: m.meter === 'none' ? 'reckoned' : 'hour meter',
+    fitted_at: at(season, 0),
+    first_value: m.meter === 'none' ? start : 0,
+    removed_at: swap ? at(swap.day, swapAt + 1) : null,
+    last_value: swap ? swap.total : null,
+    removed_reason: swap ? 'Display went dark after the deep ford; new one fitted.' : ''
   })}`;
-  if (swap) await tx`insert into meter ${tx({ ...base, id: second, kind: 'hour meter', fitted_at: at(swap.day, swapAt + 1), first_value: 10 })}`;
+  if (swap)
+    await tx`insert into meter ${tx({ ...base, id: second, kind: 'hour meter', fitted_at: at(swap.day, swapAt + 1), first_value: 10 })}`;
 
   const outingRows = [];
   const readingRows = [];
   for (const [i, ride] of rides.entries()) {
     const id = uid(`${m.slug}/outing/${i}`);
     const ridden = m.meter === 'none' || (i >= gap[0]! && i < gap[1]!);
-    outingRows.push({ ...base, id, rider_id: m.rider ? person(m.rider) : null, day: ride.day, kind: ride.race ? 'race' : i % 3 === 0 ? 'practice' : 'ride', remark: ride.remark });
+    outingRows.push({
+      ...base,
+      id,
+      rider_id: m.rider ? person(m.rider) : null,
+      day: ride.day,
+      kind: ride.race ? 'race' : i % 3 === 0 ? 'practice' : 'ride',
+      remark: ride.remark
+    });
     const value = i > swapAt ? ride.total - swap!.total + 10 : ride.total;
-    readingRows.push({ ...base, id, meter_id: i > swapAt ? second : first, outing_id: id, read_at: at(ride.day, i), value: ridden ? null : value, ridden: ridden ? ride.used : null });
+    readingRows.push({
+      ...base,
+      id,
+      meter_id: i > swapAt ? second : first,
+      outing_id: id,
+      read_at: at(ride.day, i),
+      value: ridden ? null : value,
+      ridden: ridden ? ride.used : null
+    });
   }
   await tx`insert into outing ${tx(outingRows)}`;
   await tx`insert into reading ${tx(readingRows)}`;
@@ -163,27 +236,61 @@ function entriesFor(plan: VisitPlan, seed: string, grade: Grade): NewEntry[] {
   const next = chance(seed);
   let n = 0;
   const id = () => uid(`${seed}/entry/${n++}`);
-  const step = (stepKey: string, content: object = {}) => ({ id: id(), stepKey, itemKey: null, action: 'done', content }) as NewEntry;
+  const step = (stepKey: string, content: object = {}) =>
+    ({ id: id(), stepKey, itemKey: null, action: 'done', content }) as NewEntry;
   return plan.steps.flatMap((s): NewEntry[] => {
     const { input } = s;
     switch (input.type) {
       case 'close':
         return input.items.map((itemKey) => {
           const item = plan.items.find((i) => i.key === itemKey)!;
-          if (item.kind !== 'fastener') return { id: id(), stepKey: null, itemKey, action: 'shut', content: {} };
+          if (item.kind !== 'fastener')
+            return { id: id(), stepKey: null, itemKey, action: 'shut', content: {} };
           const q = item.torque?.quantity;
           return q
-            ? { id: id(), stepKey: null, itemKey, action: 'torqued', content: { value: q.value, unit: q.unit } } as NewEntry
-            : { id: id(), stepKey: null, itemKey, action: 'by feel', content: { reason: 'No figure on the sheet.' } };
+            ? ({
+                id: id(),
+                stepKey: null,
+                itemKey,
+                action: 'torqued',
+                content: { value: q.value, unit: q.unit }
+              } as NewEntry)
+            : {
+                id: id(),
+                stepKey: null,
+                itemKey,
+                action: 'by feel',
+                content: { reason: 'No figure on the sheet.' }
+              };
         });
       case 'drained':
-        return [step(s.key, { ml: Math.round((input.pouredLastTimeMl ?? 1000) * (0.9 + next() * 0.06) / 10) * 10 })];
+        return [
+          step(s.key, {
+            ml: Math.round(((input.pouredLastTimeMl ?? 1000) * (0.9 + next() * 0.06)) / 10) * 10
+          })
+        ];
       case 'debris':
-        return [step(s.key, { grade: s.key.startsWith('magnet') ? grade : GRADES[0], materials: grade === GRADES[0] ? [] : ['steel (magnetic)'] })];
+        return [
+          step(s.key, {
+            grade: s.key.startsWith('magnet') ? grade : GRADES[0],
+            materials: grade === GRADES[0] ? [] : ['steel (magnetic)']
+          })
+        ];
       case 'pour':
         return [step(s.key, { ml: input.firstMl ?? 900 })];
       case 'level':
-        return [step(s.key, { level: input.method === 'check screw' ? { method: input.method, flow: 'weeps' } : { method: input.method ?? 'sight glass', position: Math.round((0.5 + next() * 0.3) * 100) / 100 }, toppedUpMl: 60 })];
+        return [
+          step(s.key, {
+            level:
+              input.method === 'check screw'
+                ? { method: input.method, flow: 'weeps' }
+                : {
+                    method: input.method ?? 'sight glass',
+                    position: Math.round((0.5 + next() * 0.3) * 100) / 100
+                  },
+            toppedUpMl: 60
+          })
+        ];
       default:
         return [step(s.key)];
     }
@@ -193,20 +300,45 @@ function entriesFor(plan: VisitPlan, seed: string, grade: Grade): NewEntry[] {
 async function planFor(tx: Db, m: DemoMachine): Promise<VisitPlan> {
   const sheet = await readSheet(tx, DEMO_TEAM_ID, uid(m.slug));
   const full = sheet.figures.find((f) => f.key.startsWith('engine oil with'))?.quantity?.base ?? null;
-  return planEngineOil({ sheet, rules: DEFAULT_RULES, pouredLastTimeMl: full, debrisBefore: {}, breakIn: false });
+  return planEngineOil({
+    sheet,
+    rules: DEFAULT_RULES,
+    pouredLastTimeMl: full,
+    debrisBefore: {},
+    breakIn: false
+  });
 }
 
-async function loadVisit(tx: Db, m: DemoMachine, taskId: string, recordId: string, total: number, when: Date, k: number, of: number): Promise<void> {
+async function loadVisit(
+  tx: Db,
+  m: DemoMachine,
+  taskId: string,
+  recordId: string,
+  total: number,
+  when: Date,
+  k: number,
+  of: number
+): Promise<void> {
   const plan = await planFor(tx, m);
   const list = m.debris ?? [];
   const grade = (list[list.length - (of - k)] ?? 'grey paste or fuzz') as Grade;
   const visitId = uid(`${recordId}/visit`);
   const by = person(k % 2 === 0 ? 'jory' : 'anwen');
   const startedAt = new Date(when.getTime() - 50 * 60_000);
-  await insertVisit(tx, DEMO_TEAM_ID, { id: visitId, machineId: uid(m.slug), taskId, personId: by, startedAt }, plan, DEFAULT_RULES);
+  await insertVisit(
+    tx,
+    DEMO_TEAM_ID,
+    { id: visitId, machineId: uid(m.slug), taskId, personId: by, startedAt },
+    plan,
+    DEFAULT_RULES
+  );
   const entries = entriesFor(plan, recordId, grade);
-  for (const [i, e] of entries.entries()) await insertEntry(tx, DEMO_TEAM_ID, by, visitId, e, new Date(startedAt.getTime() + i * 60_000));
-  const state = visitState(plan, entries.map((e, i) => ({ ...e, seq: i, at: when.toISOString(), by }) as Entry));
+  for (const [i, e] of entries.entries())
+    await insertEntry(tx, DEMO_TEAM_ID, by, visitId, e, new Date(startedAt.getTime() + i * 60_000));
+  const state = visitState(
+    plan,
+    entries.map((e, i) => ({ ...e, seq: i, at: when.toISOString(), by }) as Entry)
+  );
   const findings = summarise(plan, state, DEFAULT_RULES, 50);
   await tx`
     insert into service_record (team_id, id, machine_id, task_id, visit_id, done_on, done_at, hours, findings, created_by)
@@ -219,9 +351,29 @@ async function loadHalfVisit(tx: Db, m: DemoMachine, startedAt: Date): Promise<v
   const task = m.tasks.find((t) => t.job)!;
   const plan = await planFor(tx, m);
   const visitId = uid(`${m.slug}/half`);
-  await insertVisit(tx, DEMO_TEAM_ID, { id: visitId, machineId: uid(m.slug), taskId: uid(`${m.slug}/task/${task.name}`), personId: person('jory'), startedAt }, plan, DEFAULT_RULES);
+  await insertVisit(
+    tx,
+    DEMO_TEAM_ID,
+    {
+      id: visitId,
+      machineId: uid(m.slug),
+      taskId: uid(`${m.slug}/task/${task.name}`),
+      personId: person('jory'),
+      startedAt
+    },
+    plan,
+    DEFAULT_RULES
+  );
   const half = entriesFor(plan, visitId, 'grey paste or fuzz').slice(0, 9);
-  for (const [i, e] of half.entries()) await insertEntry(tx, DEMO_TEAM_ID, person('jory'), visitId, e, new Date(startedAt.getTime() + i * 90_000));
+  for (const [i, e] of half.entries())
+    await insertEntry(
+      tx,
+      DEMO_TEAM_ID,
+      person('jory'),
+      visitId,
+      e,
+      new Date(startedAt.getTime() + i * 90_000)
+    );
 }
 
 /** The season's calendar: weekends gone by and weekends ahead. */
@@ -231,15 +383,56 @@ async function loadEvents(tx: Db, today: Day): Promise<void> {
   const next = saturday(addDays(today, 2));
   const racing = MACHINES.filter((m) => m.races);
   const events = [
-    { slug: 'next', name: 'Harrow Edge Hare', kind: 'race', first: next, days: 2, hours: 3.5, who: [...racing, MACHINES.find((m) => m.slug === 'packhorse')!] },
-    { slug: 'practice', name: 'Valley practice', kind: 'practice', first: addDays(next, 14), days: 1, hours: 2, who: null },
-    { slug: 'two-day', name: 'Brackloch Two Days', kind: 'race', first: addDays(next, 28), days: 2, hours: 6, who: racing },
-    { slug: 'past-1', name: 'Sallowmoor Cross', kind: 'race', first: addDays(next, -14), days: 2, hours: 3.5, who: racing },
-    { slug: 'past-2', name: 'Old Quarry Round', kind: 'race', first: addDays(next, -49), days: 1, hours: 2.5, who: racing }
+    {
+      slug: 'next',
+      name: 'Harrow Edge Hare',
+      kind: 'race',
+      first: next,
+      days: 2,
+      hours: 3.5,
+      who: [...racing, MACHINES.find((m) => m.slug === 'packhorse')!]
+    },
+    {
+      slug: 'practice',
+      name: 'Valley practice',
+      kind: 'practice',
+      first: addDays(next, 14),
+      days: 1,
+      hours: 2,
+      who: null
+    },
+    {
+      slug: 'two-day',
+      name: 'Brackloch Two Days',
+      kind: 'race',
+      first: addDays(next, 28),
+      days: 2,
+      hours: 6,
+      who: racing
+    },
+    {
+      slug: 'past-1',
+      name: 'Sallowmoor Cross',
+      kind: 'race',
+      first: addDays(next, -14),
+      days: 2,
+      hours: 3.5,
+      who: racing
+    },
+    {
+      slug: 'past-2',
+      name: 'Old Quarry Round',
+      kind: 'race',
+      first: addDays(next, -49),
+      days: 1,
+      hours: 2.5,
+      who: racing
+    }
   ];
   for (const e of events) {
     const id = uid(`event/${e.slug}`);
     await tx`insert into event ${tx({ team_id: DEMO_TEAM_ID, id, name: e.name, kind: e.kind, first_day: e.first, last_day: addDays(e.first, e.days - 1), hours_each: e.hours * 100, whole_fleet: e.who === null, created_by: person('maud') })}`;
-    if (e.who) await tx`insert into event_machine ${tx(e.who.map((m) => ({ team_id: DEMO_TEAM_ID, event_id: id, machine_id: uid(m.slug), hours: m.slug === 'packhorse' ? 800 : null })))}`;
+    if (e.who)
+      await tx`insert into event_machine ${tx(e.who.map((m) => ({ team_id: DEMO_TEAM_ID, event_id: id, machine_id: uid(m.slug), hours: m.slug === 'packhorse' ? 800 : null })))}`;
   }
 }

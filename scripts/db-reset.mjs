@@ -7,7 +7,9 @@ import { root } from './lib/build.mjs';
 
 await main(async () => {
   if (process.env.DATABASE_URL && process.env.HOUR_TRAIL_RESET !== 'yes') {
-    throw new Plain("DATABASE_URL is set: that is somebody's server. To drop all of Hour Trail's tables there, set HOUR_TRAIL_RESET=yes too.");
+    throw new Plain(
+      "DATABASE_URL is set: that is somebody's server. To drop all of Hour Trail's tables there, set HOUR_TRAIL_RESET=yes too."
+    );
   }
   const db = await database();
   try {
@@ -16,7 +18,10 @@ await main(async () => {
     await sql.unsafe('drop schema public cascade; create schema public;');
     await sql.end();
     await migrate(db.url);
-    await must('Loading the demo', process.execPath, ['--import', 'tsx', 'demo/load.ts'], { cwd: root, env: { ...process.env, DATABASE_URL: db.url } });
+    await must('Loading the demo', process.execPath, ['--import', 'tsx', 'demo/load.ts'], {
+      cwd: root,
+      env: { ...process.env, DATABASE_URL: db.url }
+    });
     say('The database is new, with the demo team in it.');
   } finally {
     await db.stop();

@@ -10,7 +10,14 @@ await main(async () => {
   try {
     if (!db.foreign) await ensureDatabase(db.url);
     await migrate(db.url);
-    say((await must('Loading the demo', process.execPath, ['--import', 'tsx', 'demo/load.ts', '--again'], { cwd: root, env: { ...process.env, DATABASE_URL: db.url } })).trim());
+    say(
+      (
+        await must('Loading the demo', process.execPath, ['--import', 'tsx', 'demo/load.ts', '--again'], {
+          cwd: root,
+          env: { ...process.env, DATABASE_URL: db.url }
+        })
+      ).trim()
+    );
   } finally {
     await db.stop();
   }

@@ -17,7 +17,11 @@ await main(async () => {
   await migrate(db.url);
   const env = { ...process.env, DATABASE_URL: db.url, HOST: host };
   await must('Loading the demo', process.execPath, ['--import', 'tsx', 'demo/load.ts'], { cwd: root, env });
-  const vite = spawn('npx', ['vite', 'dev', '--host', host, '--port', String(port)], { cwd: root, env, stdio: 'inherit' });
+  const vite = spawn('npx', ['vite', 'dev', '--host', host, '--port', String(port)], {
+    cwd: root,
+    env,
+    stdio: 'inherit'
+  });
   vite.on('exit', async (code) => {
     await db.stop();
     process.exit(code ?? 0);

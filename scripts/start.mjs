@@ -33,13 +33,29 @@ await main(async () => {
   try {
     if (!db.foreign) await ensureDatabase(db.url);
     await migrate(db.url);
-    const env = { ...process.env, DATABASE_URL: db.url, HOST: host, PORT: String(port), ORIGIN: `http://${host}:${port}`, NODE_ENV: 'production', BODY_SIZE_LIMIT: '2M' };
+    const env = {
+      ...process.env,
+      DATABASE_URL: db.url,
+      HOST: host,
+      PORT: String(port),
+      ORIGIN: `http://${host}:${port}`,
+      NODE_ENV: 'production',
+      BODY_SIZE_LIMIT: '2M'
+    };
     if (process.env.HOUR_TRAIL_DEMO !== 'no') {
-      const out = await must('Loading the demo', process.execPath, ['--import', 'tsx', 'demo/load.ts'], { cwd: root, env });
+      const out = await must('Loading the demo', process.execPath, ['--import', 'tsx', 'demo/load.ts'], {
+        cwd: root,
+        env
+      });
       if (out.trim()) say(out.trim());
     }
     // A group of its own, so that Ctrl-C reaches us first and the database outlives the last request.
-    server = spawn(process.execPath, ['build/index.js'], { cwd: root, env, stdio: ['ignore', 'inherit', 'inherit'], detached: true });
+    server = spawn(process.execPath, ['build/index.js'], {
+      cwd: root,
+      env,
+      stdio: ['ignore', 'inherit', 'inherit'],
+      detached: true
+    });
     server.on('exit', (code) => {
       if (!ending) {
         console.error('\n  The server stopped by itself. What it said stands above.\n');
@@ -59,7 +75,13 @@ function portFree(host, port) {
   return new Promise((resolve, reject) => {
     const probe = createServer();
     probe.once('error', (e) =>
-      reject(new Plain(e.code === 'EADDRINUSE' ? `Port ${port} is in use. Is Hour Trail running already? Otherwise: PORT=${port + 1} npm start` : `Cannot listen on ${host}:${port}: ${e.message}`))
+      reject(
+        new Plain(
+          e.code === 'EADDRINUSE'
+            ? `Port ${port} is in use. Is Hour Trail running already? Otherwise: PORT=${port + 1} npm start`
+            : `Cannot listen on ${host}:${port}: ${e.message}`
+        )
+      )
     );
     probe.listen({ host, port }, () => probe.close(() => resolve()));
   });
@@ -67,7 +89,10 @@ function portFree(host, port) {
 
 async function answers(url) {
   for (let i = 0; i < 100; i++) {
-    const ok = await fetch(url).then((r) => r.ok, () => false);
+    const ok = await fetch(url).then(
+      (r) => r.ok,
+      () => false
+    );
     if (ok) return;
     await new Promise((r) => setTimeout(r, 100));
   }

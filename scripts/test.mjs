@@ -50,7 +50,11 @@ await main(async () => {
 
     say('Unit and database tests');
     const unit = join(folder, 'unit.json');
-    const vitest = await run('npx', ['vitest', 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`], { cwd: root, env, show: true });
+    const vitest = await run(
+      'npx',
+      ['vitest', 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`],
+      { cwd: root, env, show: true }
+    );
     if (existsSync(unit)) {
       const r = JSON.parse(readFileSync(unit, 'utf8'));
       count(r.numPassedTests, r.numFailedTests);
@@ -61,7 +65,11 @@ await main(async () => {
     await ensureBuild();
     say('The interface in Chromium');
     const e2e = join(folder, 'e2e.json');
-    const play = await run('npx', ['playwright', 'test'], { cwd: root, env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: e2e, PLAYWRIGHT_JSON_OUTPUT_FILE: e2e }, show: true });
+    const play = await run('npx', ['playwright', 'test'], {
+      cwd: root,
+      env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: e2e, PLAYWRIGHT_JSON_OUTPUT_FILE: e2e },
+      show: true
+    });
     if (existsSync(e2e)) {
       const { stats } = JSON.parse(readFileSync(e2e, 'utf8'));
       count(stats.expected + stats.flaky, stats.unexpected);

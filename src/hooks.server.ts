@@ -36,7 +36,9 @@ export const handle: Handle = async ({ event, resolve }) => {
   const who = cookies.get('ht_who');
   locals.personId = who && UUID.test(who) ? who : null;
 
-  const response = await resolve(event, { transformPageChunk: ({ html }) => html.replace('%theme%', locals.theme) });
+  const response = await resolve(event, {
+    transformPageChunk: ({ html }) => html.replace('%theme%', locals.theme)
+  });
   response.headers.set('X-Content-Type-Options', 'nosniff');
   response.headers.set('Referrer-Policy', 'same-origin');
   return response;
@@ -46,7 +48,19 @@ export const handleError: HandleServerError = ({ error: cause, event, status, me
   if (status === 404) return { message: 'Nothing is kept at this address.' };
   if (status < 500) return { message };
   const id = randomUUID().slice(0, 8);
-  const lost = ['ECONNREFUSED', 'CONNECTION_CLOSED', 'CONNECTION_ENDED', 'CONNECTION_DESTROYED', '57P01', '57P03'].includes((cause as { code?: string })?.code ?? '');
+  const lost = [
+    'ECONNREFUSED',
+    'CONNECTION_CLOSED',
+    'CONNECTION_ENDED',
+    'CONNECTION_DESTROYED',
+    '57P01',
+    '57P03'
+  ].includes((cause as { code?: string })?.code ?? '');
   log.error({ id, path: event.url.pathname, err: cause }, 'request failed');
-  return { id, message: lost ? 'The database does not answer. Nothing was written; try again in a moment.' : 'Something went wrong on our side. Nothing was half written.' };
+  return {
+    id,
+    message: lost
+      ? 'The database does not answer. Nothing was written; try again in a moment.'
+      : 'Something went wrong on our side. Nothing was half written.'
+  };
 };

@@ -9,7 +9,10 @@ import { during, Plain } from './say.mjs';
  */
 export async function aptInstall(packages, why) {
   const byHand = `sudo apt-get update && sudo apt-get install -y ${packages.join(' ')}`;
-  if (!existsSync('/usr/bin/apt-get')) throw new Plain(`${why} is missing and this is not Debian. Install it with your system's package manager and start again.`);
+  if (!existsSync('/usr/bin/apt-get'))
+    throw new Plain(
+      `${why} is missing and this is not Debian. Install it with your system's package manager and start again.`
+    );
   const sudo = isRoot() ? [] : (await canSudo()) ? ['sudo', '-n'] : null;
   if (!sudo) throw new Plain(`${why} is missing. Type this, then start again:\n\n    ${byHand}`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };

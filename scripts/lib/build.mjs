@@ -6,7 +6,15 @@ import { during } from './say.mjs';
 
 export const root = new URL('../../', import.meta.url).pathname;
 const stamp = join(root, 'build/.sources');
-const sources = ['src', 'static', 'demo', 'package-lock.json', 'svelte.config.js', 'vite.config.ts', 'tsconfig.json'];
+const sources = [
+  'src',
+  'static',
+  'demo',
+  'package-lock.json',
+  'svelte.config.js',
+  'vite.config.ts',
+  'tsconfig.json'
+];
 
 function hashOf(paths) {
   const hash = createHash('sha256');
@@ -28,14 +36,19 @@ export async function ensurePackages() {
   const mark = join(root, 'node_modules/.hour-trail-lock');
   const now = hashOf(['package-lock.json']);
   if (existsSync(mark) && readFileSync(mark, 'utf8') === now) return;
-  await during('Installing packages (about a minute the first time)', () => must('npm ci', 'npm', ['ci', '--no-fund', '--no-audit', '--loglevel=error'], { cwd: root }));
+  await during('Installing packages (about a minute the first time)', () =>
+    must('npm ci', 'npm', ['ci', '--no-fund', '--no-audit', '--loglevel=error'], { cwd: root })
+  );
   writeFileSync(mark, now);
 }
 
 /** Builds the app for production when its sources changed since the last build. */
 export async function ensureBuild() {
   const now = hashOf(sources);
-  if (existsSync(stamp) && existsSync(join(root, 'build/index.js')) && readFileSync(stamp, 'utf8') === now) return;
-  await during('Building the app (about half a minute)', () => must('Building the app', 'npx', ['vite', 'build'], { cwd: root }));
+  if (existsSync(stamp) && existsSync(join(root, 'build/index.js')) && readFileSync(stamp, 'utf8') === now)
+    return;
+  await during('Building the app (about half a minute)', () =>
+    must('Building the app', 'npx', ['vite', 'build'], { cwd: root })
+  );
   writeFileSync(stamp, now);
 }

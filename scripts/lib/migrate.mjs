@@ -21,7 +21,7 @@ export async function connect(url) {
 }
 
 function explain(error, url) {
-  let where = 'the database';
+  let where;
   try {
     const { hostname, port, pathname } = new URL(url);
     where = `${hostname}:${port || 5432}${pathname}`;
@@ -74,17 +74,27 @@ export async function migrate(url) {
     // Two starts at once must not migrate at once.
     await sql`select pg_advisory_lock(478047804780)`;
     await sql`create table if not exists schema_migration (name text primary key, sha256 text not null, applied_at timestamptz not null default now())`;
-    const done = new Map((await sql`select name, sha256 from schema_migration`).map((r) => [r.name, r.sha256]));
-    const files = readdirSync(folder).filter((f) => /^\d{4}_\w+\.sql$/.test(f)).sort();
+    const done = new Map(
+      (await sql`select name, sha256 from schema_migration`).map((r) => [r.name, r.sha256])
+    );
+    const files = readdirSync(folder)
+      .filter((f) => /^\d{4}_\w+\.sql$/.test(f))
+      .sort();
     for (const name of done.keys()) {
-      if (!files.includes(name)) throw new Plain(`The database was made by a newer Hour Trail (it has ${name}). Update this checkout first.`);
+      if (!files.includes(name))
+        throw new Plain(
+          `The database was made by a newer Hour Trail (it has ${name}). Update this checkout first.`
+        );
     }
     for (const name of files) {
       const text = readFileSync(join(folder, name), 'utf8');
       const sha256 = createHash('sha256').update(text).digest('hex');
       const before = done.get(name);
       if (before === sha256) continue;
-      if (before) throw new Plain(`db/migrations/${name} was changed after it was applied. Restore it and put the change in a new file.`);
+      if (before)
+        throw new Plain(
+          `db/migrations/${name} was changed after it was applied. Restore it and put the change in a new file.`
+        );
       await sql.begin(async (tx) => {
         await tx.unsafe(text);
         await tx`insert into schema_migration (name, sha256) values (${name}, ${sha256})`;

@@ -1,5 +1,15 @@
 import { randomBytes } from 'node:crypto';
-import { chmodSync, chownSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statfsSync,
+  writeFileSync
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { homedir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
@@ -15,7 +25,8 @@ const USER = 'hourtrail';
 async function findPrograms() {
   const folders = [];
   if (existsSync('/usr/lib/postgresql')) {
-    for (const v of readdirSync('/usr/lib/postgresql').sort((a, b) => Number(b) - Number(a))) folders.push(`/usr/lib/postgresql/${v}/bin`);
+    for (const v of readdirSync('/usr/lib/postgresql').sort((a, b) => Number(b) - Number(a)))
+      folders.push(`/usr/lib/postgresql/${v}/bin`);
   }
   for (const p of (process.env.PATH ?? '').split(':')) if (p) folders.push(p);
   for (const folder of folders) {
@@ -38,7 +49,12 @@ async function programs() {
     mkdirSync(dirname(conf), { recursive: true });
     writeFileSync(conf, quiet);
   } else if (await canSudo()) {
-    await run('sudo', ['-n', 'sh', '-c', `mkdir -p ${dirname(conf)} && printf '${quiet.trim()}\\n' > ${conf}`]);
+    await run('sudo', [
+      '-n',
+      'sh',
+      '-c',
+      `mkdir -p ${dirname(conf)} && printf '${quiet.trim()}\\n' > ${conf}`
+    ]);
   }
   try {
     await aptInstall(['postgresql'], 'PostgreSQL');
@@ -47,7 +63,10 @@ async function programs() {
     else await run('sudo', ['-n', 'rm', '-f', conf]);
   }
   const now = await findPrograms();
-  if (!now) throw new Plain(`PostgreSQL ${OLDEST} or newer is needed, and Debian's packages here have none. Install it and start again.`);
+  if (!now)
+    throw new Plain(
+      `PostgreSQL ${OLDEST} or newer is needed, and Debian's packages here have none. Install it and start again.`
+    );
   return now;
 }
 
@@ -71,15 +90,23 @@ const freePort = (wanted) =>
 /** The numbers of the postgres user, which runs the server when we are root: PostgreSQL refuses to run as root. */
 async function serverUser() {
   if (!isRoot()) return null;
-  const line = readFileSync('/etc/passwd', 'utf8').split('\n').find((l) => l.startsWith('postgres:'));
-  if (!line) throw new Plain("There is no user 'postgres' to run the database as; root may not. Install Debian's postgresql package.");
+  const line = readFileSync('/etc/passwd', 'utf8')
+    .split('\n')
+    .find((l) => l.startsWith('postgres:'));
+  if (!line)
+    throw new Plain(
+      "There is no user 'postgres' to run the database as; root may not. Install Debian's postgresql package."
+    );
   const [, , uid, gid] = line.split(':');
   return { uid: Number(uid), gid: Number(gid) };
 }
 
 function needSpace(folder) {
   const { bavail, bsize } = statfsSync(folder);
-  if (bavail * bsize < 300e6) throw new Plain(`The disk with ${folder} is almost full (${Math.round((bavail * bsize) / 1e6)} MB left). Free some space and start again.`);
+  if (bavail * bsize < 300e6)
+    throw new Plain(
+      `The disk with ${folder} is almost full (${Math.round((bavail * bsize) / 1e6)} MB left). Free some space and start again.`
+    );
 }
 
 /**
@@ -100,13 +127,17 @@ export async function ownCluster({ folder, throwaway = false }) {
   needSpace(folder);
   if (user) {
     const seen = await run('test', ['-x', folder], asServer);
-    if (seen.code !== 0) throw new Plain(`The user 'postgres', which runs the database when you are root, cannot enter ${folder}. Set HOUR_TRAIL_DATA to a folder it can, such as /var/lib/hour-trail.`);
+    if (seen.code !== 0)
+      throw new Plain(
+        `The user 'postgres', which runs the database when you are root, cannot enter ${folder}. Set HOUR_TRAIL_DATA to a folder it can, such as /var/lib/hour-trail.`
+      );
   }
   if (!existsSync(secret)) writeFileSync(secret, randomBytes(24).toString('base64url'), { mode: 0o600 });
   const password = readFileSync(secret, 'utf8').trim();
 
   if (!existsSync(join(cluster, 'PG_VERSION'))) {
-    if (existsSync(cluster) && readdirSync(cluster).length > 0) throw new Plain(`${cluster} is not a database and not empty. Move it away and start again.`);
+    if (existsSync(cluster) && readdirSync(cluster).length > 0)
+      throw new Plain(`${cluster} is not a database and not empty. Move it away and start again.`);
     mkdirSync(cluster, { recursive: true, mode: 0o700 });
     const pwfile = join(cluster, '..', 'secret.init');
     writeFileSync(pwfile, password, { mode: 0o600 });
@@ -115,7 +146,25 @@ export async function ownCluster({ folder, throwaway = false }) {
       chownSync(pwfile, user.uid, user.gid);
     }
     chmodSync(cluster, 0o700);
-    const make = () => must('Making the database', join(bin, 'initdb'), ['-D', cluster, '-U', USER, '-E', 'UTF8', '--locale=C.UTF-8', '-A', 'scram-sha-256', `--pwfile=${pwfile}`, ...(throwaway ? ['--no-sync'] : [])], asServer);
+    const make = () =>
+      must(
+        'Making the database',
+        join(bin, 'initdb'),
+        [
+          '-D',
+          cluster,
+          '-U',
+          USER,
+          '-E',
+          'UTF8',
+          '--locale=C.UTF-8',
+          '-A',
+          'scram-sha-256',
+          `--pwfile=${pwfile}`,
+          ...(throwaway ? ['--no-sync'] : [])
+        ],
+        asServer
+      );
     try {
       await (throwaway ? make() : during('Making the database', make));
     } catch (error) {
@@ -127,7 +176,9 @@ export async function ownCluster({ folder, throwaway = false }) {
   }
   const made = Number(readFileSync(join(cluster, 'PG_VERSION'), 'utf8').trim());
   if (made !== version && !existsSync(`/usr/lib/postgresql/${made}/bin/postgres`)) {
-    throw new Plain(`The data in ${cluster} was made by PostgreSQL ${made}, and only ${version} is installed here. Install postgresql-${made}, or move the data with pg_dump.`);
+    throw new Plain(
+      `The data in ${cluster} was made by PostgreSQL ${made}, and only ${version} is installed here. Install postgresql-${made}, or move the data with pg_dump.`
+    );
   }
   const own = made === version ? bin : `/usr/lib/postgresql/${made}/bin`;
 
@@ -148,23 +199,34 @@ export async function ownCluster({ folder, throwaway = false }) {
     ...(throwaway ? ['-c fsync=off', '-c full_page_writes=off', '-c synchronous_commit=off'] : [])
   ].join(' ');
   // pg_ctl must not hold our pipes: the server it leaves behind would keep them open.
-  const start = await run(join(own, 'pg_ctl'), ['-D', cluster, '-w', '-t', '60', '-l', log, '-o', settings, 'start'], { ...asServer, stdio: 'ignore' });
+  const start = await run(
+    join(own, 'pg_ctl'),
+    ['-D', cluster, '-w', '-t', '60', '-l', log, '-o', settings, 'start'],
+    { ...asServer, stdio: 'ignore' }
+  );
   if (start.code !== 0) {
     const tail = existsSync(log) ? readFileSync(log, 'utf8').trim().split('\n').slice(-6).join('\n    ') : '';
-    throw new Plain(`The database in ${cluster} does not start. Its log ends:\n    ${tail}\n  If the data is worth nothing, move ${folder} away and start again.`);
+    throw new Plain(
+      `The database in ${cluster} does not start. Its log ends:\n    ${tail}\n  If the data is worth nothing, move ${folder} away and start again.`
+    );
   }
   return {
     url: url(port),
     started: true,
     stop: async () => {
-      await run(join(own, 'pg_ctl'), ['-D', cluster, '-m', throwaway ? 'immediate' : 'fast', '-w', 'stop'], asServer);
+      await run(
+        join(own, 'pg_ctl'),
+        ['-D', cluster, '-m', throwaway ? 'immediate' : 'fast', '-w', 'stop'],
+        asServer
+      );
     }
   };
 }
 
 /** The database to use: somebody else's server by DATABASE_URL, or our own cluster. */
 export async function database() {
-  if (process.env.DATABASE_URL) return { url: process.env.DATABASE_URL, stop: async () => {}, started: false, foreign: true };
+  if (process.env.DATABASE_URL)
+    return { url: process.env.DATABASE_URL, stop: async () => {}, started: false, foreign: true };
   const cluster = await ownCluster({ folder: dataFolder() });
   if (cluster.started) say(`Database running, data in ${dataFolder()}`);
   return { ...cluster, foreign: false };

@@ -28,7 +28,8 @@ export function run(command, args, { show = false, ...options } = {}) {
 export async function must(what, command, args, options) {
   const { code, out } = await run(command, args, options);
   if (code === 0) return out;
-  if (/No space left on device|ENOSPC/.test(out)) throw new Plain('The disk is full. Free some space (about 1 GB) and start again.');
+  if (/No space left on device|ENOSPC/.test(out))
+    throw new Plain('The disk is full. Free some space (about 1 GB) and start again.');
   const tail = out.trim().split('\n').slice(-12).join('\n    ');
   throw new Plain(`${what} failed.${tail ? ` It said:\n    ${tail}` : ''}`);
 }

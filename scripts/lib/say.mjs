@@ -50,6 +50,7 @@ export async function main(run) {
 function inPlainWords(error) {
   if (error instanceof Plain) return error.message;
   if (error?.code === 'ENOSPC') return 'The disk is full. Free some space (about 1 GB) and start again.';
-  if (error?.code === 'EACCES') return `No permission to write ${error.path ?? 'where Hour Trail keeps its data'}. Set HOUR_TRAIL_DATA to a folder of yours.`;
+  if (error?.code === 'EACCES')
+    return `No permission to write ${error.path ?? 'where Hour Trail keeps its data'}. Set HOUR_TRAIL_DATA to a folder of yours.`;
   return null;
 }

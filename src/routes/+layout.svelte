@@ -39,7 +39,8 @@
     if (shell.panel === 'find' || shell.panel === 'keys') shell.panel = null;
   });
 
-  const typing = (t: EventTarget | null) => t instanceof HTMLElement && (t.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(t.tagName));
+  const typing = (t: EventTarget | null) =>
+    t instanceof HTMLElement && (t.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(t.tagName));
   function keys(e: KeyboardEvent) {
     if (e.key === 'Escape' && shell.panel) {
       shell.panel = null;
@@ -52,21 +53,25 @@
     }
     if (!single || !data.team || e.ctrlKey || e.metaKey || e.altKey || typing(e.target)) return;
     const places: Record<string, string> = { t: '/', o: '/outings', d: '/outings/day', b: '/bench' };
-    if (e.key === 'l') openHours((page.params.id && page.route.id?.startsWith('/machines/') ? page.params.id : null) ?? null);
+    if (e.key === 'l')
+      openHours((page.params.id && page.route.id?.startsWith('/machines/') ? page.params.id : null) ?? null);
     else if (e.key === '/') shell.panel = 'find';
     else if (e.key === '?') shell.panel = shell.panel === 'keys' ? null : 'keys';
     else if (places[e.key]) void goto(places[e.key]!);
     else return;
     e.preventDefault();
   }
-  const here = (path: string) => (page.url.pathname === path || (path !== '/' && page.url.pathname.startsWith(path)) ? 'page' : undefined);
+  const here = (path: string) =>
+    page.url.pathname === path || (path !== '/' && page.url.pathname.startsWith(path)) ? 'page' : undefined;
 </script>
 
 <svelte:window onkeydown={keys} ononline={() => (offline = false)} onoffline={() => (offline = true)} />
 
 <a class="sr-only focus:not-sr-only" href="#main">To the page</a>
 <header class="no-print frame flex flex-wrap items-center gap-x-5 gap-y-2 py-2" data-ready={ready}>
-  <a href="/" class="flex items-center gap-2 no-underline" aria-label="Hour Trail, to the trail"><Mark /><span class="figure text-2xl leading-none font-bold">Hour Trail</span></a>
+  <a href="/" class="flex items-center gap-2 no-underline" aria-label="Hour Trail, to the trail"
+    ><Mark /><span class="figure text-2xl leading-none font-bold">Hour Trail</span></a
+  >
   {#if data.team}
     <nav aria-label="Places" class="places figure flex gap-4 text-xl">
       <a href="/" aria-current={here('/')}>Trail</a>
@@ -92,18 +97,31 @@
         </select>
       </label>
       <a class="link" href="/team">{data.team.name}</a>
-      <button type="button" class="act" aria-label="Shortcuts" onclick={() => (shell.panel = shell.panel === 'keys' ? null : 'keys')}>?</button>
+      <button
+        type="button"
+        class="act"
+        aria-label="Shortcuts"
+        onclick={() => (shell.panel = shell.panel === 'keys' ? null : 'keys')}>?</button
+      >
     </div>
   {/if}
 </header>
 
-{#if offline}<p class="no-print frame error py-1" role="status">No connection. What you write stays on this page until it is back.</p>{/if}
+{#if offline}<p class="no-print frame error py-1" role="status">
+    No connection. What you write stays on this page until it is back.
+  </p>{/if}
 
 {#if shell.panel && data.team}
-  <section class="no-print panel" aria-label={shell.panel === 'hours' ? 'Log hours' : shell.panel === 'find' ? 'Find' : 'Shortcuts'}>
+  <section
+    class="no-print panel"
+    aria-label={shell.panel === 'hours' ? 'Log hours' : shell.panel === 'find' ? 'Find' : 'Shortcuts'}
+  >
     <div class="frame py-4">
       {#if shell.panel === 'hours'}
-        {#await import('$lib/ui/hours/LogHours.svelte') then { default: LogHours }}{#key shell.machineId}<LogHours people={data.people} today={data.today} />{/key}{/await}
+        {#await import('$lib/ui/hours/LogHours.svelte') then { default: LogHours }}{#key shell.machineId}<LogHours
+              people={data.people}
+              today={data.today}
+            />{/key}{/await}
       {:else if shell.panel === 'find'}
         {#await import('$lib/ui/shell/Find.svelte') then { default: Find }}<Find />{/await}
       {:else}
@@ -126,7 +144,8 @@
 <main id="main" class="frame pt-4 pb-10" bind:this={main} tabindex="-1">{@render children()}</main>
 
 <footer class="frame rule-t quiet py-3 text-sm">
-  The machine’s own manual, local rules and a licensed workshop have the last word. Hour Trail invents no figure: what is not on the sheet is unknown.
+  The machine’s own manual, local rules and a licensed workshop have the last word. Hour Trail invents no
+  figure: what is not on the sheet is unknown.
 </footer>
 
 <style>

@@ -10,7 +10,11 @@
 
 {#if data.teamAssumed && data.team?.isDemo}
   <div class="rule-b mb-3 flex flex-wrap items-baseline gap-x-5 gap-y-1 pb-3">
-    <p>This is the demo team, with a season in its book. <strong>Look round with it, or begin with your own?</strong></p>
+    <p>
+      This is the demo team, with a season in its book. <strong
+        >Look round with it, or begin with your own?</strong
+      >
+    </p>
     <a class="link" href="/welcome?stay" data-sveltekit-reload>Look round with the demo</a>
     <a class="link font-bold" href="/welcome">Set up your own team</a>
   </div>
@@ -20,21 +24,26 @@
   <h1>{data.team?.name}</h1>
   <ul class="flex flex-wrap gap-x-5 gap-y-1 text-sm" aria-label="Machines by state">
     {#each STATES as state (state)}
-      <li class:quiet={!data.trail.counts[state]}><StateMark {state} word /> <span class="figure text-base">{data.trail.counts[state] ?? 0}</span></li>
+      <li class:quiet={!data.trail.counts[state]}>
+        <StateMark {state} word /> <span class="figure text-base">{data.trail.counts[state] ?? 0}</span>
+      </li>
     {/each}
   </ul>
 </div>
 {#if data.trail.nextOuting}
   <p class="quiet mt-1 text-sm">
     <span class="tape" aria-hidden="true"></span>
-    Next out: {data.trail.nextOuting.name}, {awayInWords(data.trail.today, data.trail.nextOuting.firstDay)}. A stake inside a taped stretch is done before it.
+    Next out: {data.trail.nextOuting.name}, {awayInWords(data.trail.today, data.trail.nextOuting.firstDay)}. A
+    stake inside a taped stretch is done before it.
   </p>
 {/if}
 
 {#if data.trail.order.length === 0}
   <div class="mt-10 max-w-xl">
     <h2>No machine yet</h2>
-    <p class="mt-2">A lane appears here for each machine: its hours, the work behind it, and what falls due ahead.</p>
+    <p class="mt-2">
+      A lane appears here for each machine: its hours, the work behind it, and what falls due ahead.
+    </p>
     <p class="mt-4"><a class="add" href="/machines/new">Add the first machine</a></p>
   </div>
 {:else}

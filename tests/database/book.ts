@@ -29,21 +29,61 @@ export class Book {
   }
 
   async standing() {
-    const [row] = await this.sql`select total, estimated from machine_standing where team_id = ${this.team.id} and machine_id = ${this.machineId}`;
+    const [row] = await this
+      .sql`select total, estimated from machine_standing where team_id = ${this.team.id} and machine_id = ${this.machineId}`;
     return row as { total: number | null; estimated: boolean };
   }
 }
 
-export async function openBook({ meter = 'hour meter', reading = '38.4' }: { meter?: 'hour meter' | 'reckoned'; reading?: string } = {}): Promise<Book> {
+export async function openBook({
+  meter = 'hour meter',
+  reading = '38.4'
+}: { meter?: 'hour meter' | 'reckoned'; reading?: string } = {}): Promise<Book> {
   const database = await freshDatabase();
   const sql = connect(database.url, 4);
   const personId = uuid();
-  const team = await createTeam(sql, { id: uuid(), name: 'Lower Barn Workshop', timeZone: 'Europe/London', you: { id: personId, name: 'Wren Oddie', role: 'mechanic' } });
+  const team = await createTeam(sql, {
+    id: uuid(),
+    name: 'Lower Barn Workshop',
+    timeZone: 'Europe/London',
+    you: { id: personId, name: 'Wren Oddie', role: 'mechanic' }
+  });
   const machineId = uuid();
   const taskId = uuid();
   const earlier = new Date(NOW.getTime() - 10 * 86_400_000);
-  await addMachine(sql, team, personId, machineSchema.parse({ id: machineId, plate: '7', name: 'Barrow 250', kind: 'four-stroke enduro', meter, reading, bookFromNew: false, task: null }), earlier);
-  await addTask(sql, team, personId, taskSchema.parse({ id: taskId, machineId, name: 'Engine oil', job: 'engine-oil', everyHours: '15', limitHours: '18', lastDone: 'done', lastDoneDay: '2026-05-01', lastDoneHours: '25' }), earlier);
+  await addMachine(
+    sql,
+    team,
+    personId,
+    machineSchema.parse({
+      id: machineId,
+      plate: '7',
+      name: 'Barrow 250',
+      kind: 'four-stroke enduro',
+      meter,
+      reading,
+      bookFromNew: false,
+      task: null
+    }),
+    earlier
+  );
+  await addTask(
+    sql,
+    team,
+    personId,
+    taskSchema.parse({
+      id: taskId,
+      machineId,
+      name: 'Engine oil',
+      job: 'engine-oil',
+      everyHours: '15',
+      limitHours: '18',
+      lastDone: 'done',
+      lastDoneDay: '2026-05-01',
+      lastDoneHours: '25'
+    }),
+    earlier
+  );
   return new Book(sql, team, personId, machineId, taskId, async () => {
     await sql.end();
     await database.drop();

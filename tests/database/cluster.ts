@@ -28,7 +28,10 @@ export default async function setup(): Promise<() => Promise<void>> {
 }
 
 /** Makes a template database with the newest schema; what `fill` puts in is in every copy. */
-export async function makeTemplate(name: string, fill: (url: string) => Promise<void> = async () => {}): Promise<void> {
+export async function makeTemplate(
+  name: string,
+  fill: (url: string) => Promise<void> = async () => {}
+): Promise<void> {
   const url = databaseUrl(name);
   const admin = await connect(databaseUrl('postgres'));
   await admin`drop database if exists ${admin(name)}`;
@@ -46,7 +49,9 @@ export function databaseUrl(name: string): string {
 }
 
 /** A database of one's own, copied from a template. */
-export async function freshDatabase(template = TEMPLATE): Promise<{ url: string; drop: () => Promise<void> }> {
+export async function freshDatabase(
+  template = TEMPLATE
+): Promise<{ url: string; drop: () => Promise<void> }> {
   const name = `t_${crypto.randomUUID().replaceAll('-', '')}`;
   const admin = await connect(databaseUrl('postgres'));
   // Copies of one template wait for one another; without the lock the second is refused.

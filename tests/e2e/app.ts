@@ -25,10 +25,27 @@ export class App {
   async start(): Promise<void> {
     const { port } = new URL(this.url);
     this.#server = spawn(process.execPath, ['build/index.js'], {
-      env: { ...process.env, DATABASE_URL: this.databaseUrl, HOST: '127.0.0.1', PORT: port, ORIGIN: this.url, NODE_ENV: 'production', BODY_SIZE_LIMIT: '2M' },
+      env: {
+        ...process.env,
+        DATABASE_URL: this.databaseUrl,
+        HOST: '127.0.0.1',
+        PORT: port,
+        ORIGIN: this.url,
+        NODE_ENV: 'production',
+        BODY_SIZE_LIMIT: '2M'
+      },
       stdio: ['ignore', 'inherit', 'inherit']
     });
-    await expect.poll(() => fetch(`${this.url}/health`).then((r) => r.status, () => 0), { timeout: 20_000 }).toBe(200);
+    await expect
+      .poll(
+        () =>
+          fetch(`${this.url}/health`).then(
+            (r) => r.status,
+            () => 0
+          ),
+        { timeout: 20_000 }
+      )
+      .toBe(200);
   }
 
   async stop(): Promise<void> {
@@ -41,7 +58,8 @@ export class App {
     });
   }
 
-  machineId = async (plate: string): Promise<string> => (await this.sql`select id from machine where plate = ${plate}`)[0]!.id;
+  machineId = async (plate: string): Promise<string> =>
+    (await this.sql`select id from machine where plate = ${plate}`)[0]!.id;
 }
 
 export const test = base.extend<{ template: string; app: App; work: Page }>({
@@ -63,7 +81,9 @@ export const test = base.extend<{ template: string; app: App; work: Page }>({
     await ready(page);
     if (template !== TEMPLATE) {
       await page.getByLabel('Working').selectOption({ label: 'Jory Pell' });
-      await expect.poll(async () => (await page.context().cookies(app.url)).some((c) => c.name === 'ht_who')).toBe(true);
+      await expect
+        .poll(async () => (await page.context().cookies(app.url)).some((c) => c.name === 'ht_who'))
+        .toBe(true);
     }
     await use(page);
   }

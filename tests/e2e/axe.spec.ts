@@ -14,21 +14,48 @@ for (const theme of ['light', 'dark'] as const) {
       expect(violations.map((v) => `${what}: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
     };
     for (const path of [
-      '/', '/welcome', '/team', '/bench', '/outings', '/outings/day', '/machines/new', `/machines/${machine}`, `/machines/${machine}?task=new`, `/machines/${machine}?done=${task!.id}`,
-      `/machines/${machine}/sheet`, `/machines/${machine}/visit?task=${task!.id}`, `/visits/${visit!.id}`, `/records/${record!.id}`, '/health', '/nothing'
+      '/',
+      '/welcome',
+      '/team',
+      '/bench',
+      '/outings',
+      '/outings/day',
+      '/machines/new',
+      `/machines/${machine}`,
+      `/machines/${machine}?task=new`,
+      `/machines/${machine}?done=${task!.id}`,
+      `/machines/${machine}/sheet`,
+      `/machines/${machine}/visit?task=${task!.id}`,
+      `/visits/${visit!.id}`,
+      `/records/${record!.id}`,
+      '/health',
+      '/nothing'
     ]) {
       await open(page, path);
       await look(path);
     }
     await open(page, '/');
-    for (const [key, what] of [['l', 'log hours'], ['/', 'find'], ['?', 'shortcuts']] as const) {
+    for (const [key, what] of [
+      ['l', 'log hours'],
+      ['/', 'find'],
+      ['?', 'shortcuts']
+    ] as const) {
       await page.keyboard.press(key);
-      await page.getByRole('region', { name: /Log hours|Find|Shortcuts/ }).locator('label, h2').first().waitFor();
+      await page
+        .getByRole('region', { name: /Log hours|Find|Shortcuts/ })
+        .locator('label, h2')
+        .first()
+        .waitFor();
       await look(what);
       await page.keyboard.press('Escape');
     }
     await open(page, `/visits/${visit!.id}`);
-    for (const step of [/Refit and torque engine drain/, /Pour the oil/, /Read the level/, /Read the magnet/]) {
+    for (const step of [
+      /Refit and torque engine drain/,
+      /Pour the oil/,
+      /Read the level/,
+      /Read the magnet/
+    ]) {
       await page.getByRole('button', { name: step }).click();
       await look(String(step));
     }

@@ -18,10 +18,15 @@ test('a reading below the last is questioned; a replaced meter settles it', asyn
   await form.getByLabel('What happened').fill('glass broken');
   await form.getByRole('button', { name: 'Log', exact: true }).click();
   await expect(page.getByRole('status')).toContainText('84 stands at 96.6 h');
-  expect(await app.sql`select last_value from meter where machine_id = ${id} and removed_at is not null`).toEqual([{ last_value: 9620 }]);
+  expect(
+    await app.sql`select last_value from meter where machine_id = ${id} and removed_at is not null`
+  ).toEqual([{ last_value: 9620 }]);
 });
 
-test('nobody is written down as nobody: it asks who is working, and keeps what was typed', async ({ page, app }) => {
+test('nobody is written down as nobody: it asks who is working, and keeps what was typed', async ({
+  page,
+  app
+}) => {
   await open(page, '/');
   await page.keyboard.press('l');
   const form = page.getByRole('form', { name: 'Log hours' });
@@ -33,13 +38,21 @@ test('nobody is written down as nobody: it asks who is working, and keeps what w
   await expect(form.getByLabel('Meter shows, h')).toHaveValue('143');
   await form.getByRole('button', { name: 'Log', exact: true }).dblclick();
   await expect(page.getByRole('status')).toContainText('33 stands at 143.0 h');
-  expect(await app.sql`select p.name from reading r join person p on p.id = r.created_by where r.value = 14300`).toEqual([{ name: 'Anwen Skarrow' }]);
+  expect(
+    await app.sql`select p.name from reading r join person p on p.id = r.created_by where r.value = 14300`
+  ).toEqual([{ name: 'Anwen Skarrow' }]);
 });
 
 test('the server answers bad writes clearly and never with a 500', async ({ work: page, app }) => {
   const machineId = await app.machineId('12');
-  const post = (url: string, data: unknown) => page.request.post(url, { data, headers: { 'content-type': 'application/json' } });
-  const good = { id: crypto.randomUUID(), machineId, typed: '119', day: new Date().toISOString().slice(0, 10) };
+  const post = (url: string, data: unknown) =>
+    page.request.post(url, { data, headers: { 'content-type': 'application/json' } });
+  const good = {
+    id: crypto.randomUUID(),
+    machineId,
+    typed: '119',
+    day: new Date().toISOString().slice(0, 10)
+  };
   const cases: [string, unknown][] = [
     ['/api/readings', {}],
     ['/api/readings', { ...good, typed: '9'.repeat(50) }],
@@ -51,7 +64,10 @@ test('the server answers bad writes clearly and never with a 500', async ({ work
     ['/api/tasks', { id: 1 }],
     ['/api/machines', []],
     ['/api/visits', { id: crypto.randomUUID(), taskId: crypto.randomUUID() }],
-    ['/api/visits/not-an-id/entries', { id: crypto.randomUUID(), stepKey: 'gather', action: 'done', content: {} }],
+    [
+      '/api/visits/not-an-id/entries',
+      { id: crypto.randomUUID(), stepKey: 'gather', action: 'done', content: {} }
+    ],
     ['/api/visits/not-an-id/close', {}],
     ['/api/events/not-an-id', { off: true }]
   ];
@@ -61,8 +77,11 @@ test('the server answers bad writes clearly and never with a 500', async ({ work
     expect(Object.keys((await answer.json()).errors).length).toBeGreaterThan(0);
   }
   expect((await page.request.post('/api/readings', { form: { typed: '1' } })).status()).toBeLessThan(500);
-  for (const path of ['/machines/nothing', '/records/nothing', '/visits/nothing', '/nothing']) expect((await page.request.get(path)).status()).toBe(404);
-  expect((await fetch(app.url, { headers: { host: 'elsewhere.example' } }).catch(() => ({ status: 421 }))).status).not.toBe(500);
+  for (const path of ['/machines/nothing', '/records/nothing', '/visits/nothing', '/nothing'])
+    expect((await page.request.get(path)).status()).toBe(404);
+  expect(
+    (await fetch(app.url, { headers: { host: 'elsewhere.example' } }).catch(() => ({ status: 421 }))).status
+  ).not.toBe(500);
 });
 
 test('a database that is gone is said so, and nothing typed is lost', async ({ work: page, app }) => {
@@ -80,11 +99,14 @@ test('a database that is gone is said so, and nothing typed is lost', async ({ w
   expect(await app.sql`select 1 from reading where value = 9750`).toHaveLength(1);
 });
 
-test('keys: lanes, places, find, the sheet of shortcuts, and the switch that turns them off', async ({ work: page }) => {
+test('keys: lanes, places, find, the sheet of shortcuts, and the switch that turns them off', async ({
+  work: page
+}) => {
   await page.keyboard.press('j');
   await page.keyboard.press('j');
   await expect(page.locator('[data-at="1"] [data-lane-link]')).toBeFocused();
   await page.keyboard.press('/');
+  await expect(page.getByLabel('Find a machine or a place')).toBeFocused();
   await page.keyboard.type('murm');
   await expect(page.getByRole('option', { name: /E1\s+Murmur/ }).first()).toBeVisible();
   await page.getByLabel('Find a machine or a place').press('Enter');

@@ -4,10 +4,15 @@ import { expect, open, ready, test, type App } from './app';
 const lane = (page: Page, plate: string) => page.getByRole('article', { name: new RegExp(`^${plate} `) });
 const listed = (page: Page) => page.getByRole('region', { name: 'Open now' });
 
-test('from due to done: the fleet, hours in, an oil and screen change, the next one moved on', async ({ work: page, app }) => {
+test('from due to done: the fleet, hours in, an oil and screen change, the next one moved on', async ({
+  work: page,
+  app
+}) => {
   // The trail: what presses most stands on top, in words.
   await expect(page.getByRole('article').first()).toContainText('past limit');
-  await expect(lane(page, '12')).toContainText('Engine oil, screen and filter in 2.1 h, inside Harrow Edge Hare');
+  await expect(lane(page, '12')).toContainText(
+    'Engine oil, screen and filter in 2.1 h, inside Harrow Edge Hare'
+  );
   await expect(lane(page, '12')).toContainText('118.4 h');
 
   // One key, one reading; the lane moves and says what is due.
@@ -17,10 +22,14 @@ test('from due to done: the fleet, hours in, an oil and screen change, the next 
   await form.getByLabel('Meter shows, h').fill('121,0');
   await form.getByLabel('Remark').fill('dust');
   await form.getByRole('button', { name: 'Log', exact: true }).click();
-  await expect(page.getByRole('status')).toContainText('12 stands at 121.0 h. Now: Engine oil, screen and filter 0.5 h over, past due');
+  await expect(page.getByRole('status')).toContainText(
+    '12 stands at 121.0 h. Now: Engine oil, screen and filter 0.5 h over, past due'
+  );
   await expect(lane(page, '12')).toContainText('past due');
   const id = await app.machineId('12');
-  expect(await app.sql`select value, remark from reading r where machine_id = ${id} order by read_at desc limit 1`).toEqual([{ value: 12100, remark: 'dust' }]);
+  expect(
+    await app.sql`select value, remark from reading r where machine_id = ${id} order by read_at desc limit 1`
+  ).toEqual([{ value: 12100, remark: 'dust' }]);
 
   // The machine: its tasks with what is left, its readings.
   await lane(page, '12').getByRole('link', { name: '12 Fell 250' }).click();
@@ -31,13 +40,19 @@ test('from due to done: the fleet, hours in, an oil and screen change, the next 
   await expect(page.getByRole('row', { name: /121\.0 h/ }).first()).toContainText('Jory Pell');
 
   // The stake starts the visit.
-  await page.getByRole('group', { name: /Trail of/ }).getByRole('link', { name: /^Engine oil, screen and filter/ }).click();
+  await page
+    .getByRole('group', { name: /Trail of/ })
+    .getByRole('link', { name: /^Engine oil, screen and filter/ })
+    .last()
+    .click({ position: { x: 10, y: 8 } });
   await expect(page.getByText('22 N·m')).toBeVisible();
   await page.getByRole('button', { name: 'Start the visit' }).click();
   await expect(page.getByRole('article', { name: 'Step 1 of 26' })).toContainText('10W-50');
 
-  const next = (name = 'Done') => page.getByRole('article', { name: /^Step/ }).getByRole('button', { name, exact: true }).click();
-  const heading = (text: string) => expect(page.getByRole('article', { name: /^Step/ }).getByRole('heading').first()).toHaveText(text);
+  const next = (name = 'Done') =>
+    page.getByRole('article', { name: /^Step/ }).getByRole('button', { name, exact: true }).click();
+  const heading = (text: string) =>
+    expect(page.getByRole('article', { name: /^Step/ }).getByRole('heading').first()).toHaveText(text);
   for (const title of ['Lay out tools, parts and oil', 'Read the hour meter', 'Stand it level and secure']) {
     await heading(title);
     await next();
@@ -52,7 +67,14 @@ test('from due to done: the fleet, hours in, an oil and screen change, the next 
   await heading('Tip it, then measure what came out');
 
   // Left half-way: a reload and a dead server lose nothing.
-  await expect.poll(async () => (await app.sql`select 1 from visit_entry e join visit v on v.id = e.visit_id where v.machine_id = ${id} and v.closed_at is null`).length).toBe(8);
+  await expect
+    .poll(
+      async () =>
+        (
+          await app.sql`select 1 from visit_entry e join visit v on v.id = e.visit_id where v.machine_id = ${id} and v.closed_at is null`
+        ).length
+    )
+    .toBe(8);
   await app.stop();
   await app.start();
   await page.reload();
@@ -60,7 +82,9 @@ test('from due to done: the fleet, hours in, an oil and screen change, the next 
   await heading('Tip it, then measure what came out');
   await expect(listed(page)).toContainText('Open now: 3');
   await page.getByRole('button', { name: 'Close the visit' }).click();
-  await expect(page.getByRole('alert').filter({ hasText: 'Not closed' })).toContainText('Engine drain plug is off.');
+  await expect(page.getByRole('alert').filter({ hasText: 'Not closed' })).toContainText(
+    'Engine drain plug is off.'
+  );
 
   await page.getByLabel(/^Drained/).fill('0.9 qt');
   await expect(page.getByText('852 ml = 0.9 US qt')).toBeVisible();
@@ -129,14 +153,22 @@ test('from due to done: the fleet, hours in, an oil and screen change, the next 
   await expect(page).toHaveURL(/\/records\//);
   await expect(page.getByText('at 121.0 h, by Jory Pell')).toBeVisible();
   await expect(page.getByRole('row', { name: 'Poured' })).toContainText('930 ml');
-  const records = await app.sql`select hours, findings from service_record where machine_id = ${id} order by done_at desc limit 2`;
-  expect(records[0]).toMatchObject({ hours: 12100, findings: { drainedMl: 851.7, pouredMl: 930, level: { position: 0.6 }, rules: { holdBackPercent: 8 } } });
+  const records =
+    await app.sql`select hours, findings from service_record where machine_id = ${id} order by done_at desc limit 2`;
+  expect(records[0]).toMatchObject({
+    hours: 12100,
+    findings: { drainedMl: 851.7, pouredMl: 930, level: { position: 0.6 }, rules: { holdBackPercent: 8 } }
+  });
   expect(records[1]!.hours).toBeLessThan(12100);
   await page.goBack();
   await page.goto(`/machines/${id}`);
   await ready(page);
-  await expect(page.getByRole('row', { name: /Engine oil, screen and filter/ }).first()).toContainText('15.0 h');
-  await expect(page.getByRole('link', { name: /^Engine oil, screen and filter.*done 0\.0 h ago/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /Engine oil, screen and filter/ }).first()).toContainText(
+    '15.0 h'
+  );
+  await expect(
+    page.getByRole('link', { name: /^Engine oil, screen and filter.*done 0\.0 h ago/ })
+  ).toBeVisible();
 });
 
 test('a whole race day in one grid: good rows are kept, a doubtful one asks', async ({ work: page, app }) => {
@@ -156,7 +188,8 @@ test('a whole race day in one grid: good rows are kept, a doubtful one asks', as
   await page.getByLabel('8 meter shows').fill('68');
   await page.getByRole('button', { name: 'Write down 1 row' }).click();
   await expect(page.getByText(/8 written down: 68\.0 h\. Now: Gearbox oil/)).toBeVisible();
-  const rows = await app.sql`select m.plate, r.value, r.ridden, o.kind, o.remark from outing o join reading r on r.id = o.id join machine m on m.id = o.machine_id where o.created_at > now() - interval '1 minute' and r.read_at > now() - interval '1 minute' order by m.plate`;
+  const rows =
+    await app.sql`select m.plate, r.value, r.ridden, o.kind, o.remark from outing o join reading r on r.id = o.id join machine m on m.id = o.machine_id where o.created_at > now() - interval '1 minute' and r.read_at > now() - interval '1 minute' order by m.plate`;
   expect(rows).toEqual([
     { plate: '5', value: 4810, ridden: null, kind: 'race', remark: '' },
     { plate: '8', value: 6800, ridden: null, kind: 'race', remark: 'fork weeps 🛠️' },
@@ -168,7 +201,11 @@ async function visitOf(app: App): Promise<string> {
   return (await app.sql`select id from visit where closed_at is null`)[0]!.id;
 }
 
-test('two tabs on one visit: each sees the other’s ticks and none is lost', async ({ work: page, app, context }) => {
+test('two tabs on one visit: each sees the other’s ticks and none is lost', async ({
+  work: page,
+  app,
+  context
+}) => {
   const id = await visitOf(app);
   const other = await context.newPage();
   await open(page, `/visits/${id}`);
@@ -183,7 +220,10 @@ test('two tabs on one visit: each sees the other’s ticks and none is lost', as
   expect(await app.sql`select 1 from visit_entry where visit_id = ${id}`).toHaveLength(11);
 });
 
-test('a tick made without the server is kept, over a reload, and sent when it is back', async ({ work: page, app }) => {
+test('a tick made without the server is kept, over a reload, and sent when it is back', async ({
+  work: page,
+  app
+}) => {
   const id = await visitOf(app);
   await open(page, `/visits/${id}`);
   await page.route('**/entries', (route) => route.abort());
@@ -193,6 +233,13 @@ test('a tick made without the server is kept, over a reload, and sent when it is
   await expect(page.getByText('10 of 25 steps')).toBeVisible();
   await page.unroute('**/entries');
   await page.reload();
-  await expect.poll(async () => (await app.sql`select content->>'ml' as ml from visit_entry where visit_id = ${id} order by seq desc limit 1`)[0]!.ml).toBe('2000');
+  await expect
+    .poll(
+      async () =>
+        (
+          await app.sql`select content->>'ml' as ml from visit_entry where visit_id = ${id} order by seq desc limit 1`
+        )[0]!.ml
+    )
+    .toBe('2000');
   await expect(page.getByText('10 of 25 steps')).toBeVisible();
 });

@@ -11,7 +11,11 @@ export const id = z.uuid();
 
 /** A name that has to be there. */
 export const name = (what: string, max: number) =>
-  z.string({ error: `Write ${what}.` }).trim().min(1, `Write ${what}.`).max(max, `At most ${max} characters.`);
+  z
+    .string({ error: `Write ${what}.` })
+    .trim()
+    .min(1, `Write ${what}.`)
+    .max(max, `At most ${max} characters.`);
 
 /** Free words: long enough for any story, short enough for a page. */
 export const remark = z.string().trim().max(10_000, 'At most 10,000 characters.').default('');
@@ -25,31 +29,45 @@ function bad(ctx: z.RefinementCtx, message: string): never {
 }
 
 /** Hours as people type them (`38.4`, `38,4`, `2h30`) turned into hundredths. */
-export const hoursTyped = z.string({ error: 'Write the hours, such as 38.4.' }).transform((text, ctx): Centihours => {
-  const parsed = parseQuantity(text, { dimension: 'time', unit: 'h' });
-  if (!parsed.ok) return bad(ctx, parsed.problem.kind === 'empty' ? 'Write the hours, such as 38.4.' : parsed.problem.message);
-  const c = centihours(parsed.quantity.base / 3600);
-  if (c > MOST_CENTIHOURS) return bad(ctx, 'No hour meter goes that far. Write the hours, such as 38.4.');
-  return c;
-});
+export const hoursTyped = z
+  .string({ error: 'Write the hours, such as 38.4.' })
+  .transform((text, ctx): Centihours => {
+    const parsed = parseQuantity(text, { dimension: 'time', unit: 'h' });
+    if (!parsed.ok)
+      return bad(
+        ctx,
+        parsed.problem.kind === 'empty' ? 'Write the hours, such as 38.4.' : parsed.problem.message
+      );
+    const c = centihours(parsed.quantity.base / 3600);
+    if (c > MOST_CENTIHOURS) return bad(ctx, 'No hour meter goes that far. Write the hours, such as 38.4.');
+    return c;
+  });
 
 /** The same, or nothing. */
-export const hoursTypedOrNone = z.string().default('').transform((text, ctx): Centihours | null => {
-  if (text.trim() === '') return null;
-  const parsed = hoursTyped.safeParse(text);
-  return parsed.success ? parsed.data : bad(ctx, parsed.error.issues[0]!.message);
-});
+export const hoursTypedOrNone = z
+  .string()
+  .default('')
+  .transform((text, ctx): Centihours | null => {
+    if (text.trim() === '') return null;
+    const parsed = hoursTyped.safeParse(text);
+    return parsed.success ? parsed.data : bad(ctx, parsed.error.issues[0]!.message);
+  });
 
 /** An interval: hours, more than nothing. */
-export const intervalTyped = hoursTyped.refine((c) => c > 0, 'More than nothing.').refine((c) => c <= 1_000_000, 'At most 10,000 h.');
+export const intervalTyped = hoursTyped
+  .refine((c) => c > 0, 'More than nothing.')
+  .refine((c) => c <= 1_000_000, 'At most 10,000 h.');
 export const intervalTypedOrNone = hoursTypedOrNone.refine((c) => c === null || c > 0, 'More than nothing.');
 
 /** Whole days, or nothing. */
-export const daysTypedOrNone = z.string().default('').transform((text, ctx): number | null => {
-  if (text.trim() === '') return null;
-  if (!/^\d{1,5}$/.test(text.trim()) || Number(text) < 1) return bad(ctx, 'Whole days, such as 365.');
-  return Number(text);
-});
+export const daysTypedOrNone = z
+  .string()
+  .default('')
+  .transform((text, ctx): number | null => {
+    if (text.trim() === '') return null;
+    if (!/^\d{1,5}$/.test(text.trim()) || Number(text) < 1) return bad(ctx, 'Whole days, such as 365.');
+    return Number(text);
+  });
 
 /** Errors by field, in the order a form would show them: the first of each. */
 export function errorsByField(error: z.ZodError): Record<string, string> {

@@ -14,7 +14,13 @@ export interface EventRow {
 }
 
 /** Events from a day on, the next one first, or those before it, the latest first. */
-export async function listEvents(sql: Db, teamId: string, day: Day, which: 'ahead' | 'past', most = 20): Promise<EventRow[]> {
+export async function listEvents(
+  sql: Db,
+  teamId: string,
+  day: Day,
+  which: 'ahead' | 'past',
+  most = 20
+): Promise<EventRow[]> {
   return (await sql`
     select e.id, e.name, e.kind, e.first_day as "firstDay", e.last_day as "lastDay", e.hours_each as "hoursEach", e.whole_fleet as "wholeFleet",
       array(select machine_id from event_machine em where em.team_id = e.team_id and em.event_id = e.id) as "machineIds"
@@ -56,7 +62,12 @@ export interface OutingRow {
 }
 
 /** Outings of the team, the latest first, paged by key. */
-export async function listOutings(sql: Db, teamId: string, before: { day: Day; id: string } | null = null, most = 40): Promise<OutingRow[]> {
+export async function listOutings(
+  sql: Db,
+  teamId: string,
+  before: { day: Day; id: string } | null = null,
+  most = 40
+): Promise<OutingRow[]> {
   return (await sql`
     select o.id, o.day, o.kind, m.id as "machineId", m.plate, m.name as machine, p.name as rider, e.name as event, o.remark, r.value, r.ridden
     from outing o

@@ -26,7 +26,11 @@ export async function getMachine(sql: Db, teamId: string, id: string): Promise<M
 }
 
 /** Machines by plate; with `words`, those whose plate, name or maker hold them. At most 200. */
-export async function listMachines(sql: Db, teamId: string, words = ''): Promise<(MachineRow & { total: number | null })[]> {
+export async function listMachines(
+  sql: Db,
+  teamId: string,
+  words = ''
+): Promise<(MachineRow & { total: number | null })[]> {
   const like = `%${words.trim().replace(/[\\%_]/g, '\\$&')}%`;
   return (await sql`
     select ${columns(sql)}, s.total from machine m left join machine_standing s on s.team_id = m.team_id and s.machine_id = m.id
@@ -35,9 +39,16 @@ export async function listMachines(sql: Db, teamId: string, words = ''): Promise
 }
 
 /** Adds a machine with its meter, its first reading and, if given, its first task. */
-export async function addMachine(sql: Sql, team: Team, personId: string, input: MachineInput, now: Date): Promise<void> {
+export async function addMachine(
+  sql: Sql,
+  team: Team,
+  personId: string,
+  input: MachineInput,
+  now: Date
+): Promise<void> {
   await sql.begin(async (tx) => {
-    const [other] = await tx`select id from machine where team_id = ${team.id} and lower(plate) = lower(${input.plate})`;
+    const [other] =
+      await tx`select id from machine where team_id = ${team.id} and lower(plate) = lower(${input.plate})`;
     if (other && other.id !== input.id) refuse('plate', 'Another machine of the team carries that.');
     if (other) return;
     const today = dayOf(now, team.timeZone);
@@ -57,7 +68,11 @@ export async function addMachine(sql: Sql, team: Team, personId: string, input: 
       await insertTask(tx, team, personId, { ...input.task, machineId: input.id }, now);
     } catch (e) {
       // The task's fields stand in this form under their own name.
-      if (e instanceof Refusal) throw new Refusal(Object.fromEntries(Object.entries(e.errors).map(([k, v]) => [k ? `task.${k}` : '', v])), e.more);
+      if (e instanceof Refusal)
+        throw new Refusal(
+          Object.fromEntries(Object.entries(e.errors).map(([k, v]) => [k ? `task.${k}` : '', v])),
+          e.more
+        );
       throw e;
     }
     await refreshStanding(tx, team.id, input.id);
@@ -65,7 +80,13 @@ export async function addMachine(sql: Sql, team: Team, personId: string, input: 
 }
 
 /** Adds a task with its triggers, and from where it counts. */
-export async function addTask(sql: Sql, team: Team, personId: string, input: TaskInput, now: Date): Promise<void> {
+export async function addTask(
+  sql: Sql,
+  team: Team,
+  personId: string,
+  input: TaskInput,
+  now: Date
+): Promise<void> {
   await sql.begin(async (tx) => {
     if (!(await lockMachine(tx, team.id, input.machineId))) refuse('', 'That machine is not in this team.');
     await insertTask(tx, team, personId, input, now);
@@ -74,24 +95,52 @@ export async function addTask(sql: Sql, team: Team, personId: string, input: Tas
 }
 
 async function insertTask(tx: Db, team: Team, personId: string, t: TaskInput, now: Date): Promise<void> {
-  const [there] = await tx`select id from task where team_id = ${team.id} and machine_id = ${t.machineId} and lower(name) = lower(${t.name})`;
+  const [there] =
+    await tx`select id from task where team_id = ${team.id} and machine_id = ${t.machineId} and lower(name) = lower(${t.name})`;
   if (there && there.id !== t.id) refuse('name', 'This machine has a task of that name.');
   if (there) return;
   await tx`insert into task (team_id, id, machine_id, name, job, note, created_by) values (${team.id}, ${t.id}, ${t.machineId}, ${t.name}, ${t.job}, ${t.note}, ${personId})`;
-  const trigger = (measure: string, interval: number, limit: number | null, first: number | null, firstLimit: number | null) => tx`
+  const trigger = (
+    measure: string,
+    interval: number,
+    limit: number | null,
+    first: number | null,
+    firstLimit: number | null
+  ) => tx`
     insert into task_trigger (team_id, id, task_id, measure, interval_amount, limit_amount, first_interval, first_limit)
     values (${team.id}, ${crypto.randomUUID()}, ${t.id}, ${measure}, ${interval}, ${limit}, ${first}, ${firstLimit})`;
-  if (t.everyHours !== null) await trigger('hours', t.everyHours, t.limitHours, t.firstHours, t.firstLimitHours);
+  if (t.everyHours !== null)
+    await trigger('hours', t.everyHours, t.limitHours, t.firstHours, t.firstLimitHours);
   if (t.everyDays !== null) await trigger('days', t.everyDays, t.limitDays, null, null);
   if (t.lastDone === 'done') {
-    await insertDone(tx, team, personId, { id: crypto.randomUUID(), taskId: t.id, day: t.lastDoneDay, hours: t.lastDoneHours, reason: '', remark: 'Done before this book began.' }, t.machineId, now);
+    await insertDone(
+      tx,
+      team,
+      personId,
+      {
+        id: crypto.randomUUID(),
+        taskId: t.id,
+        day: t.lastDoneDay,
+        hours: t.lastDoneHours,
+        reason: '',
+        remark: 'Done before this book began.'
+      },
+      t.machineId,
+      now
+    );
   } else if (t.lastDone === 'new') {
     await tx`update machine set book_from_new = true where team_id = ${team.id} and id = ${t.machineId}`;
   }
 }
 
 /** Writes a task down as done; its count starts again from there. Returns the machine. */
-export async function recordDone(sql: Sql, team: Team, personId: string, input: DoneInput, now: Date): Promise<string> {
+export async function recordDone(
+  sql: Sql,
+  team: Team,
+  personId: string,
+  input: DoneInput,
+  now: Date
+): Promise<string> {
   return sql.begin(async (tx) => {
     const [task] = await tx`select machine_id from task where team_id = ${team.id} and id = ${input.taskId}`;
     if (!task) refuse('', 'That task is not in this team.');
@@ -102,11 +151,20 @@ export async function recordDone(sql: Sql, team: Team, personId: string, input: 
   });
 }
 
-async function insertDone(tx: Db, team: Team, personId: string, d: DoneInput, machineId: string, now: Date): Promise<void> {
+async function insertDone(
+  tx: Db,
+  team: Team,
+  personId: string,
+  d: DoneInput,
+  machineId: string,
+  now: Date
+): Promise<void> {
   const today = dayOf(now, team.timeZone);
   if (d.day > today) refuse('day', 'That day has not come yet.');
-  const [standing] = await tx`select total from machine_standing where team_id = ${team.id} and machine_id = ${machineId}`;
-  if (d.hours !== null && standing?.total != null && d.hours > standing.total) refuse('hours', 'The machine has not run that far yet. Log its hours first.');
+  const [standing] =
+    await tx`select total from machine_standing where team_id = ${team.id} and machine_id = ${machineId}`;
+  if (d.hours !== null && standing?.total != null && d.hours > standing.total)
+    refuse('hours', 'The machine has not run that far yet. Log its hours first.');
   const at = d.day === today ? now : new Date(`${d.day}T12:00:00Z`);
   await tx`
     insert into service_record (team_id, id, machine_id, task_id, done_on, done_at, hours, reason, remark, created_by)

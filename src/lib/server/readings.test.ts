@@ -25,7 +25,11 @@ const refusal = async (work: Promise<unknown>): Promise<Refusal> => {
 describe('logging hours', () => {
   it('moves the machine and says what has become due', async () => {
     const logged = await book.log('40.4');
-    expect(logged).toMatchObject({ plate: '7', total: '40.4 h', due: [{ name: 'Engine oil', state: 'past due', left: '0.4 h over' }] });
+    expect(logged).toMatchObject({
+      plate: '7',
+      total: '40.4 h',
+      due: [{ name: 'Engine oil', state: 'past due', left: '0.4 h over' }]
+    });
     expect(await book.standing()).toEqual({ total: 4040, estimated: false });
     expect((await book.log('40.5')).due).toEqual([]);
   });
@@ -35,12 +39,17 @@ describe('logging hours', () => {
     await book.log('39', { id, outing: 'race', remark: 'mud' });
     await Promise.all([book.log('39', { id, outing: 'race' }), book.log('39', { id, outing: 'race' })]);
     expect(await book.sql`select 1 from reading where id = ${id}`).toHaveLength(1);
-    expect(await book.sql`select kind, remark from outing where id = ${id}`).toEqual([{ kind: 'race', remark: 'mud' }]);
+    expect(await book.sql`select kind, remark from outing where id = ${id}`).toEqual([
+      { kind: 'race', remark: 'mud' }
+    ]);
   });
 
   it('questions a lower reading and writes nothing', async () => {
     const e = await refusal(book.log('36.2'));
-    expect(e.more).toMatchObject({ ways: ['earlier one was wrong', 'meter was replaced'], doubts: [{ kind: 'lower than the last' }] });
+    expect(e.more).toMatchObject({
+      ways: ['earlier one was wrong', 'meter was replaced'],
+      doubts: [{ kind: 'lower than the last' }]
+    });
     expect(await book.sql`select 1 from reading`).toHaveLength(1);
   });
 
@@ -49,27 +58,46 @@ describe('logging hours', () => {
     expect(await book.standing()).toMatchObject({ total: 3620 });
     expect(await book.sql`select reason from reading_strike`).toEqual([{ reason: 'misread in the dark' }]);
     const rows = await listReadings(book.sql, book.team.id, book.machineId);
-    expect(rows.map((r) => [r.value, r.struck])).toEqual([[3620, null], [3840, 'misread in the dark']]);
+    expect(rows.map((r) => [r.value, r.struck])).toEqual([
+      [3620, null],
+      [3840, 'misread in the dark']
+    ]);
   });
 
   it('begins a new meter when it was replaced, and the running hours go on', async () => {
-    await book.log('0.6', { settlement: { as: 'meter was replaced', reason: 'display dead', oldFinal: '39', newStart: '0.1' } });
+    await book.log('0.6', {
+      settlement: { as: 'meter was replaced', reason: 'display dead', oldFinal: '39', newStart: '0.1' }
+    });
     expect(await book.standing()).toMatchObject({ total: 3950 });
-    expect(await book.sql`select first_value, last_value from meter order by fitted_at`).toEqual([{ first_value: 0, last_value: 3900 }, { first_value: 10, last_value: null }]);
+    expect(await book.sql`select first_value, last_value from meter order by fitted_at`).toEqual([
+      { first_value: 0, last_value: 3900 },
+      { first_value: 10, last_value: null }
+    ]);
     await book.log('1.6', {}, new Date(NOW.getTime() + 2 * 3_600_000));
     expect(await book.standing()).toMatchObject({ total: 4050 });
   });
 
   it('refuses an old meter that ends below what it showed, at its field', async () => {
-    const e = await refusal(book.log('0.6', { settlement: { as: 'meter was replaced', reason: 'x', oldFinal: '30' } }));
+    const e = await refusal(
+      book.log('0.6', { settlement: { as: 'meter was replaced', reason: 'x', oldFinal: '30' } })
+    );
     expect(e.errors['settlement.oldFinal']).toMatch(/38\.4/);
     expect(await book.sql`select 1 from meter`).toHaveLength(1);
   });
 
   it('takes more hours than the clock when someone stands by it, and keeps what was said', async () => {
-    expect((await refusal(book.log('638.4'))).more.doubts).toMatchObject([{ kind: 'unit slip' }, { kind: 'more than the clock' }]);
+    expect((await refusal(book.log('638.4'))).more.doubts).toMatchObject([
+      { kind: 'unit slip' },
+      { kind: 'more than the clock' }
+    ]);
     await book.log('638.4', { settlement: { as: 'reading is right', reason: 'book lay idle for a year' } });
-    expect(await book.sql`select doubts, settled, settled_reason from reading where value = 63840`).toEqual([{ doubts: ['unit slip', 'more than the clock'], settled: 'reading is right', settled_reason: 'book lay idle for a year' }]);
+    expect(await book.sql`select doubts, settled, settled_reason from reading where value = 63840`).toEqual([
+      {
+        doubts: ['unit slip', 'more than the clock'],
+        settled: 'reading is right',
+        settled_reason: 'book lay idle for a year'
+      }
+    ]);
   });
 
   it('refuses days that have not come, and takes late ones in their place', async () => {
@@ -93,7 +121,9 @@ describe('logging hours', () => {
   });
 
   it('knows only its own team’s machines', async () => {
-    expect((await refusal(book.log('39', { machineId: uuid() }))).errors.machineId).toMatch(/not in this team/);
+    expect((await refusal(book.log('39', { machineId: uuid() }))).errors.machineId).toMatch(
+      /not in this team/
+    );
   });
 });
 
@@ -113,6 +143,23 @@ describe('a machine without a meter', () => {
 });
 
 it('one plate, one machine', async () => {
-  const e = await refusal(addMachine(book.sql, book.team, book.personId, machineSchema.parse({ id: uuid(), plate: '7', name: 'Other', kind: 'electric', meter: 'reckoned', reading: '0', bookFromNew: true, task: null }), NOW));
+  const e = await refusal(
+    addMachine(
+      book.sql,
+      book.team,
+      book.personId,
+      machineSchema.parse({
+        id: uuid(),
+        plate: '7',
+        name: 'Other',
+        kind: 'electric',
+        meter: 'reckoned',
+        reading: '0',
+        bookFromNew: true,
+        task: null
+      }),
+      NOW
+    )
+  );
   expect(e.errors.plate).toMatch(/Another machine/);
 });

@@ -31,7 +31,13 @@ export async function getRecord(sql: Db, teamId: string, id: string): Promise<Re
 }
 
 /** A machine's records, the latest first, a page at a time by key. */
-export async function listRecords(sql: Db, teamId: string, machineId: string, before: { doneOn: Day; id: string } | null = null, most = 20): Promise<RecordRow[]> {
+export async function listRecords(
+  sql: Db,
+  teamId: string,
+  machineId: string,
+  before: { doneOn: Day; id: string } | null = null,
+  most = 20
+): Promise<RecordRow[]> {
   return (await sql`
     ${select(sql)} where r.team_id = ${teamId} and r.machine_id = ${machineId} ${before ? sql`and (r.done_on, r.id) < (${before.doneOn}, ${before.id}::uuid)` : sql``}
     order by r.done_on desc, r.id desc limit ${most}`) as unknown as RecordRow[];

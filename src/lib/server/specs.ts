@@ -16,7 +16,9 @@ export interface FigureRow extends Figure {
 }
 
 function quantityOf(r: Record<string, unknown>): Quantity | null {
-  return r.dimension === null ? null : ({ dimension: r.dimension, base: r.base, value: r.value, unit: r.unit } as Quantity);
+  return r.dimension === null
+    ? null
+    : ({ dimension: r.dimension, base: r.base, value: r.value, unit: r.unit } as Quantity);
 }
 
 /** Every figure of a machine's sheet, superseded ones too, the latest last. */
@@ -29,9 +31,19 @@ export async function listFigures(sql: Db, teamId: string, machineId: string): P
     join person p on p.team_id = f.team_id and p.id = f.created_by
     where f.team_id = ${teamId} and f.machine_id = ${machineId} order by f.created_at, f.id`;
   return rows.map((r) => ({
-    id: r.id, key: r.key, fastenerId: r.fastener_id, quantity: quantityOf(r), text: r.text,
+    id: r.id,
+    key: r.key,
+    fastenerId: r.fastener_id,
+    quantity: quantityOf(r),
+    text: r.text,
     source: r.edition ? `${r.title}, ${r.edition}` : r.title,
-    page: r.page, confidence: r.confidence, variant: r.variant, supersedes: r.supersedes, superseded: r.superseded, by: r.by, on: r.created_at
+    page: r.page,
+    confidence: r.confidence,
+    variant: r.variant,
+    supersedes: r.supersedes,
+    superseded: r.superseded,
+    by: r.by,
+    on: r.created_at
   }));
 }
 
@@ -43,14 +55,23 @@ export async function listFasteners(sql: Db, teamId: string, machineId: string):
 
 /** The sheet in force. */
 export async function readSheet(sql: Db, teamId: string, machineId: string): Promise<Sheet> {
-  const [figures, fasteners] = [await listFigures(sql, teamId, machineId), await listFasteners(sql, teamId, machineId)];
+  const [figures, fasteners] = [
+    await listFigures(sql, teamId, machineId),
+    await listFasteners(sql, teamId, machineId)
+  ];
   return { figures: figures.filter((f) => !f.superseded), fasteners };
 }
 
-export async function addFastener(sql: Sql, teamId: string, personId: string, f: FastenerInput): Promise<void> {
+export async function addFastener(
+  sql: Sql,
+  teamId: string,
+  personId: string,
+  f: FastenerInput
+): Promise<void> {
   await sql.begin(async (tx) => {
     if (!(await lockMachine(tx, teamId, f.machineId))) refuse('', 'That machine is not in this team.');
-    const [other] = await tx`select id from fastener where team_id = ${teamId} and machine_id = ${f.machineId} and lower(name) = lower(${f.name}) and id <> ${f.id}`;
+    const [other] =
+      await tx`select id from fastener where team_id = ${teamId} and machine_id = ${f.machineId} and lower(name) = lower(${f.name}) and id <> ${f.id}`;
     if (other) refuse('name', 'This machine has one of that name. Two alike need two names.');
     await tx`
       insert into fastener (team_id, id, machine_id, circuit, role, name, place, quantity, magnet, seal, note, position, created_by)
@@ -67,21 +88,25 @@ export async function addFigure(sql: Sql, teamId: string, personId: string, f: F
   let text: string | null = null;
   if (kind.dimension) {
     const parsed = parseQuantity(f.typed, { dimension: kind.dimension, unit: kind.unit });
-    if (!parsed.ok) throw new Refusal({ typed: parsed.problem.message }, { choices: parsed.problem.choices ?? [] });
+    if (!parsed.ok)
+      throw new Refusal({ typed: parsed.problem.message }, { choices: parsed.problem.choices ?? [] });
     quantity = parsed.quantity;
     const odd = implausible(kind, quantity);
     if (odd && !f.sure) throw new Refusal({ typed: odd }, { askSure: true });
   } else {
-    if (kind.choices && !kind.choices.includes(f.typed)) refuse('typed', `One of: ${kind.choices.join(', ')}.`);
+    if (kind.choices && !kind.choices.includes(f.typed))
+      refuse('typed', `One of: ${kind.choices.join(', ')}.`);
     text = f.typed;
   }
   await sql.begin(async (tx) => {
     if (!(await lockMachine(tx, teamId, f.machineId))) refuse('', 'That machine is not in this team.');
     const [there] = await tx`select 1 from spec_figure where team_id = ${teamId} and id = ${f.id}`;
     if (there) return;
-    if (Boolean(kind.perFastener) !== (f.fastenerId !== null)) refuse('typed', 'A torque belongs to a fastener, and nothing else does.');
+    if (Boolean(kind.perFastener) !== (f.fastenerId !== null))
+      refuse('typed', 'A torque belongs to a fastener, and nothing else does.');
     await tx`insert into spec_source (team_id, id, title, edition) values (${teamId}, ${crypto.randomUUID()}, ${f.source}, ${f.edition}) on conflict do nothing`;
-    const [source] = await tx`select id from spec_source where team_id = ${teamId} and lower(title) = lower(${f.source}) and lower(edition) = lower(${f.edition})`;
+    const [source] =
+      await tx`select id from spec_source where team_id = ${teamId} and lower(title) = lower(${f.source}) and lower(edition) = lower(${f.edition})`;
     const [before] = await tx`
       select f.id from spec_figure f where f.team_id = ${teamId} and f.machine_id = ${f.machineId} and f.key = ${f.key} and f.fastener_id is not distinct from ${f.fastenerId}
         and not exists (select 1 from spec_figure n where n.team_id = f.team_id and n.supersedes = f.id)`;

@@ -8,7 +8,11 @@ import type { Db } from './db';
 const PEGS_KEPT = 16;
 
 /** Reads one machine's meters and readings, as the core takes them. */
-export async function readBook(sql: Db, teamId: string, machineId: string): Promise<{ meters: Meter[]; readings: Reading[] }> {
+export async function readBook(
+  sql: Db,
+  teamId: string,
+  machineId: string
+): Promise<{ meters: Meter[]; readings: Reading[] }> {
   const meters = await sql`
     select id, fitted_at, first_value, removed_at, last_value from meter
     where team_id = ${teamId} and machine_id = ${machineId}`;
@@ -17,8 +21,21 @@ export async function readBook(sql: Db, teamId: string, machineId: string): Prom
     from reading r left join reading_strike s on s.team_id = r.team_id and s.reading_id = r.id
     where r.team_id = ${teamId} and r.machine_id = ${machineId}`;
   return {
-    meters: meters.map((m) => ({ id: m.id, fittedAt: m.fitted_at.getTime(), firstValue: m.first_value, removedAt: m.removed_at?.getTime() ?? null, lastValue: m.last_value })),
-    readings: readings.map((r) => ({ id: r.id, meterId: r.meter_id, at: r.read_at.getTime(), value: r.value, ridden: r.ridden, struck: r.struck }))
+    meters: meters.map((m) => ({
+      id: m.id,
+      fittedAt: m.fitted_at.getTime(),
+      firstValue: m.first_value,
+      removedAt: m.removed_at?.getTime() ?? null,
+      lastValue: m.last_value
+    })),
+    readings: readings.map((r) => ({
+      id: r.id,
+      meterId: r.meter_id,
+      at: r.read_at.getTime(),
+      value: r.value,
+      ridden: r.ridden,
+      struck: r.struck
+    }))
   };
 }
 
@@ -78,7 +95,10 @@ export async function refreshStanding(sql: Db, teamId: string, machineId: string
     order by s.done_at desc, s.id desc limit ${PEGS_KEPT}`;
   const pegs: Peg[] = pegRows.map((p) => ({ recordId: p.id, name: p.name, hours: p.hours, day: p.done_on }));
   const last = running.points.at(-1);
-  const recent = recentPoints(running.points.map((p) => ({ at: p.reading.at, total: p.total })), team!.time_zone);
+  const recent = recentPoints(
+    running.points.map((p) => ({ at: p.reading.at, total: p.total })),
+    team!.time_zone
+  );
   const readAt = last ? new Date(last.reading.at) : null;
   await sql`
     insert into machine_standing (team_id, machine_id, total, estimated, read_at, recent, tasks, pegs)
@@ -89,7 +109,12 @@ export async function refreshStanding(sql: Db, teamId: string, machineId: string
 }
 
 /** Holds a machine's book still until the transaction ends, so that two devices write one after the other. */
-export async function lockMachine(sql: Db, teamId: string, machineId: string): Promise<{ plate: string; name: string } | null> {
-  const [row] = await sql`select plate, name from machine where team_id = ${teamId} and id = ${machineId} for update`;
+export async function lockMachine(
+  sql: Db,
+  teamId: string,
+  machineId: string
+): Promise<{ plate: string; name: string } | null> {
+  const [row] =
+    await sql`select plate, name from machine where team_id = ${teamId} and id = ${machineId} for update`;
   return (row as { plate: string; name: string } | undefined) ?? null;
 }

@@ -4,7 +4,12 @@ import type { Person, Team } from '../core/team/team';
 import type { Db, Sql } from './db';
 import { refuse } from './refusal';
 
-const asTeam = (r: Record<string, unknown>): Team => ({ id: r.id as string, name: r.name as string, timeZone: r.time_zone as string, isDemo: r.is_demo as boolean });
+const asTeam = (r: Record<string, unknown>): Team => ({
+  id: r.id as string,
+  name: r.name as string,
+  timeZone: r.time_zone as string,
+  isDemo: r.is_demo as boolean
+});
 
 export async function getTeam(sql: Db, id: string): Promise<Team | null> {
   const [row] = await sql`select id, name, time_zone, is_demo from team where id = ${id}`;
@@ -17,7 +22,9 @@ export async function getDemoTeam(sql: Db): Promise<Team | null> {
 }
 
 export async function listTeams(sql: Db): Promise<Team[]> {
-  return (await sql`select id, name, time_zone, is_demo from team order by is_demo, name limit 100`).map(asTeam);
+  return (await sql`select id, name, time_zone, is_demo from team order by is_demo, name limit 100`).map(
+    asTeam
+  );
 }
 
 export async function listPeople(sql: Db, teamId: string): Promise<Person[]> {
@@ -35,7 +42,8 @@ export async function createTeam(sql: Sql, input: z.infer<typeof teamSchema>): P
 }
 
 export async function addPerson(sql: Db, teamId: string, input: z.infer<typeof personSchema>): Promise<void> {
-  const [other] = await sql`select id from person where team_id = ${teamId} and lower(name) = lower(${input.name}) and id <> ${input.id}`;
+  const [other] =
+    await sql`select id from person where team_id = ${teamId} and lower(name) = lower(${input.name}) and id <> ${input.id}`;
   if (other) refuse('name', 'The team has someone of that name already.');
   await sql`insert into person (team_id, id, name, role) values (${teamId}, ${input.id}, ${input.name}, ${input.role}) on conflict (team_id, id) do nothing`;
 }

@@ -23,12 +23,24 @@ export async function readPlanned(sql: Db, teamId: string, today: Day): Promise<
       const chosen = e.machines as Record<string, number | null> | null;
       const named = chosen !== null && machineId in chosen;
       if (!e.whole_fleet && !named) return [];
-      return [{ id: e.id, name: e.name, firstDay: e.first_day, lastDay: e.last_day, hours: (named ? chosen[machineId] : null) ?? e.hours_each }];
+      return [
+        {
+          id: e.id,
+          name: e.name,
+          firstDay: e.first_day,
+          lastDay: e.last_day,
+          hours: (named ? chosen[machineId] : null) ?? e.hours_each
+        }
+      ];
     });
 }
 
 /** Where machines stand: the whole fleet, or those named. */
-export async function readStandings(sql: Db, team: Team, only: readonly string[] | null = null): Promise<Standing[]> {
+export async function readStandings(
+  sql: Db,
+  team: Team,
+  only: readonly string[] | null = null
+): Promise<Standing[]> {
   const rows = await sql`
     select m.id, m.plate, m.name, m.maker, m.kind, s.total, s.estimated, s.read_at, s.recent, s.tasks, s.pegs, v.id as visit_id
     from machine m
@@ -39,9 +51,18 @@ export async function readStandings(sql: Db, team: Team, only: readonly string[]
     ) v on true
     where m.team_id = ${team.id} ${only ? sql`and m.id = any(${only as string[]})` : sql``}`;
   return rows.map((r) => ({
-    id: r.id, plate: r.plate, name: r.name, maker: r.maker, kind: r.kind, total: r.total, estimated: r.estimated,
+    id: r.id,
+    plate: r.plate,
+    name: r.name,
+    maker: r.maker,
+    kind: r.kind,
+    total: r.total,
+    estimated: r.estimated,
     readOn: r.read_at ? dayOf(r.read_at, team.timeZone) : null,
-    recent: r.recent, tasks: r.tasks, pegs: r.pegs, visitId: r.visit_id
+    recent: r.recent,
+    tasks: r.tasks,
+    pegs: r.pegs,
+    visitId: r.visit_id
   }));
 }
 
@@ -62,7 +83,10 @@ export const FIRST_LANES = 16;
 /** The home screen: every machine ranked by what presses most, the first lanes drawn up. */
 export async function trailPage(sql: Db, team: Team, now: Date): Promise<TrailPage> {
   const today = dayOf(now, team.timeZone);
-  const [standings, planned] = await Promise.all([readStandings(sql, team), readPlanned(sql, team.id, today)]);
+  const [standings, planned] = await Promise.all([
+    readStandings(sql, team),
+    readPlanned(sql, team.id, today)
+  ]);
   const counts: Record<string, number> = {};
   const worked = standings.map((standing) => {
     const mine = planned(standing.id);
@@ -74,19 +98,33 @@ export async function trailPage(sql: Db, team: Team, now: Date): Promise<TrailPa
   worked.sort((a, b) => mostPressingFirst(a.rank, b.rank));
   const lanes = worked.slice(0, FIRST_LANES).map((w) => laneOf(w.standing, w.mine, today, w.dues));
   const outings = lanes.flatMap((l) => l.stretches).sort((a, b) => (a.firstDay < b.firstDay ? -1 : 1));
-  return { today, lanes, order: worked.map((w) => w.standing.id), counts, nextOuting: outings[0] ? { name: outings[0].name, firstDay: outings[0].firstDay } : null };
+  return {
+    today,
+    lanes,
+    order: worked.map((w) => w.standing.id),
+    counts,
+    nextOuting: outings[0] ? { name: outings[0].name, firstDay: outings[0].firstDay } : null
+  };
 }
 
 /** The lanes of some machines. */
 export async function lanesOf(sql: Db, team: Team, ids: readonly string[], now: Date): Promise<Lane[]> {
   const today = dayOf(now, team.timeZone);
-  const [standings, planned] = await Promise.all([readStandings(sql, team, ids), readPlanned(sql, team.id, today)]);
+  const [standings, planned] = await Promise.all([
+    readStandings(sql, team, ids),
+    readPlanned(sql, team.id, today)
+  ]);
   return standings.map((s) => laneOf(s, planned(s.id), today));
 }
 
 /** What has got worse between two states of one machine: "now past due". */
-export function becameDue(before: Lane | null, after: Lane): { taskId: string; name: string; state: string; left: string }[] {
+export function becameDue(
+  before: Lane | null,
+  after: Lane
+): { taskId: string; name: string; state: string; left: string }[] {
   const pressing = ['past limit', 'past due', 'due before the next outing'];
   const was = new Map(before?.stakes.map((s) => [s.taskId, s.state]));
-  return after.stakes.filter((s) => pressing.includes(s.state) && was.get(s.taskId) !== s.state).map(({ taskId, name, state, left }) => ({ taskId, name, state, left }));
+  return after.stakes
+    .filter((s) => pressing.includes(s.state) && was.get(s.taskId) !== s.state)
+    .map(({ taskId, name, state, left }) => ({ taskId, name, state, left }));
 }

@@ -12,9 +12,38 @@ beforeAll(async () => {
   book = await openBook();
   const { sql, team, personId, machineId } = book;
   const plug = uuid();
-  await addFastener(sql, team.id, personId, fastenerSchema.parse({ id: plug, machineId, role: 'drain plug', circuit: 'engine', name: 'Engine drain plug', quantity: 1, magnet: true, seal: 'crush washer' }));
+  await addFastener(
+    sql,
+    team.id,
+    personId,
+    fastenerSchema.parse({
+      id: plug,
+      machineId,
+      role: 'drain plug',
+      circuit: 'engine',
+      name: 'Engine drain plug',
+      quantity: 1,
+      magnet: true,
+      seal: 'crush washer'
+    })
+  );
   const figure = (typed: string, key: string, fastenerId: string | null = null) =>
-    addFigure(sql, team.id, personId, figureSchema.parse({ id: uuid(), machineId, key, fastenerId, typed, source: 'Workshop manual', edition: '1st', page: '12', confidence: 'printed' }));
+    addFigure(
+      sql,
+      team.id,
+      personId,
+      figureSchema.parse({
+        id: uuid(),
+        machineId,
+        key,
+        fastenerId,
+        typed,
+        source: 'Workshop manual',
+        edition: '1st',
+        page: '12',
+        confidence: 'printed'
+      })
+    );
   await figure('16 lbf ft', 'torque', plug);
   await figure('1.15 qt', 'engine oil without filter');
   await figure('sight glass', 'oil level method');
@@ -32,11 +61,25 @@ async function finish(visitId: string): Promise<void> {
     if (input.type === 'close') {
       for (const itemKey of input.items) {
         const item = visit.plan.items.find((i) => i.key === itemKey)!;
-        await write(visitId, entry(item.kind === 'fastener' ? { itemKey, action: 'torqued', content: { value: 16, unit: 'lbf·ft' } } : { itemKey, action: 'shut' }));
+        await write(
+          visitId,
+          entry(
+            item.kind === 'fastener'
+              ? { itemKey, action: 'torqued', content: { value: 16, unit: 'lbf·ft' } }
+              : { itemKey, action: 'shut' }
+          )
+        );
       }
       continue;
     }
-    const content = { drained: { ml: 1000 }, pour: { ml: 1000 }, debris: { grade: 'fine glitter', materials: [] }, level: { level: { method: 'sight glass', position: 0.5 }, toppedUpMl: 80 }, tick: {}, open: {} }[input.type];
+    const content = {
+      drained: { ml: 1000 },
+      pour: { ml: 1000 },
+      debris: { grade: 'fine glitter', materials: [] },
+      level: { level: { method: 'sight glass', position: 0.5 }, toppedUpMl: 80 },
+      tick: {},
+      open: {}
+    }[input.type];
     await write(visitId, entry({ stepKey: step.key, action: 'done', content }));
   }
 }
@@ -45,9 +88,14 @@ describe('a visit from due to done', () => {
   it('takes its figures from the sheet, in the unit as printed', async () => {
     const id = await startVisit(book.sql, book.team, book.personId, { id: uuid(), taskId: book.taskId }, NOW);
     const { plan } = (await getVisit(book.sql, book.team.id, id))!;
-    expect(plan.items.find((i) => i.name === 'Engine drain plug')!.torque).toMatchObject({ quantity: { value: 16, unit: 'lbf·ft' }, source: 'Workshop manual, 1st · p. 12 · printed' });
+    expect(plan.items.find((i) => i.name === 'Engine drain plug')!.torque).toMatchObject({
+      quantity: { value: 16, unit: 'lbf·ft' },
+      source: 'Workshop manual, 1st · p. 12 · printed'
+    });
     // Started twice is one visit.
-    expect(await startVisit(book.sql, book.team, book.personId, { id: uuid(), taskId: book.taskId }, NOW)).toBe(id);
+    expect(
+      await startVisit(book.sql, book.team, book.personId, { id: uuid(), taskId: book.taskId }, NOW)
+    ).toBe(id);
   });
 
   it('keeps every tick of two devices, and each once', async () => {
@@ -55,18 +103,27 @@ describe('a visit from due to done', () => {
     const a = entry({ stepKey: 'gather', action: 'done' });
     const b = entry({ stepKey: 'stand', action: 'done' });
     await Promise.all([write(id, a), write(id, b), write(id, a)]);
-    expect(await book.sql`select step_key from visit_entry order by step_key`).toEqual([{ step_key: 'gather' }, { step_key: 'stand' }]);
+    expect(await book.sql`select step_key from visit_entry order by step_key`).toEqual([
+      { step_key: 'gather' },
+      { step_key: 'stand' }
+    ]);
   });
 
   it('refuses to close while anything is open, with the list', async () => {
     const [{ id }] = (await book.sql`select id from visit`) as unknown as [{ id: string }];
-    const drain = (await getVisit(book.sql, book.team.id, id))!.plan.steps.find((s) => s.key.startsWith('drain-') && s.input.type === 'open')!;
+    const drain = (await getVisit(book.sql, book.team.id, id))!.plan.steps.find(
+      (s) => s.key.startsWith('drain-') && s.input.type === 'open'
+    )!;
     await write(id, entry({ stepKey: drain.key, action: 'done' }));
     const e = await closeVisit(book.sql, book.team, book.personId, id, NOW).catch((x: unknown) => x);
     expect(e).toBeInstanceOf(Refusal);
-    expect((e as Refusal).more.problems).toEqual(expect.arrayContaining([expect.objectContaining({ message: 'Engine drain plug is off.' })]));
+    expect((e as Refusal).more.problems).toEqual(
+      expect.arrayContaining([expect.objectContaining({ message: 'Engine drain plug is off.' })])
+    );
     expect(await book.sql`select 1 from service_record where visit_id is not null`).toEqual([]);
-    expect(await listOpenVisits(book.sql, book.team.id)).toMatchObject([{ plate: '7', open: ['Engine drain plug'] }]);
+    expect(await listOpenVisits(book.sql, book.team.id)).toMatchObject([
+      { plate: '7', open: ['Engine drain plug'] }
+    ]);
     await expect(giveUpVisit(book.sql, book.team.id, id, 'no oil')).rejects.toBeInstanceOf(Refusal);
   });
 
@@ -76,11 +133,17 @@ describe('a visit from due to done', () => {
     const visit = (await getVisit(book.sql, book.team.id, id))!;
     expect(closeProblems(visitState(visit.plan, visit.entries))).toEqual([]);
     const later = new Date(NOW.getTime() + 40 * 60_000);
-    const [one, two] = await Promise.all([closeVisit(book.sql, book.team, book.personId, id, later), closeVisit(book.sql, book.team, book.personId, id, later)]);
+    const [one, two] = await Promise.all([
+      closeVisit(book.sql, book.team, book.personId, id, later),
+      closeVisit(book.sql, book.team, book.personId, id, later)
+    ]);
     expect(one).toBe(two);
-    const records = await book.sql`select hours, findings->>'drainedMl' as drained, findings->>'pouredMl' as poured, findings->'rules'->>'holdBackPercent' as rule, findings->>'minutes' as minutes from service_record where visit_id = ${id}`;
+    const records =
+      await book.sql`select hours, findings->>'drainedMl' as drained, findings->>'pouredMl' as poured, findings->'rules'->>'holdBackPercent' as rule, findings->>'minutes' as minutes from service_record where visit_id = ${id}`;
     expect(records).toEqual([{ hours: 3840, drained: '1000', poured: '1080', rule: '8', minutes: '40' }]);
-    const [{ tasks, pegs }] = (await book.sql`select tasks, pegs from machine_standing`) as unknown as [{ tasks: { counted: { hours: number } }[]; pegs: unknown[] }];
+    const [{ tasks, pegs }] = (await book.sql`select tasks, pegs from machine_standing`) as unknown as [
+      { tasks: { counted: { hours: number } }[]; pegs: unknown[] }
+    ];
     expect(tasks[0]!.counted.hours).toBe(3840);
     expect(pegs).toHaveLength(2);
     await expect(write(id, entry({ stepKey: 'gather', action: 'undone' }))).rejects.toThrow(/closed/);
@@ -89,29 +152,63 @@ describe('a visit from due to done', () => {
   it('shows the next visit what was found and what went in', async () => {
     const id = await startVisit(book.sql, book.team, book.personId, { id: uuid(), taskId: book.taskId }, NOW);
     const { plan } = (await getVisit(book.sql, book.team.id, id))!;
-    expect(plan.steps.find((s) => s.input.type === 'drained')!.input).toMatchObject({ pouredLastTimeMl: 1080 });
-    expect(plan.steps.find((s) => s.input.type === 'debris')!.input).toMatchObject({ before: ['fine glitter'] });
+    expect(plan.steps.find((s) => s.input.type === 'drained')!.input).toMatchObject({
+      pouredLastTimeMl: 1080
+    });
+    expect(plan.steps.find((s) => s.input.type === 'debris')!.input).toMatchObject({
+      before: ['fine glitter']
+    });
     await giveUpVisit(book.sql, book.team.id, id, 'started on the wrong machine');
     expect(await listOpenVisits(book.sql, book.team.id)).toEqual([]);
   });
 
   it('knows only its own team', async () => {
-    await expect(startVisit(book.sql, { ...book.team, id: uuid() }, book.personId, { id: uuid(), taskId: book.taskId }, NOW)).rejects.toThrow(/not in this team/);
+    await expect(
+      startVisit(
+        book.sql,
+        { ...book.team, id: uuid() },
+        book.personId,
+        { id: uuid(), taskId: book.taskId },
+        NOW
+      )
+    ).rejects.toThrow(/not in this team/);
     expect(await getVisit(book.sql, uuid(), uuid())).toBeNull();
   });
 });
 
 describe('spec figures', () => {
   const put = (typed: string, more: object = {}) =>
-    addFigure(book.sql, book.team.id, book.personId, figureSchema.parse({ id: uuid(), machineId: book.machineId, key: 'engine oil without filter', typed, source: 'Workshop manual', edition: '2nd', page: '9', confidence: 'printed', ...more }));
+    addFigure(
+      book.sql,
+      book.team.id,
+      book.personId,
+      figureSchema.parse({
+        id: uuid(),
+        machineId: book.machineId,
+        key: 'engine oil without filter',
+        typed,
+        source: 'Workshop manual',
+        edition: '2nd',
+        page: '9',
+        confidence: 'printed',
+        ...more
+      })
+    );
 
   it('supersede one another, and both stay', async () => {
     await put('1.2 qt');
-    const figures = (await listFigures(book.sql, book.team.id, book.machineId)).filter((f) => f.key === 'engine oil without filter');
-    expect(figures.map((f) => [f.quantity!.value, f.superseded, f.source])).toEqual([[1.15, true, 'Workshop manual, 1st'], [1.2, false, 'Workshop manual, 2nd']]);
+    const figures = (await listFigures(book.sql, book.team.id, book.machineId)).filter(
+      (f) => f.key === 'engine oil without filter'
+    );
+    expect(figures.map((f) => [f.quantity!.value, f.superseded, f.source])).toEqual([
+      [1.15, true, 'Workshop manual, 1st'],
+      [1.2, false, 'Workshop manual, 2nd']
+    ]);
   });
   it('ask about ounces, contradictions and what looks like a slip', async () => {
-    await expect(put('32 oz')).rejects.toMatchObject({ more: { choices: [{ unit: 'US fl oz' }, { unit: 'imp fl oz' }] } });
+    await expect(put('32 oz')).rejects.toMatchObject({
+      more: { choices: [{ unit: 'US fl oz' }, { unit: 'imp fl oz' }] }
+    });
     await expect(put('1.15 qt (1.3 l)')).rejects.toThrow(/not 1.3 L/);
     await expect(put('12 ml')).rejects.toMatchObject({ more: { askSure: true } });
     await put('150 ml', { sure: true });

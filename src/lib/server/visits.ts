@@ -13,7 +13,11 @@ import { readSheet } from './specs';
 import { lockMachine, refreshStanding } from './standing';
 
 /** Debris and fill of a machine's earlier changes of this kind, the latest first. */
-async function earlier(sql: Db, teamId: string, machineId: string): Promise<{ pouredMl: number | null; debris: Record<string, Grade[]> }> {
+async function earlier(
+  sql: Db,
+  teamId: string,
+  machineId: string
+): Promise<{ pouredMl: number | null; debris: Record<string, Grade[]> }> {
   const rows = await sql`
     select findings from service_record where team_id = ${teamId} and machine_id = ${machineId} and findings->>'job' = ${ENGINE_OIL.job}
     order by done_at desc, id desc limit 4`;
@@ -29,20 +33,30 @@ async function earlier(sql: Db, teamId: string, machineId: string): Promise<{ po
  * and kept: a later change of either does not reach back. A visit of that kind which stands open is taken up again instead.
  * @returns the visit's id
  */
-export async function startVisit(sql: Sql, team: Team, personId: string, input: { id: string; taskId: string }, now: Date): Promise<string> {
+export async function startVisit(
+  sql: Sql,
+  team: Team,
+  personId: string,
+  input: { id: string; taskId: string },
+  now: Date
+): Promise<string> {
   return sql.begin(async (tx) => {
-    const [task] = await tx`select machine_id, job from task where team_id = ${team.id} and id = ${input.taskId}`;
+    const [task] =
+      await tx`select machine_id, job from task where team_id = ${team.id} and id = ${input.taskId}`;
     if (!task) refuse('', 'That task is not in this team.');
-    if (task!.job !== ENGINE_OIL.job) refuse('', 'There are no bench steps for this task; write it down as done.');
+    if (task!.job !== ENGINE_OIL.job)
+      refuse('', 'There are no bench steps for this task; write it down as done.');
     const machineId = task!.machine_id as string;
     await lockMachine(tx, team.id, machineId);
-    const [open] = await tx`select id from visit where team_id = ${team.id} and machine_id = ${machineId} and job = ${task!.job} and closed_at is null and given_up_at is null`;
+    const [open] =
+      await tx`select id from visit where team_id = ${team.id} and machine_id = ${machineId} and job = ${task!.job} and closed_at is null and given_up_at is null`;
     if (open) return open.id as string;
     const [again] = await tx`select id from visit where team_id = ${team.id} and id = ${input.id}`;
     if (again) return again.id as string;
 
     const before = await earlier(tx, team.id, machineId);
-    const [count] = await tx`select exists (select 1 from service_record where team_id = ${team.id} and task_id = ${input.taskId}) as done`;
+    const [count] =
+      await tx`select exists (select 1 from service_record where team_id = ${team.id} and task_id = ${input.taskId}) as done`;
     const plan = planEngineOil({
       sheet: await readSheet(tx, team.id, machineId),
       rules: DEFAULT_RULES,
@@ -50,14 +64,24 @@ export async function startVisit(sql: Sql, team: Team, personId: string, input: 
       debrisBefore: before.debris,
       breakIn: !count!.done
     });
-    await insertVisit(tx, team.id, { id: input.id, machineId, taskId: input.taskId, personId, startedAt: now }, plan, DEFAULT_RULES);
+    await insertVisit(
+      tx,
+      team.id,
+      { id: input.id, machineId, taskId: input.taskId, personId, startedAt: now },
+      plan,
+      DEFAULT_RULES
+    );
     return input.id;
   });
 }
 
 /** Writes a visit with its steps and everything it will open. */
 export async function insertVisit(
-  tx: Db, teamId: string, v: { id: string; machineId: string; taskId: string; personId: string; startedAt: Date }, plan: VisitPlan, rules: HouseRules
+  tx: Db,
+  teamId: string,
+  v: { id: string; machineId: string; taskId: string; personId: string; startedAt: Date },
+  plan: VisitPlan,
+  rules: HouseRules
 ): Promise<void> {
   await tx`
     insert into visit (team_id, id, machine_id, job, job_version, rules, started_at, started_by)
@@ -92,12 +116,29 @@ export async function getVisit(sql: Db, teamId: string, id: string): Promise<Vis
     left join machine_standing s on s.team_id = v.team_id and s.machine_id = v.machine_id
     where v.team_id = ${teamId} and v.id = ${id}`;
   if (!v) return null;
-  const steps = await sql`select content from visit_step where team_id = ${teamId} and visit_id = ${id} order by position`;
-  const items = await sql`select content from opened_item where team_id = ${teamId} and visit_id = ${id} order by position`;
+  const steps =
+    await sql`select content from visit_step where team_id = ${teamId} and visit_id = ${id} order by position`;
+  const items =
+    await sql`select content from opened_item where team_id = ${teamId} and visit_id = ${id} order by position`;
   return {
-    id: v.id, machineId: v.machine_id, plate: v.plate, machine: v.machine, total: v.total, startedAt: v.started_at, closedAt: v.closed_at,
-    givenUpAt: v.given_up_at, taskIds: v.task_ids, recordId: v.record_id, rules: v.rules,
-    plan: { job: v.job, version: v.job_version, title: ENGINE_OIL.title, steps: steps.map((s) => s.content as Step), items: items.map((i) => i.content as OpenedItem) },
+    id: v.id,
+    machineId: v.machine_id,
+    plate: v.plate,
+    machine: v.machine,
+    total: v.total,
+    startedAt: v.started_at,
+    closedAt: v.closed_at,
+    givenUpAt: v.given_up_at,
+    taskIds: v.task_ids,
+    recordId: v.record_id,
+    rules: v.rules,
+    plan: {
+      job: v.job,
+      version: v.job_version,
+      title: ENGINE_OIL.title,
+      steps: steps.map((s) => s.content as Step),
+      items: items.map((i) => i.content as OpenedItem)
+    },
     entries: await readEntries(sql, teamId, id)
   };
 }
@@ -107,7 +148,19 @@ async function readEntries(sql: Db, teamId: string, visitId: string): Promise<En
     select e.id, e.seq, e.step_key, e.item_key, e.action, e.content, e.at, p.name as by from visit_entry e
     join person p on p.team_id = e.team_id and p.id = e.by
     where e.team_id = ${teamId} and e.visit_id = ${visitId} order by e.seq`;
-  return rows.map((r) => ({ id: r.id, seq: Number(r.seq), stepKey: r.step_key, itemKey: r.item_key, action: r.action, content: r.content, at: r.at.toISOString(), by: r.by }) as Entry);
+  return rows.map(
+    (r) =>
+      ({
+        id: r.id,
+        seq: Number(r.seq),
+        stepKey: r.step_key,
+        itemKey: r.item_key,
+        action: r.action,
+        content: r.content,
+        at: r.at.toISOString(),
+        by: r.by
+      }) as Entry
+  );
 }
 
 async function lockVisit(tx: Db, teamId: string, id: string): Promise<Visit> {
@@ -121,11 +174,18 @@ async function lockVisit(tx: Db, teamId: string, id: string): Promise<Visit> {
  * Adds one entry to a visit. Sent twice it is one; two devices write one after the other. Answers with everything in the
  * book, so that each device sees what the other did.
  */
-export async function addEntry(sql: Sql, teamId: string, personId: string, visitId: string, entry: NewEntry): Promise<Entry[]> {
+export async function addEntry(
+  sql: Sql,
+  teamId: string,
+  personId: string,
+  visitId: string,
+  entry: NewEntry
+): Promise<Entry[]> {
   return sql.begin(async (tx) => {
     const visit = await lockVisit(tx, teamId, visitId);
     if (!visit.entries.some((e) => e.id === entry.id)) {
-      if (visit.closedAt || visit.givenUpAt) refuse('', 'This visit is closed; nothing more can be written in it.');
+      if (visit.closedAt || visit.givenUpAt)
+        refuse('', 'This visit is closed; nothing more can be written in it.');
       const problem = refuseEntry(visitState(visit.plan, visit.entries), entry);
       if (problem) refuse('', problem);
       await insertEntry(tx, teamId, personId, visitId, entry);
@@ -134,7 +194,14 @@ export async function addEntry(sql: Sql, teamId: string, personId: string, visit
   });
 }
 
-export async function insertEntry(tx: Db, teamId: string, personId: string, visitId: string, e: NewEntry, at: Date | null = null): Promise<void> {
+export async function insertEntry(
+  tx: Db,
+  teamId: string,
+  personId: string,
+  visitId: string,
+  e: NewEntry,
+  at: Date | null = null
+): Promise<void> {
   await tx`
     insert into visit_entry (team_id, id, visit_id, step_key, item_key, action, content, by, at)
     values (${teamId}, ${e.id}, ${visitId}, ${e.stepKey}, ${e.itemKey}, ${e.action}, ${tx.json(e.content as never)}, ${personId}, ${at ?? tx`now()`})`;
@@ -145,7 +212,13 @@ export async function insertEntry(tx: Db, teamId: string, personId: string, visi
  * stake. Closing twice is closing once.
  * @returns the record's id
  */
-export async function closeVisit(sql: Sql, team: Team, personId: string, visitId: string, now: Date): Promise<string> {
+export async function closeVisit(
+  sql: Sql,
+  team: Team,
+  personId: string,
+  visitId: string,
+  now: Date
+): Promise<string> {
   return sql.begin(async (tx) => {
     const visit = await lockVisit(tx, team.id, visitId);
     if (visit.recordId) return visit.recordId;
@@ -153,7 +226,8 @@ export async function closeVisit(sql: Sql, team: Team, personId: string, visitId
     await lockMachine(tx, team.id, visit.machineId);
     const state = visitState(visit.plan, visit.entries);
     const problems = closeProblems(state);
-    if (problems.length > 0) throw new Refusal({ '': 'Not closed: something still stands open.' }, { problems });
+    if (problems.length > 0)
+      throw new Refusal({ '': 'Not closed: something still stands open.' }, { problems });
     const minutes = Math.max(1, Math.round((now.getTime() - visit.startedAt.getTime()) / 60_000));
     const findings = summarise(visit.plan, state, visit.rules, minutes);
     const recordId = await insertRecord(tx, team, personId, visit, findings, now);
@@ -163,8 +237,16 @@ export async function closeVisit(sql: Sql, team: Team, personId: string, visitId
   });
 }
 
-async function insertRecord(tx: Db, team: Team, personId: string, visit: Visit, findings: Findings, now: Date): Promise<string> {
-  const [standing] = await tx`select total from machine_standing where team_id = ${team.id} and machine_id = ${visit.machineId}`;
+async function insertRecord(
+  tx: Db,
+  team: Team,
+  personId: string,
+  visit: Visit,
+  findings: Findings,
+  now: Date
+): Promise<string> {
+  const [standing] =
+    await tx`select total from machine_standing where team_id = ${team.id} and machine_id = ${visit.machineId}`;
   const ids: string[] = [];
   for (const taskId of visit.taskIds) {
     const id = crypto.randomUUID();
@@ -182,19 +264,47 @@ export async function giveUpVisit(sql: Sql, teamId: string, visitId: string, rea
     const visit = await lockVisit(tx, teamId, visitId);
     if (visit.closedAt) refuse('', 'This visit is closed already.');
     const open = visitState(visit.plan, visit.entries).open;
-    if (open.length > 0) throw new Refusal({ '': 'It cannot be given up while something stands open.' }, { problems: open.map((i) => ({ key: i.item.key, message: `${i.item.name} is not shut.` })) });
+    if (open.length > 0)
+      throw new Refusal(
+        { '': 'It cannot be given up while something stands open.' },
+        { problems: open.map((i) => ({ key: i.item.key, message: `${i.item.name} is not shut.` })) }
+      );
     await tx`update visit set given_up_at = now(), given_up_reason = ${reason} where team_id = ${teamId} and id = ${visitId} and given_up_at is null`;
   });
 }
 
 /** Visits that stand open, the oldest first, with what is open in each. */
-export async function listOpenVisits(sql: Db, teamId: string): Promise<{ id: string; plate: string; machine: string; startedAt: Date; open: string[]; done: number; steps: number }[]> {
-  const rows = await sql`select id from visit where team_id = ${teamId} and closed_at is null and given_up_at is null order by started_at limit 50`;
+export async function listOpenVisits(
+  sql: Db,
+  teamId: string
+): Promise<
+  {
+    id: string;
+    plate: string;
+    machine: string;
+    startedAt: Date;
+    open: string[];
+    done: number;
+    steps: number;
+  }[]
+> {
+  const rows =
+    await sql`select id from visit where team_id = ${teamId} and closed_at is null and given_up_at is null order by started_at limit 50`;
   const visits = await Promise.all(rows.map((r) => getVisit(sql, teamId, r.id)));
   return visits.flatMap((v) => {
     if (!v) return [];
     const state = visitState(v.plan, v.entries);
-    return [{ id: v.id, plate: v.plate, machine: v.machine, startedAt: v.startedAt, open: state.open.map((i) => i.item.name), done: state.steps.filter((s) => s.done || s.leftOut !== null).length, steps: state.steps.length }];
+    return [
+      {
+        id: v.id,
+        plate: v.plate,
+        machine: v.machine,
+        startedAt: v.startedAt,
+        open: state.open.map((i) => i.item.name),
+        done: state.steps.filter((s) => s.done || s.leftOut !== null).length,
+        steps: state.steps.length
+      }
+    ];
   });
 }
 

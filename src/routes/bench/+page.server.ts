@@ -2,4 +2,6 @@ import { db } from '$lib/server/db';
 import { listOpenVisits } from '$lib/server/visits';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals }) => ({ visits: await listOpenVisits(db(), locals.team!.id) });
+export const load: PageServerLoad = async ({ locals }) => ({
+  visits: await listOpenVisits(db(), locals.team!.id)
+});

@@ -1,18 +1,31 @@
 <script lang="ts">
   let { data } = $props();
-  const since = (d: Date) => new Intl.DateTimeFormat('en-GB', { timeZone: data.team?.timeZone, day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(d);
+  const since = (d: Date) =>
+    new Intl.DateTimeFormat('en-GB', {
+      timeZone: data.team?.timeZone,
+      day: 'numeric',
+      month: 'short',
+      hour: '2-digit',
+      minute: '2-digit'
+    }).format(d);
 </script>
 
 <svelte:head><title>Bench · Hour Trail</title></svelte:head>
 <h1>At the bench</h1>
 {#each data.visits as v (v.id)}
   <a href="/visits/{v.id}" class="visit">
-    <span class="flex items-center gap-3"><span class="plate text-3xl">{v.plate}</span><span class="figure text-2xl">{v.machine}</span></span>
+    <span class="flex items-center gap-3"
+      ><span class="plate text-3xl">{v.plate}</span><span class="figure text-2xl">{v.machine}</span></span
+    >
     <span>begun {since(v.startedAt)}, {v.done} of {v.steps} steps</span>
-    <span>{#if v.open.length > 0}<strong>Open: {v.open.join(', ')}</strong>{:else}nothing stands open{/if}</span>
+    <span
+      >{#if v.open.length > 0}<strong>Open: {v.open.join(', ')}</strong>{:else}nothing stands open{/if}</span
+    >
   </a>
 {:else}
-  <p class="mt-4">No machine is at the bench. Click a stake on the <a class="link" href="/">trail</a> to start a visit.</p>
+  <p class="mt-4">
+    No machine is at the bench. Click a stake on the <a class="link" href="/">trail</a> to start a visit.
+  </p>
 {/each}
 
 <style>

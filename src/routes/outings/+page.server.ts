@@ -10,7 +10,11 @@ export const load: PageServerLoad = async ({ locals, url }) => {
   const today = dayOf(new Date(), team.timeZone);
   const [day, id] = (url.searchParams.get('before') ?? '').split('_');
   const before = day && id && isDay(day) && /^[0-9a-f-]{36}$/.test(id) ? { day, id } : null;
-  const [ahead, outings, machines] = await Promise.all([listEvents(sql, team.id, today, 'ahead'), listOutings(sql, team.id, before), listMachines(sql, team.id)]);
+  const [ahead, outings, machines] = await Promise.all([
+    listEvents(sql, team.id, today, 'ahead'),
+    listOutings(sql, team.id, before),
+    listMachines(sql, team.id)
+  ]);
   const last = outings.at(-1);
   return { ahead, outings, machines, older: outings.length === 40 && last ? `${last.day}_${last.id}` : null };
 };

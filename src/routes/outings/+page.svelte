@@ -11,7 +11,15 @@
   let { data } = $props();
   let planning = $state(false);
   let id = crypto.randomUUID();
-  let draft = $state({ name: '', kind: 'race', firstDay: '', lastDay: '', hoursEach: '', wholeFleet: true, machineIds: [] as string[] });
+  let draft = $state({
+    name: '',
+    kind: 'race',
+    firstDay: '',
+    lastDay: '',
+    hoursEach: '',
+    wholeFleet: true,
+    machineIds: [] as string[]
+  });
   let errors = $state<Record<string, string>>({});
   let calledOff = $state<{ id: string; name: string } | null>(null);
   const plates = $derived(new Map(data.machines.map((m) => [m.id, m.plate])));
@@ -22,7 +30,15 @@
     errors = sent.ok ? {} : sent.errors;
     if (!sent.ok) return;
     id = crypto.randomUUID();
-    draft = { name: '', kind: 'race', firstDay: '', lastDay: '', hoursEach: '', wholeFleet: true, machineIds: [] };
+    draft = {
+      name: '',
+      kind: 'race',
+      firstDay: '',
+      lastDay: '',
+      hoursEach: '',
+      wholeFleet: true,
+      machineIds: []
+    };
     planning = false;
     await invalidateAll();
   }
@@ -32,48 +48,118 @@
     else errors = sent.errors;
     await invalidateAll();
   }
-  const toggle = (machineId: string) => (draft.machineIds = draft.machineIds.includes(machineId) ? draft.machineIds.filter((m) => m !== machineId) : [...draft.machineIds, machineId]);
+  const toggle = (machineId: string) =>
+    (draft.machineIds = draft.machineIds.includes(machineId)
+      ? draft.machineIds.filter((m) => m !== machineId)
+      : [...draft.machineIds, machineId]);
 </script>
 
 <svelte:head><title>Outings · Hour Trail</title></svelte:head>
-<div class="flex flex-wrap items-baseline gap-4"><h1>Outings</h1><a class="link" href="/outings/day">Log a race day, the whole fleet</a></div>
+<div class="flex flex-wrap items-baseline gap-4">
+  <h1>Outings</h1>
+  <a class="link" href="/outings/day">Log a race day, the whole fleet</a>
+</div>
 
 <section class="mt-5">
-  <div class="flex items-baseline gap-4"><h2>Planned</h2>{#if !planning}<button type="button" class="link text-sm" onclick={() => (planning = true)}>Plan an outing</button>{/if}</div>
-  {#if calledOff}<p class="mt-1" role="status">{calledOff.name} is called off. <button type="button" class="link" onclick={() => callOff(calledOff!, false)}>Undo</button></p>{/if}
+  <div class="flex items-baseline gap-4">
+    <h2>Planned</h2>
+    {#if !planning}<button type="button" class="link text-sm" onclick={() => (planning = true)}
+        >Plan an outing</button
+      >{/if}
+  </div>
+  {#if calledOff}<p class="mt-1" role="status">
+      {calledOff.name} is called off.
+      <button type="button" class="link" onclick={() => callOff(calledOff!, false)}>Undo</button>
+    </p>{/if}
   {#if planning}
-    <form onsubmit={add} class="my-3 border-2 p-4" style="border-color: var(--ink)" aria-label="Plan an outing" novalidate>
+    <form
+      onsubmit={add}
+      class="my-3 border-2 p-4"
+      style="border-color: var(--ink)"
+      aria-label="Plan an outing"
+      novalidate
+    >
       <div class="grid items-start gap-3 sm:grid-cols-[2fr_1fr_1fr_1fr_1fr]">
-        <Field label="Name" error={errors.name}>{#snippet children(a)}<Input {...a} bind:value={draft.name} />{/snippet}</Field>
-        <Field label="Kind">{#snippet children(a)}<Select {...a} bind:value={draft.kind} placeholder="" items={['race', 'practice', 'day out'].map((k) => ({ value: k, name: k }))} />{/snippet}</Field>
-        <Field label="First day" error={errors.firstDay}>{#snippet children(a)}<Input {...a} type="date" bind:value={draft.firstDay} />{/snippet}</Field>
-        <Field label="Last day" error={errors.lastDay} hint="empty: one day">{#snippet children(a)}<Input {...a} type="date" bind:value={draft.lastDay} />{/snippet}</Field>
-        <Field label="Hours each uses" error={errors.hoursEach}>{#snippet children(a)}<Input {...a} bind:value={draft.hoursEach} inputmode="decimal" placeholder="3.5" />{/snippet}</Field>
+        <Field label="Name" error={errors.name}
+          >{#snippet children(a)}<Input {...a} bind:value={draft.name} />{/snippet}</Field
+        >
+        <Field label="Kind"
+          >{#snippet children(a)}<Select
+              {...a}
+              bind:value={draft.kind}
+              placeholder=""
+              items={['race', 'practice', 'day out'].map((k) => ({ value: k, name: k }))}
+            />{/snippet}</Field
+        >
+        <Field label="First day" error={errors.firstDay}
+          >{#snippet children(a)}<Input {...a} type="date" bind:value={draft.firstDay} />{/snippet}</Field
+        >
+        <Field label="Last day" error={errors.lastDay} hint="empty: one day"
+          >{#snippet children(a)}<Input {...a} type="date" bind:value={draft.lastDay} />{/snippet}</Field
+        >
+        <Field label="Hours each uses" error={errors.hoursEach}
+          >{#snippet children(a)}<Input
+              {...a}
+              bind:value={draft.hoursEach}
+              inputmode="decimal"
+              placeholder="3.5"
+            />{/snippet}</Field
+        >
       </div>
       <div class="mt-3"><Checkbox bind:checked={draft.wholeFleet}>The whole fleet goes</Checkbox></div>
       {#if !draft.wholeFleet}
         <div class="mt-2 flex flex-wrap gap-2" role="group" aria-label="Machines that go">
-          {#each data.machines as m (m.id)}<button type="button" class="machine" aria-pressed={draft.machineIds.includes(m.id)} onclick={() => toggle(m.id)}>{m.plate} {m.name}</button>{/each}
+          {#each data.machines as m (m.id)}<button
+              type="button"
+              class="machine"
+              aria-pressed={draft.machineIds.includes(m.id)}
+              onclick={() => toggle(m.id)}>{m.plate} {m.name}</button
+            >{/each}
         </div>
         {#if errors.machineIds}<p class="error text-sm" role="alert">{errors.machineIds}</p>{/if}
       {/if}
       <FormError message={errors['']} />
-      <div class="mt-3 flex gap-2"><Button type="submit" color="primary">Plan it</Button><Button type="button" color="alternative" onclick={() => (planning = false)}>Leave</Button></div>
+      <div class="mt-3 flex gap-2">
+        <Button type="submit" color="primary">Plan it</Button><Button
+          type="button"
+          color="alternative"
+          onclick={() => (planning = false)}>Leave</Button
+        >
+      </div>
     </form>
   {/if}
   {#if data.ahead.length === 0}
-    <p class="mt-2">Nothing planned. What is planned lies over every trail as a taped stretch, and says what to do before it.</p>
+    <p class="mt-2">
+      Nothing planned. What is planned lies over every trail as a taped stretch, and says what to do before
+      it.
+    </p>
   {:else}
     <table class="sheet-table mt-2">
-      <thead><tr><th>When</th><th>What</th><th>Hours each</th><th>Who goes</th><th><span class="sr-only">Do</span></th></tr></thead>
+      <thead
+        ><tr
+          ><th>When</th><th>What</th><th>Hours each</th><th>Who goes</th><th
+            ><span class="sr-only">Do</span></th
+          ></tr
+        ></thead
+      >
       <tbody>
         {#each data.ahead as e (e.id)}
           <tr>
-            <td class="whitespace-nowrap"><span class="figure text-lg">{showDays(e.firstDay, e.lastDay, data.today)}</span> <span class="quiet">{awayInWords(data.today, e.firstDay)}</span></td>
+            <td class="whitespace-nowrap"
+              ><span class="figure text-lg">{showDays(e.firstDay, e.lastDay, data.today)}</span>
+              <span class="quiet">{awayInWords(data.today, e.firstDay)}</span></td
+            >
             <td><strong>{e.name}</strong> <span class="quiet">{e.kind}</span></td>
             <td class="figure text-lg">{showHours(e.hoursEach)} h</td>
-            <td>{e.wholeFleet ? 'the whole fleet' : e.machineIds.map((m) => plates.get(m) ?? '…').join(', ')}</td>
-            <td class="text-right whitespace-nowrap"><button type="button" class="link text-sm" onclick={() => callOff(e, true)}>Call off</button></td>
+            <td
+              >{e.wholeFleet
+                ? 'the whole fleet'
+                : e.machineIds.map((m) => plates.get(m) ?? '…').join(', ')}</td
+            >
+            <td class="text-right whitespace-nowrap"
+              ><button type="button" class="link text-sm" onclick={() => callOff(e, true)}>Call off</button
+              ></td
+            >
           </tr>
         {/each}
       </tbody>
@@ -88,16 +174,31 @@
   {:else}
     <div class="overflow-x-auto">
       <table class="sheet-table mt-2">
-        <thead><tr><th>Day</th><th>Machine</th><th>Kind</th><th>Meter after</th><th>Rider</th><th>Remark</th></tr></thead>
+        <thead
+          ><tr><th>Day</th><th>Machine</th><th>Kind</th><th>Meter after</th><th>Rider</th><th>Remark</th></tr
+          ></thead
+        >
         <tbody>
           {#each data.outings as o (o.id)}
             <tr>
               <td class="figure whitespace-nowrap">{weekday(o.day)} {showDay(o.day, data.today)}</td>
-              <td class="whitespace-nowrap"><a class="no-underline hover:underline" href="/machines/{o.machineId}"><span class="plate">{o.plate}</span> {o.machine}</a></td>
+              <td class="whitespace-nowrap"
+                ><a class="no-underline hover:underline" href="/machines/{o.machineId}"
+                  ><span class="plate">{o.plate}</span> {o.machine}</a
+                ></td
+              >
               <td>{o.kind}{o.event ? `, ${o.event}` : ''}</td>
-              <td class="figure text-lg whitespace-nowrap">{o.value !== null ? `${showHours(o.value)} h` : o.ridden !== null ? `+${showHours(o.ridden)} h ridden` : ''}</td>
+              <td class="figure text-lg whitespace-nowrap"
+                >{o.value !== null
+                  ? `${showHours(o.value)} h`
+                  : o.ridden !== null
+                    ? `+${showHours(o.ridden)} h ridden`
+                    : ''}</td
+              >
               <td>{o.rider ?? ''}</td>
-              <td class="max-w-md break-words">{o.remark.length > 160 ? `${o.remark.slice(0, 160)}…` : o.remark}</td>
+              <td class="max-w-md break-words"
+                >{o.remark.length > 160 ? `${o.remark.slice(0, 160)}…` : o.remark}</td
+              >
             </tr>
           {/each}
         </tbody>

@@ -39,10 +39,29 @@
 <div class="mt-6 grid gap-10 md:grid-cols-2">
   <section>
     <h2>People</h2>
-    <table class="sheet-table mt-2"><tbody>{#each data.people as p (p.id)}<tr><td>{p.name}</td><td class="quiet">{p.role}</td></tr>{/each}</tbody></table>
-    <form onsubmit={add} class="mt-4 grid items-start gap-3 sm:grid-cols-[1fr_12rem_auto]" aria-label="Add someone" novalidate>
-      <Field label="Name" error={errors.name}>{#snippet children(a)}<Input {...a} bind:value={name} />{/snippet}</Field>
-      <Field label="What they do" error={errors.role}>{#snippet children(a)}<Select {...a} bind:value={role} placeholder="" items={ROLES.map((r) => ({ value: r, name: r }))} />{/snippet}</Field>
+    <table class="sheet-table mt-2">
+      <tbody
+        >{#each data.people as p (p.id)}<tr><td>{p.name}</td><td class="quiet">{p.role}</td></tr
+          >{/each}</tbody
+      >
+    </table>
+    <form
+      onsubmit={add}
+      class="mt-4 grid items-start gap-3 sm:grid-cols-[1fr_12rem_auto]"
+      aria-label="Add someone"
+      novalidate
+    >
+      <Field label="Name" error={errors.name}
+        >{#snippet children(a)}<Input {...a} bind:value={name} />{/snippet}</Field
+      >
+      <Field label="What they do" error={errors.role}
+        >{#snippet children(a)}<Select
+            {...a}
+            bind:value={role}
+            placeholder=""
+            items={ROLES.map((r) => ({ value: r, name: r }))}
+          />{/snippet}</Field
+      >
       <Button type="submit" color="primary" class="sm:mt-6">Add</Button>
     </form>
     <FormError message={errors['']} />
@@ -51,15 +70,29 @@
     <h2>This device</h2>
     <fieldset class="mt-2">
       <legend class="text-sm">Which unit stands first</legend>
-      <label class="mr-5"><input type="radio" name="units" value="metric" checked={data.units === 'metric'} onchange={units} /> metric</label>
-      <label><input type="radio" name="units" value="imperial" checked={data.units === 'imperial'} onchange={units} /> imperial</label>
+      <label class="mr-5"
+        ><input type="radio" name="units" value="metric" checked={data.units === 'metric'} onchange={units} /> metric</label
+      >
+      <label
+        ><input
+          type="radio"
+          name="units"
+          value="imperial"
+          checked={data.units === 'imperial'}
+          onchange={units}
+        /> imperial</label
+      >
     </fieldset>
     <h2 class="mt-6">Teams here</h2>
     <ul>
       {#each data.teams as t (t.id)}
         <li class="rule-b flex justify-between py-2">
           <span>{t.name}{t.isDemo ? ' (demo)' : ''}</span>
-          {#if t.id === data.team?.id}<span class="quiet">this device works here</span>{:else}<button type="button" class="link" onclick={() => work(t.id)}>Work here</button>{/if}
+          {#if t.id === data.team?.id}<span class="quiet">this device works here</span>{:else}<button
+              type="button"
+              class="link"
+              onclick={() => work(t.id)}>Work here</button
+            >{/if}
         </li>
       {/each}
     </ul>

@@ -9,7 +9,13 @@ const YEAR = 31_536_000;
 export const load: PageServerLoad = async ({ url, cookies }) => {
   const demo = await getDemoTeam(db());
   if (url.searchParams.has('stay') && demo) {
-    cookies.set('ht_team', demo.id, { path: '/', maxAge: YEAR, sameSite: 'lax', httpOnly: false, secure: false });
+    cookies.set('ht_team', demo.id, {
+      path: '/',
+      maxAge: YEAR,
+      sameSite: 'lax',
+      httpOnly: false,
+      secure: false
+    });
     redirect(303, '/');
   }
   return { demo: demo !== null };

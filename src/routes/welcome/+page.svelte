@@ -37,26 +37,56 @@
 
 <svelte:head><title>Welcome · Hour Trail</title></svelte:head>
 <h1>Engine hours, and what they ask for</h1>
-<p class="mt-2 max-w-2xl">Each machine has a trail as long as its running hours. Behind it stand pegs, the work done; ahead stakes, the work that falls due; over it the next race weekend.</p>
+<p class="mt-2 max-w-2xl">
+  Each machine has a trail as long as its running hours. Behind it stand pegs, the work done; ahead stakes,
+  the work that falls due; over it the next race weekend.
+</p>
 <div class="mt-8 grid gap-10 md:grid-cols-2">
   <section>
     <h2>Set up your own team</h2>
     <form onsubmit={save} class="mt-3 grid max-w-md gap-3" aria-label="Your team" novalidate>
-      <Field label="Team or workshop" error={errors.name}>{#snippet children(a)}<Input {...a} bind:value={name} />{/snippet}</Field>
-      <Field label="Your name" error={errors['you.name']}>{#snippet children(a)}<Input {...a} bind:value={you} autocomplete="name" />{/snippet}</Field>
-      <Field label="What you do there" error={errors['you.role']}>{#snippet children(a)}<Select {...a} bind:value={role} placeholder="" items={ROLES.map((r) => ({ value: r, name: r }))} />{/snippet}</Field>
-      <Field label="Time zone" error={errors.timeZone} hint="days are days there">{#snippet children(a)}<Select {...a} bind:value={timeZone} placeholder="" items={zones.map((z) => ({ value: z, name: z }))} />{/snippet}</Field>
+      <Field label="Team or workshop" error={errors.name}
+        >{#snippet children(a)}<Input {...a} bind:value={name} />{/snippet}</Field
+      >
+      <Field label="Your name" error={errors['you.name']}
+        >{#snippet children(a)}<Input {...a} bind:value={you} autocomplete="name" />{/snippet}</Field
+      >
+      <Field label="What you do there" error={errors['you.role']}
+        >{#snippet children(a)}<Select
+            {...a}
+            bind:value={role}
+            placeholder=""
+            items={ROLES.map((r) => ({ value: r, name: r }))}
+          />{/snippet}</Field
+      >
+      <Field label="Time zone" error={errors.timeZone} hint="days are days there"
+        >{#snippet children(a)}<Select
+            {...a}
+            bind:value={timeZone}
+            placeholder=""
+            items={zones.map((z) => ({ value: z, name: z }))}
+          />{/snippet}</Field
+      >
       <FormError message={errors['']} />
-      <div><Button type="submit" color="primary" size="lg" disabled={busy}>Begin with an empty book</Button></div>
+      <div>
+        <Button type="submit" color="primary" size="lg" disabled={busy}>Begin with an empty book</Button>
+      </div>
     </form>
   </section>
   <section>
     <h2>Or look round first</h2>
     {#if data.demo}
-      <p class="mt-3">A made-up team with twelve made-up machines and nine months in its book. Change what you like; it can be put back.</p>
-      <p class="mt-4"><a class="link font-bold" href="/welcome?stay" data-sveltekit-reload>Look round with the demo</a></p>
+      <p class="mt-3">
+        A made-up team with twelve made-up machines and nine months in its book. Change what you like; it can
+        be put back.
+      </p>
+      <p class="mt-4">
+        <a class="link font-bold" href="/welcome?stay" data-sveltekit-reload>Look round with the demo</a>
+      </p>
     {:else}
-      <p class="mt-3">The demo team is not loaded here. On the machine that runs this: <code>npm run demo:reset</code>.</p>
+      <p class="mt-3">
+        The demo team is not loaded here. On the machine that runs this: <code>npm run demo:reset</code>.
+      </p>
     {/if}
   </section>
 </div>

@@ -2,7 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { GRADES, judge, type Grade } from './debris';
 
 const at = (grade: Grade, before: Grade[] = [], more: { breakIn?: boolean; bronze?: boolean } = {}) =>
-  judge({ place: 'magnet', grade, materials: more.bronze ? ['bronze (gold)'] : [] }, before, more.breakIn ?? false).verdict;
+  judge(
+    { place: 'magnet', grade, materials: more.bronze ? ['bronze (gold)'] : [] },
+    before,
+    more.breakIn ?? false
+  ).verdict;
 
 describe('judge', () => {
   it('carries on with nothing, and with paste as usual', () => {

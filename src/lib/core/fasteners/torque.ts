@@ -12,6 +12,15 @@ export function oddTorque(set: Quantity, spec: Quantity | null): string | null {
   const ratio = set.base / spec.base;
   if (Math.abs(ratio - 1) <= TOLERANCE) return null;
   const near = (r: number) => Math.abs(ratio / r - 1) < 0.05;
-  const slip = near(1.3558) || near(1 / 1.3558) ? 'lbf·ft taken for N·m' : near(8.8507) || near(1 / 8.8507) ? 'lbf·in taken for N·m' : near(12) || near(1 / 12) ? 'lbf·in taken for lbf·ft' : near(10) || near(0.1) ? 'a ten-fold slip' : null;
+  const slip =
+    near(1.3558) || near(1 / 1.3558)
+      ? 'lbf·ft taken for N·m'
+      : near(8.8507) || near(1 / 8.8507)
+        ? 'lbf·in taken for N·m'
+        : near(12) || near(1 / 12)
+          ? 'lbf·in taken for lbf·ft'
+          : near(10) || near(0.1)
+            ? 'a ten-fold slip'
+            : null;
   return `The sheet says ${show(spec)}; ${show(set)} is ${ratio > 1 ? 'more' : 'less'}${slip ? `: ${slip}?` : '.'}`;
 }

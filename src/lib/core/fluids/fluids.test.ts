@@ -14,11 +14,13 @@ describe('pouringPlan', () => {
     expect(() => pouringPlan(1000, 80)).toThrow(RangeError);
   });
   it('never pours more than half a jug mark over, and both parts make the whole', () => {
-    fc.assert(fc.property(fc.integer({ min: 100, max: 8000 }), fc.integer({ min: 0, max: 50 }), (ml, percent) => {
-      const { firstMl, heldBackMl } = pouringPlan(ml, percent);
-      expect(firstMl).toBeLessThanOrEqual(ml + 5);
-      expect(firstMl + heldBackMl).toBe(Math.max(ml, firstMl));
-    }));
+    fc.assert(
+      fc.property(fc.integer({ min: 100, max: 8000 }), fc.integer({ min: 0, max: 50 }), (ml, percent) => {
+        const { firstMl, heldBackMl } = pouringPlan(ml, percent);
+        expect(firstMl).toBeLessThanOrEqual(ml + 5);
+        expect(firstMl + heldBackMl).toBe(Math.max(ml, firstMl));
+      })
+    );
   });
 });
 
@@ -37,13 +39,26 @@ describe('cross-checks', () => {
 });
 
 describe('judgeLevel', () => {
-  it.each([[-0.01, false], [0, true], [0.5, true], [1, true], [1.01, false]])('at %f of the marks: within %s', (position, within) =>
+  it.each([
+    [-0.01, false],
+    [0, true],
+    [0.5, true],
+    [1, true],
+    [1.01, false]
+  ])('at %f of the marks: within %s', (position, within) =>
     expect(judgeLevel({ method: 'sight glass', position }).within).toBe(within)
   );
   it('wants a check screw to weep, not run', () => {
     expect(judgeLevel({ method: 'check screw', flow: 'weeps' }).within).toBe(true);
-    expect(judgeLevel({ method: 'check screw', flow: 'runs' })).toMatchObject({ within: false, advice: expect.stringMatching(/weeps/) });
+    expect(judgeLevel({ method: 'check screw', flow: 'runs' })).toMatchObject({
+      within: false,
+      advice: expect.stringMatching(/weeps/)
+    });
     expect(judgeLevel({ method: 'check screw', flow: 'nothing' }).within).toBe(false);
   });
-  it('advises to top up what is low but within', () => expect(judgeLevel({ method: 'dipstick screwed in', position: 0.1 })).toMatchObject({ within: true, advice: expect.any(String) }));
+  it('advises to top up what is low but within', () =>
+    expect(judgeLevel({ method: 'dipstick screwed in', position: 0.1 })).toMatchObject({
+      within: true,
+      advice: expect.any(String)
+    }));
 });

@@ -13,19 +13,32 @@ export type LevelVerdict = { within: boolean; words: string; advice: string | nu
 
 /** What a level comes to, in words, and what to do about it. */
 export function judgeLevel(level: LevelReading): LevelVerdict {
-  if (level.method === 'measured quantity only') return { within: true, words: 'by measured quantity', advice: null };
+  if (level.method === 'measured quantity only')
+    return { within: true, words: 'by measured quantity', advice: null };
   if (level.method === 'check screw') {
     if (level.flow === 'weeps') return { within: true, words: 'weeps at the check screw', advice: null };
     return level.flow === 'nothing'
-      ? { within: false, words: 'nothing at the check screw', advice: 'Top up a little at a time until it just weeps.' }
+      ? {
+          within: false,
+          words: 'nothing at the check screw',
+          advice: 'Top up a little at a time until it just weeps.'
+        }
       : { within: false, words: 'runs from the check screw', advice: 'Let it run until it only weeps.' };
   }
   const percent = Math.round(level.position * 100);
-  if (level.position < 0) return { within: false, words: 'below the low mark', advice: 'Top up and read again.' };
-  if (level.position > 1) return { within: false, words: 'above the high mark', advice: 'Drain to the mark and read again.' };
-  return { within: true, words: `${percent} % of the way from low to high`, advice: level.position < 0.3 ? 'Within the marks, but low: top up from what was held back.' : null };
+  if (level.position < 0)
+    return { within: false, words: 'below the low mark', advice: 'Top up and read again.' };
+  if (level.position > 1)
+    return { within: false, words: 'above the high mark', advice: 'Drain to the mark and read again.' };
+  return {
+    within: true,
+    words: `${percent} % of the way from low to high`,
+    advice: level.position < 0.3 ? 'Within the marks, but low: top up from what was held back.' : null
+  };
 }
 
-export function isMarked(method: LevelMethod): method is 'sight glass' | 'dipstick resting on the thread' | 'dipstick screwed in' {
+export function isMarked(
+  method: LevelMethod
+): method is 'sight glass' | 'dipstick resting on the thread' | 'dipstick screwed in' {
   return method !== 'check screw' && method !== 'measured quantity only';
 }

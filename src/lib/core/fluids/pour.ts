@@ -16,7 +16,8 @@ export interface PouringPlan {
  */
 export function pouringPlan(quantityMl: number, holdBackPercent: number): PouringPlan {
   if (!(quantityMl > 0)) throw new RangeError(`no such quantity: ${quantityMl} ml`);
-  if (!(holdBackPercent >= 0 && holdBackPercent <= 50)) throw new RangeError(`no such hold-back: ${holdBackPercent} %`);
+  if (!(holdBackPercent >= 0 && holdBackPercent <= 50))
+    throw new RangeError(`no such hold-back: ${holdBackPercent} %`);
   // A measuring jug has marks every 10 ml.
   const firstMl = Math.round((quantityMl * (1 - holdBackPercent / 100)) / 10) * 10;
   return { firstMl, heldBackMl: Math.max(0, quantityMl - firstMl) };
@@ -30,8 +31,10 @@ const ODD_FRACTION = 0.1;
  * Far too little means a drain that was not opened, more than there can be means the wrong circuit (handbook, section 5).
  */
 export function oddTotal(pouredMl: number, quantityMl: number): string | null {
-  if (pouredMl < quantityMl * (1 - ODD_FRACTION)) return `${Math.round(quantityMl - pouredMl)} ml less than the sheet says went in. Was every drain opened?`;
-  if (pouredMl > quantityMl * (1 + ODD_FRACTION)) return `${Math.round(pouredMl - quantityMl)} ml more than the sheet says went in. Is it the right circuit, and the right unit?`;
+  if (pouredMl < quantityMl * (1 - ODD_FRACTION))
+    return `${Math.round(quantityMl - pouredMl)} ml less than the sheet says went in. Was every drain opened?`;
+  if (pouredMl > quantityMl * (1 + ODD_FRACTION))
+    return `${Math.round(pouredMl - quantityMl)} ml more than the sheet says went in. Is it the right circuit, and the right unit?`;
   return null;
 }
 
@@ -40,7 +43,9 @@ export function oddTotal(pouredMl: number, quantityMl: number): string | null {
  */
 export function oddDrain(drainedMl: number, pouredLastTimeMl: number | null): string | null {
   if (pouredLastTimeMl === null) return null;
-  if (drainedMl < pouredLastTimeMl * 0.7) return `${Math.round(pouredLastTimeMl - drainedMl)} ml less came out than went in last time: burnt, leaked, or a drain still shut.`;
-  if (drainedMl > pouredLastTimeMl * 1.1) return `${Math.round(drainedMl - pouredLastTimeMl)} ml more came out than went in last time: look for fuel or water in it.`;
+  if (drainedMl < pouredLastTimeMl * 0.7)
+    return `${Math.round(pouredLastTimeMl - drainedMl)} ml less came out than went in last time: burnt, leaked, or a drain still shut.`;
+  if (drainedMl > pouredLastTimeMl * 1.1)
+    return `${Math.round(drainedMl - pouredLastTimeMl)} ml more came out than went in last time: look for fuel or water in it.`;
   return null;
 }

@@ -2,13 +2,16 @@ import { showHours, type Centihours } from './hours';
 import type { RateOfUse } from './rate';
 
 /** What is odd about a reading someone is about to write down. */
-export type DoubtKind = 'lower than the last' | 'higher than the next' | 'ahead of the clock' | 'more than the clock' | 'unit slip' | 'unusual jump';
+export type DoubtKind =
+  | 'lower than the last'
+  | 'higher than the next'
+  | 'ahead of the clock'
+  | 'more than the clock'
+  | 'unit slip'
+  | 'unusual jump';
 
 /** How a person may settle a doubt. */
-export type Settlement =
-  | 'reading is right'
-  | 'earlier one was wrong'
-  | 'meter was replaced';
+export type Settlement = 'reading is right' | 'earlier one was wrong' | 'meter was replaced';
 
 export interface Doubt {
   kind: DoubtKind;
@@ -52,10 +55,18 @@ export function questionReading(value: Centihours, at: number, context: ReadingC
   const { last, rate, now } = context;
   const doubts: Doubt[] = [];
   if (at > now + CLOCK_SLACK_MS) {
-    doubts.push({ kind: 'ahead of the clock', message: 'That moment has not come yet. Put in when the meter was read.', settlements: [] });
+    doubts.push({
+      kind: 'ahead of the clock',
+      message: 'That moment has not come yet. Put in when the meter was read.',
+      settlements: []
+    });
   }
   if (context.next && value > context.next.value) {
-    doubts.push({ kind: 'higher than the next', message: `A later reading shows ${showHours(context.next.value)} h; before it there cannot have been ${showHours(value)} h.`, settlements: [] });
+    doubts.push({
+      kind: 'higher than the next',
+      message: `A later reading shows ${showHours(context.next.value)} h; before it there cannot have been ${showHours(value)} h.`,
+      settlements: []
+    });
   }
   if (!last || at < last.at) return doubts;
 
@@ -71,12 +82,18 @@ export function questionReading(value: Centihours, at: number, context: ReadingC
     return doubts;
   }
   const overClock = used > elapsed * 100 + CLOCK_SLACK_CENTIHOURS;
-  const expected = rate ? rate.perDay * days + 3 * rate.spreadPerRootDay * Math.sqrt(Math.max(days, 1)) : null;
+  const expected = rate
+    ? rate.perDay * days + 3 * rate.spreadPerRootDay * Math.sqrt(Math.max(days, 1))
+    : null;
   const jump = used > JUMP_FLOOR && expected !== null && used > JUMP_FACTOR * expected;
 
   const slip = overClock || jump ? slipOf(value, last.value, elapsed) : null;
   if (slip) {
-    doubts.push({ kind: 'unit slip', message: slip, settlements: ['reading is right', 'earlier one was wrong', 'meter was replaced'] });
+    doubts.push({
+      kind: 'unit slip',
+      message: slip,
+      settlements: ['reading is right', 'earlier one was wrong', 'meter was replaced']
+    });
   }
   if (overClock) {
     doubts.push({

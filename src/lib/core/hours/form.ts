@@ -4,7 +4,11 @@ import { day, hoursTyped, hoursTypedOrNone, id, remark } from '../forms';
 /** How a questioned reading was settled, with what the settlement needs to be carried out. */
 export const settlementSchema = z.object({
   as: z.enum(['reading is right', 'earlier one was wrong', 'meter was replaced']),
-  reason: z.string().trim().min(1, 'Say what happened, in a few words.').max(10_000, 'At most 10,000 characters.'),
+  reason: z
+    .string()
+    .trim()
+    .min(1, 'Say what happened, in a few words.')
+    .max(10_000, 'At most 10,000 characters.'),
   /** `meter was replaced`: what the old one showed at the end (empty: could not be read) and the new one at the start. */
   oldFinal: hoursTypedOrNone,
   newStart: hoursTypedOrNone
@@ -27,4 +31,6 @@ export type ReadingInput = z.infer<typeof readingSchema>;
 export type ReadingForm = z.input<typeof readingSchema>;
 
 /** A whole race day: each row is taken or refused by itself. */
-export const raceDaySchema = z.object({ rows: z.array(z.unknown()).min(1, 'Nothing written yet.').max(200, 'At most 200 machines at once.') });
+export const raceDaySchema = z.object({
+  rows: z.array(z.unknown()).min(1, 'Nothing written yet.').max(200, 'At most 200 machines at once.')
+});

@@ -10,18 +10,29 @@ const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
 
 describe('showHours', () => {
-  it.each([[3840, '38.4'], [25, '0.25'], [-130, '-1.3'], [0, '0.0'], [100, '1.0'], [-5, '-0.05'], [123456, '1234.56']])('%i reads %s', (c, text) =>
-    expect(showHours(c)).toBe(text)
-  );
+  it.each([
+    [3840, '38.4'],
+    [25, '0.25'],
+    [-130, '-1.3'],
+    [0, '0.0'],
+    [100, '1.0'],
+    [-5, '-0.05'],
+    [123456, '1234.56']
+  ])('%i reads %s', (c, text) => expect(showHours(c)).toBe(text));
   it('never drifts: a meter in tenths comes back as written', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 99999 }), (tenths) => {
-      expect(Number(showHours(centihours(tenths / 10)))).toBe(tenths / 10);
-    }));
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 99999 }), (tenths) => {
+        expect(Number(showHours(centihours(tenths / 10)))).toBe(tenths / 10);
+      })
+    );
   });
 });
 
 /** Turns a worked case (values and swaps in order) into a book of meters and readings. */
-function book(rows: { value?: number; replaced?: boolean; old_final?: number; new_start?: number }[]): { meters: Meter[]; readings: Reading[] } {
+function book(rows: { value?: number; replaced?: boolean; old_final?: number; new_start?: number }[]): {
+  meters: Meter[];
+  readings: Reading[];
+} {
   const meters: Meter[] = [{ id: 'm0', fittedAt: 0, firstValue: 0, removedAt: null, lastValue: null }];
   const readings: Reading[] = [];
   rows.forEach((row, i) => {
@@ -30,9 +41,22 @@ function book(rows: { value?: number; replaced?: boolean; old_final?: number; ne
     if (row.replaced) {
       current.removedAt = at;
       current.lastValue = centihours(row.old_final!);
-      meters.push({ id: `m${meters.length}`, fittedAt: at, firstValue: centihours(row.new_start!), removedAt: null, lastValue: null });
+      meters.push({
+        id: `m${meters.length}`,
+        fittedAt: at,
+        firstValue: centihours(row.new_start!),
+        removedAt: null,
+        lastValue: null
+      });
     } else {
-      readings.push({ id: `r${String(i).padStart(4, '0')}`, meterId: current.id, at, value: centihours(row.value!), ridden: null, struck: false });
+      readings.push({
+        id: `r${String(i).padStart(4, '0')}`,
+        meterId: current.id,
+        at,
+        value: centihours(row.value!),
+        ridden: null,
+        struck: false
+      });
     }
   });
   return { meters, readings };
@@ -47,7 +71,14 @@ describe('runningHours', () => {
   });
 
   const meter: Meter = { id: 'a', fittedAt: 0, firstValue: 0, removedAt: null, lastValue: null };
-  const read = (id: string, at: number, value: number | null, ridden: number | null = null): Reading => ({ id, meterId: 'a', at, value, ridden, struck: false });
+  const read = (id: string, at: number, value: number | null, ridden: number | null = null): Reading => ({
+    id,
+    meterId: 'a',
+    at,
+    value,
+    ridden,
+    struck: false
+  });
 
   it('says unknown, not zero, when nothing was ever read', () => {
     expect(runningHours([meter], []).total).toBeNull();
@@ -55,8 +86,16 @@ describe('runningHours', () => {
   });
 
   it('adds hours ridden as estimates until a true reading takes their place', () => {
-    const { points } = runningHours([meter], [read('1', 1, 1000), read('2', 2, null, 150), read('3', 3, null, 200), read('4', 4, 1300)]);
-    expect(points.map((p) => [p.total, p.estimated])).toEqual([[1000, false], [1150, true], [1350, true], [1300, false]]);
+    const { points } = runningHours(
+      [meter],
+      [read('1', 1, 1000), read('2', 2, null, 150), read('3', 3, null, 200), read('4', 4, 1300)]
+    );
+    expect(points.map((p) => [p.total, p.estimated])).toEqual([
+      [1000, false],
+      [1150, true],
+      [1350, true],
+      [1300, false]
+    ]);
   });
 
   it('passes over what was struck out', () => {
@@ -76,44 +115,69 @@ describe('runningHours', () => {
   });
 
   it('does not care in which order the book was filled', () => {
-    const points = fc.array(fc.record({ at: fc.integer({ min: 1, max: 50 }), n: fc.integer({ min: 0, max: 5000 }), ridden: fc.boolean() }), { maxLength: 12 });
-    fc.assert(fc.property(points, fc.infiniteStream(fc.nat()), (rows, chance) => {
-      const readings = rows.map((r, i) => read(`r${i}`, r.at, r.ridden ? null : r.n, r.ridden ? r.n : null));
-      const shuffled = readings.map((r) => ({ r, k: chance.next().value })).sort((a, b) => a.k - b.k).map((x) => x.r);
-      expect(runningHours([meter], shuffled)).toEqual(runningHours([meter], readings));
-    }));
+    const points = fc.array(
+      fc.record({
+        at: fc.integer({ min: 1, max: 50 }),
+        n: fc.integer({ min: 0, max: 5000 }),
+        ridden: fc.boolean()
+      }),
+      { maxLength: 12 }
+    );
+    fc.assert(
+      fc.property(points, fc.infiniteStream(fc.nat()), (rows, chance) => {
+        const readings = rows.map((r, i) =>
+          read(`r${i}`, r.at, r.ridden ? null : r.n, r.ridden ? r.n : null)
+        );
+        const shuffled = readings
+          .map((r) => ({ r, k: chance.next().value }))
+          .sort((a, b) => a.k - b.k)
+          .map((x) => x.r);
+        expect(runningHours([meter], shuffled)).toEqual(runningHours([meter], readings));
+      })
+    );
   });
 
   it('a later true reading never lowers running hours, over any swaps of meter', () => {
-    const steps = fc.array(fc.record({ more: fc.integer({ min: 0, max: 900 }), swapTo: fc.option(fc.integer({ min: 0, max: 90_000 })) }), { maxLength: 20 });
-    fc.assert(fc.property(steps, (list) => {
-      const rows: Parameters<typeof book>[0] = [];
-      let shown = 0;
-      for (const s of list) {
-        shown += s.more;
-        if (s.swapTo === null) rows.push({ value: shown / 100 });
-        else {
-          rows.push({ replaced: true, old_final: shown / 100, new_start: s.swapTo / 100 });
-          shown = s.swapTo;
+    const steps = fc.array(
+      fc.record({
+        more: fc.integer({ min: 0, max: 900 }),
+        swapTo: fc.option(fc.integer({ min: 0, max: 90_000 }))
+      }),
+      { maxLength: 20 }
+    );
+    fc.assert(
+      fc.property(steps, (list) => {
+        const rows: Parameters<typeof book>[0] = [];
+        let shown = 0;
+        for (const s of list) {
+          shown += s.more;
+          if (s.swapTo === null) rows.push({ value: shown / 100 });
+          else {
+            rows.push({ replaced: true, old_final: shown / 100, new_start: s.swapTo / 100 });
+            shown = s.swapTo;
+          }
         }
-      }
-      const { meters, readings } = book(rows);
-      const totals = runningHours(meters, readings).points.map((p) => p.total);
-      expect(totals).toEqual([...totals].sort((a, b) => a - b));
-      expect(runningHours(meters, readings).total ?? 0).toBe(list.reduce((sum, s) => sum + s.more, 0));
-    }));
+        const { meters, readings } = book(rows);
+        const totals = runningHours(meters, readings).points.map((p) => p.total);
+        expect(totals).toEqual([...totals].sort((a, b) => a - b));
+        expect(runningHours(meters, readings).total ?? 0).toBe(list.reduce((sum, s) => sum + s.more, 0));
+      })
+    );
   });
 });
 
 describe('questionReading', () => {
   const rate = { perDay: 30, spreadPerRootDay: 40, days: 84 };
   const last = { value: 3840, at: 0 };
-  const ask = (value: number, at: number, more = {}) => questionReading(value, at, { last, rate, now: at, ...more });
+  const ask = (value: number, at: number, more = {}) =>
+    questionReading(value, at, { last, rate, now: at, ...more });
 
   it('takes an ordinary reading silently', () => expect(ask(4010, 3 * DAY)).toEqual([]));
   it('takes the very first reading silently', () => expect(ask(999900, DAY, { last: null })).toEqual([]));
   it('questions a lower one, and offers what may have happened', () => {
-    expect(ask(3480, DAY)).toMatchObject([{ kind: 'lower than the last', settlements: ['earlier one was wrong', 'meter was replaced'] }]);
+    expect(ask(3480, DAY)).toMatchObject([
+      { kind: 'lower than the last', settlements: ['earlier one was wrong', 'meter was replaced'] }
+    ]);
   });
   it('refuses one ahead of the clock', () => {
     expect(ask(3900, 2 * DAY, { now: DAY })).toMatchObject([{ kind: 'ahead of the clock', settlements: [] }]);
@@ -122,15 +186,24 @@ describe('questionReading', () => {
     expect(ask(3840 + 500, 2 * HOUR).map((d) => d.kind)).toContain('more than the clock');
   });
   it('names the slip that would make it fit', () => {
-    expect(ask(39_200, DAY)[0]).toMatchObject({ kind: 'unit slip', message: expect.stringContaining('39.2 h would fit') });
-    expect(ask(392_000, DAY)[0]).toMatchObject({ kind: 'unit slip', message: expect.stringContaining('39.2 h would fit') });
+    expect(ask(39_200, DAY)[0]).toMatchObject({
+      kind: 'unit slip',
+      message: expect.stringContaining('39.2 h would fit')
+    });
+    expect(ask(392_000, DAY)[0]).toMatchObject({
+      kind: 'unit slip',
+      message: expect.stringContaining('39.2 h would fit')
+    });
   });
   it('questions a jump far past the usual rate, though the clock would allow it', () => {
     expect(ask(3840 + 4500, 14 * DAY).map((d) => d.kind)).toEqual(['unusual jump']);
   });
-  it('does not question a long day without history to judge it by', () => expect(ask(3840 + 700, DAY, { rate: null })).toEqual([]));
+  it('does not question a long day without history to judge it by', () =>
+    expect(ask(3840 + 700, DAY, { rate: null })).toEqual([]));
   it('refuses a late entry above the one that follows it', () => {
-    expect(ask(3900, DAY, { next: { value: 3880, at: 2 * DAY } })).toMatchObject([{ kind: 'higher than the next', settlements: [] }]);
+    expect(ask(3900, DAY, { next: { value: 3880, at: 2 * DAY } })).toMatchObject([
+      { kind: 'higher than the next', settlements: [] }
+    ]);
   });
   it('gives a day’s grace where only the day is known', () => {
     expect(ask(3840 + 500, 2 * HOUR, { dayOnly: true })).toEqual([]);
@@ -151,22 +224,49 @@ describe('rate of use', () => {
   it('says too little history plainly', () => {
     expect(rateOfUse(steady.slice(0, 3), 14)).toBeNull();
     expect(rateOfUse([], 84)).toBeNull();
-    expect(rateOfUse([{ day: 0, total: 0 }, { day: 84, total: 100 }], 84)).toBeNull();
+    expect(
+      rateOfUse(
+        [
+          { day: 0, total: 0 },
+          { day: 84, total: 100 }
+        ],
+        84
+      )
+    ).toBeNull();
   });
   it('knows nothing of a machine that stood still', () => {
-    expect(rateOfUse(Array.from({ length: 8 }, (_, i) => ({ day: i * 10, total: 500 })), 80)).toBeNull();
+    expect(
+      rateOfUse(
+        Array.from({ length: 8 }, (_, i) => ({ day: i * 10, total: 500 })),
+        80
+      )
+    ).toBeNull();
   });
   it('looks at the last twelve weeks, not at last year', () => {
-    const busyOnce = [{ day: -400, total: 0 }, { day: -300, total: 90_000 }, ...steady.map((p) => ({ day: p.day, total: p.total + 90_000 }))];
+    const busyOnce = [
+      { day: -400, total: 0 },
+      { day: -300, total: 90_000 },
+      ...steady.map((p) => ({ day: p.day, total: p.total + 90_000 }))
+    ];
     expect(rateOfUse(busyOnce, 84)!.perDay).toBeCloseTo(30, 9);
   });
   it('the range holds the plain answer, widens with spread, and grows with the hours', () => {
-    fc.assert(fc.property(fc.double({ min: 1, max: 200, noNaN: true }), fc.double({ min: 0, max: 300, noNaN: true }), fc.integer({ min: 1, max: 20_000 }), (perDay, spread, left) => {
-      const { early, late } = daysUntil(left, { perDay, spreadPerRootDay: spread, days: 84 });
-      expect(early).toBeLessThanOrEqual(left / perDay + 1e-6);
-      expect(late).toBeGreaterThanOrEqual(left / perDay - 1e-6);
-      expect(daysUntil(left * 2, { perDay, spreadPerRootDay: spread, days: 84 }).early).toBeGreaterThanOrEqual(early);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 200, noNaN: true }),
+        fc.double({ min: 0, max: 300, noNaN: true }),
+        fc.integer({ min: 1, max: 20_000 }),
+        (perDay, spread, left) => {
+          const { early, late } = daysUntil(left, { perDay, spreadPerRootDay: spread, days: 84 });
+          expect(early).toBeLessThanOrEqual(left / perDay + 1e-6);
+          expect(late).toBeGreaterThanOrEqual(left / perDay - 1e-6);
+          expect(
+            daysUntil(left * 2, { perDay, spreadPerRootDay: spread, days: 84 }).early
+          ).toBeGreaterThanOrEqual(early);
+        }
+      )
+    );
   });
-  it('what is due is due today', () => expect(daysUntil(-5, rateOfUse(steady, 84)!)).toEqual({ early: 0, late: 0 }));
+  it('what is due is due today', () =>
+    expect(daysUntil(-5, rateOfUse(steady, 84)!)).toEqual({ early: 0, late: 0 }));
 });

@@ -44,7 +44,8 @@ export function rateOfUse(points: readonly DayPoint[], today: number): RateOfUse
 
   const weeks = Math.floor(days / 7);
   const used: number[] = [];
-  for (let w = 0; w < weeks; w++) used.push(totalOn(order, today - 7 * w) - totalOn(order, today - 7 * (w + 1)));
+  for (let w = 0; w < weeks; w++)
+    used.push(totalOn(order, today - 7 * w) - totalOn(order, today - 7 * (w + 1)));
   const mean = used.reduce((a, b) => a + b, 0) / weeks;
   const variance = used.reduce((a, b) => a + (b - mean) ** 2, 0) / Math.max(1, weeks - 1);
   if (mean <= 0) return null;

@@ -80,7 +80,8 @@ export function runningHours(meters: readonly Meter[], readings: readonly Readin
     const base = total;
     for (const reading of byMeter.get(meter.id)!.sort(byTime)) {
       estimated = reading.value === null;
-      total = reading.value === null ? total + (reading.ridden ?? 0) : base + reading.value - meter.firstValue;
+      total =
+        reading.value === null ? total + (reading.ridden ?? 0) : base + reading.value - meter.firstValue;
       known = true;
       points.push({ reading, total, estimated });
     }

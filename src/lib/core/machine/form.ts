@@ -1,11 +1,24 @@
 import { z } from 'zod';
-import { day, daysTypedOrNone, hoursTyped, hoursTypedOrNone, id, intervalTypedOrNone, name, remark } from '../forms';
+import {
+  day,
+  daysTypedOrNone,
+  hoursTyped,
+  hoursTypedOrNone,
+  id,
+  intervalTypedOrNone,
+  name,
+  remark
+} from '../forms';
 import { CIRCUITS, CONFIDENCES, FASTENER_ROLES, figureKind, SEALS } from '../specs/sheet';
 import { ROLES } from '../team/team';
 import { isTimeZone } from '../time/day';
 import { KINDS } from './machine';
 
-export const personSchema = z.object({ id, name: name('a name', 80), role: z.enum(ROLES, { error: 'Pick what they do.' }) });
+export const personSchema = z.object({
+  id,
+  name: name('a name', 80),
+  role: z.enum(ROLES, { error: 'Pick what they do.' })
+});
 
 export const teamSchema = z.object({
   id,
@@ -23,7 +36,12 @@ const triggerFields = {
   everyDays: daysTypedOrNone,
   limitDays: daysTypedOrNone
 };
-const taskFields = { name: name('what is to be done', 60), job: z.enum(['engine-oil']).nullable().default(null), ...triggerFields, note: remark };
+const taskFields = {
+  name: name('what is to be done', 60),
+  job: z.enum(['engine-oil']).nullable().default(null),
+  ...triggerFields,
+  note: remark
+};
 
 interface TriggerAmounts {
   everyHours: number | null;
@@ -35,12 +53,18 @@ interface TriggerAmounts {
 }
 
 function checkTriggers(t: TriggerAmounts, ctx: z.RefinementCtx, at: string[] = []): void {
-  const issue = (field: string, message: string) => ctx.addIssue({ code: 'custom', path: [...at, field], message });
-  if (t.everyHours === null && t.everyDays === null) issue('everyHours', 'Every how many hours? Or fill in days.');
-  if (t.limitHours !== null && (t.everyHours === null || t.limitHours < t.everyHours)) issue('limitHours', 'The limit lies at or past the interval.');
-  if (t.limitDays !== null && (t.everyDays === null || t.limitDays < t.everyDays)) issue('limitDays', 'The limit lies at or past the interval.');
-  if (t.firstHours !== null && t.everyHours === null) issue('firstHours', 'A first interval needs the usual one too.');
-  if (t.firstLimitHours !== null && (t.firstHours === null || t.firstLimitHours < t.firstHours)) issue('firstLimitHours', 'The limit lies at or past the first interval.');
+  const issue = (field: string, message: string) =>
+    ctx.addIssue({ code: 'custom', path: [...at, field], message });
+  if (t.everyHours === null && t.everyDays === null)
+    issue('everyHours', 'Every how many hours? Or fill in days.');
+  if (t.limitHours !== null && (t.everyHours === null || t.limitHours < t.everyHours))
+    issue('limitHours', 'The limit lies at or past the interval.');
+  if (t.limitDays !== null && (t.everyDays === null || t.limitDays < t.everyDays))
+    issue('limitDays', 'The limit lies at or past the interval.');
+  if (t.firstHours !== null && t.everyHours === null)
+    issue('firstHours', 'A first interval needs the usual one too.');
+  if (t.firstLimitHours !== null && (t.firstHours === null || t.firstLimitHours < t.firstHours))
+    issue('firstLimitHours', 'The limit lies at or past the first interval.');
 }
 
 /** From where a new task counts. */
@@ -54,7 +78,12 @@ interface LastDone {
   lastDoneDay: string;
 }
 function checkLastDone(t: LastDone, ctx: z.RefinementCtx, at: string[] = []): void {
-  if (t.lastDone === 'done' && !day.safeParse(t.lastDoneDay).success) ctx.addIssue({ code: 'custom', path: [...at, 'lastDoneDay'], message: 'On which day? A rough one will do.' });
+  if (t.lastDone === 'done' && !day.safeParse(t.lastDoneDay).success)
+    ctx.addIssue({
+      code: 'custom',
+      path: [...at, 'lastDoneDay'],
+      message: 'On which day? A rough one will do.'
+    });
 }
 
 export const taskSchema = z
@@ -96,7 +125,11 @@ export const fastenerSchema = z.object({
   role: z.enum(FASTENER_ROLES, { error: 'Pick what it is.' }),
   name: name('what you call it', 60),
   place: z.string().trim().max(120, 'At most 120 characters.').default(''),
-  quantity: z.coerce.number({ error: 'How many bolts?' }).int('Whole bolts.').min(1, 'At least one.').max(24, 'At most 24.'),
+  quantity: z.coerce
+    .number({ error: 'How many bolts?' })
+    .int('Whole bolts.')
+    .min(1, 'At least one.')
+    .max(24, 'At most 24.'),
   magnet: z.boolean(),
   seal: z.enum(SEALS),
   note: remark
@@ -131,8 +164,19 @@ export const eventSchema = z
     machineIds: z.array(id).max(2000).default([])
   })
   .superRefine((e, ctx) => {
-    if (e.lastDay < e.firstDay) ctx.addIssue({ code: 'custom', path: ['lastDay'], message: 'It ends before it begins.' });
-    else if (Date.parse(e.lastDay) - Date.parse(e.firstDay) > 30 * 86_400_000) ctx.addIssue({ code: 'custom', path: ['lastDay'], message: 'At most 31 days; put longer ones in by parts.' });
-    if (!e.wholeFleet && e.machineIds.length === 0) ctx.addIssue({ code: 'custom', path: ['machineIds'], message: 'Pick at least one machine, or the whole fleet.' });
+    if (e.lastDay < e.firstDay)
+      ctx.addIssue({ code: 'custom', path: ['lastDay'], message: 'It ends before it begins.' });
+    else if (Date.parse(e.lastDay) - Date.parse(e.firstDay) > 30 * 86_400_000)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['lastDay'],
+        message: 'At most 31 days; put longer ones in by parts.'
+      });
+    if (!e.wholeFleet && e.machineIds.length === 0)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['machineIds'],
+        message: 'Pick at least one machine, or the whole fleet.'
+      });
   });
 export type EventInput = z.infer<typeof eventSchema>;

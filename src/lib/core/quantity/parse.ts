@@ -3,7 +3,15 @@ import { UNITS, unitsNamed, type Dimension, type UnitName } from './units';
 
 /** Why a typed figure was not taken. `message` is for the person who typed it; `choices` are readings to pick from. */
 export interface ParseProblem {
-  kind: 'empty' | 'not a number' | 'needs a unit' | 'unknown unit' | 'wrong dimension' | 'ambiguous' | 'disagree' | 'negative';
+  kind:
+    | 'empty'
+    | 'not a number'
+    | 'needs a unit'
+    | 'unknown unit'
+    | 'wrong dimension'
+    | 'ambiguous'
+    | 'disagree'
+    | 'negative';
   message: string;
   choices?: Quantity[];
 }
@@ -38,7 +46,17 @@ interface Number_ {
   slop: number;
 }
 
-const VULGAR: Readonly<Record<string, string>> = { '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3' };
+const VULGAR: Readonly<Record<string, string>> = {
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+  '⅓': '1/3',
+  '⅔': '2/3'
+};
 
 /** One spelling for everything a keyboard can produce: plain digits and spaces, `1 1/2` for `1½`, one kind of minus and micro. */
 function plainText(text: string): string {
@@ -87,7 +105,10 @@ const NUMBER = String.raw`[+-]?(?:\d+[ -]+\d+ ?\/ ?\d+|\d+ ?\/ ?\d+|\d[\d.,']*(?
 // A unit has no digits, but for the last one of kgf/cm2 and cm3.
 const UNIT = String.raw`[^\d()=;≈~|]*?[23]?`;
 const ONE = new RegExp(String.raw`^(${NUMBER})\s*(${UNIT})$`, 'u');
-const TWO = new RegExp(String.raw`^(${NUMBER}\s*${UNIT})\s*(?:\(|=|;|≈|~|\||\s/\s|\bor\b)\s*(${NUMBER}\s*${UNIT})\s*\)?$`, 'u');
+const TWO = new RegExp(
+  String.raw`^(${NUMBER}\s*${UNIT})\s*(?:\(|=|;|≈|~|\||\s/\s|\bor\b)\s*(${NUMBER}\s*${UNIT})\s*\)?$`,
+  'u'
+);
 
 /** `2h30`, `2:30`, `2 h 30 min`, `1h`, in seconds; null when it is not written like that. */
 function readClock(text: string): number | null {
@@ -112,7 +133,8 @@ function parseOne(text: string, options: ParseOptions): Reading | ParseProblem {
   }
   const m = ONE.exec(text);
   const number = m && readNumber(m[1]!);
-  if (!m || number === null || number === undefined) return problem(fail('not a number', `Write a figure such as ${example}.`));
+  if (!m || number === null || number === undefined)
+    return problem(fail('not a number', `Write a figure such as ${example}.`));
   const word = m[2]!.trim();
   const names: readonly UnitName[] = word === '' ? (options.unit ? [options.unit] : []) : unitsNamed(word);
   if (names.length === 0) {
@@ -122,20 +144,40 @@ function parseOne(text: string, options: ParseOptions): Reading | ParseProblem {
   }
   const fitting = names.filter((n) => UNITS[n].dimension === options.dimension);
   if (fitting.length === 0) {
-    return problem(fail('wrong dimension', `${names[0]} measures ${UNITS[names[0]!].dimension}; this is a ${options.dimension}. Write ${example}.`));
+    return problem(
+      fail(
+        'wrong dimension',
+        `${names[0]} measures ${UNITS[names[0]!].dimension}; this is a ${options.dimension}. Write ${example}.`
+      )
+    );
   }
   if (number === 'two readings') {
     const [whole, part] = m[1]!.trim().split(',');
-    const readings = [Number(`${whole}${part}`), Number(`${whole}.${part}`)].map((v) => quantity(v, fitting[0]!));
-    return problem(fail('ambiguous', `Is that ${show(readings[0]!)} or ${show(readings[1]!)}? Write it without the comma.`, readings));
+    const readings = [Number(`${whole}${part}`), Number(`${whole}.${part}`)].map((v) =>
+      quantity(v, fitting[0]!)
+    );
+    return problem(
+      fail(
+        'ambiguous',
+        `Is that ${show(readings[0]!)} or ${show(readings[1]!)}? Write it without the comma.`,
+        readings
+      )
+    );
   }
   if (fitting.length > 1) {
     const readings = fitting.map((n) => quantity(number.value, n));
-    return problem(fail('ambiguous', `Which one: ${readings.map((r) => `${show(r)} (${show(r, 'ml')})`).join(' or ')}?`, readings));
+    return problem(
+      fail(
+        'ambiguous',
+        `Which one: ${readings.map((r) => `${show(r)} (${show(r, 'ml')})`).join(' or ')}?`,
+        readings
+      )
+    );
   }
   const unit = fitting[0]!;
   const q = quantity(number.value, unit);
-  if (q.base < 0 && !options.allowNegative) return problem(fail('negative', `Below zero makes no sense here. Write ${example}.`));
+  if (q.base < 0 && !options.allowNegative)
+    return problem(fail('negative', `Below zero makes no sense here. Write ${example}.`));
   return { quantity: q, slopBase: number.slop * UNITS[unit].factor };
 }
 
@@ -149,7 +191,8 @@ function parseOne(text: string, options: ParseOptions): Reading | ParseProblem {
 export function parseQuantity(text: string, options: ParseOptions): Parsed {
   const typed = plainText(text);
   if (typed === '') return fail('empty', `Write a figure such as ${EXAMPLE[options.dimension]}.`);
-  if (typed.length > 60) return fail('not a number', `That is too long for one figure. Write ${EXAMPLE[options.dimension]}.`);
+  if (typed.length > 60)
+    return fail('not a number', `That is too long for one figure. Write ${EXAMPLE[options.dimension]}.`);
 
   const two = ONE.test(typed) ? null : TWO.exec(typed);
   if (!two) {
@@ -163,7 +206,11 @@ export function parseQuantity(text: string, options: ParseOptions): Parsed {
   // Each printed figure may be off by half its last place.
   const gap = Math.abs(first.quantity.base - second.quantity.base);
   if (gap > (first.slopBase + second.slopBase) * 1.0001) {
-    return fail('disagree', `${show(first.quantity)} is ${show(first.quantity, second.quantity.unit)}, not ${show(second.quantity)}. Check the page and enter the one you trust.`, [first.quantity, second.quantity]);
+    return fail(
+      'disagree',
+      `${show(first.quantity)} is ${show(first.quantity, second.quantity.unit)}, not ${show(second.quantity)}. Check the page and enter the one you trust.`,
+      [first.quantity, second.quantity]
+    );
   }
   return { ok: true, quantity: first.quantity };
 }

@@ -34,7 +34,8 @@ describe('convert', () => {
 });
 
 describe('show', () => {
-  it('shows a figure in its own unit as it was said', () => expect(show(quantity(1.15, 'US qt'))).toBe('1.15 US qt'));
+  it('shows a figure in its own unit as it was said', () =>
+    expect(show(quantity(1.15, 'US qt'))).toBe('1.15 US qt'));
   it('rounds a converted one to what a wrench can do', () => {
     expect(show(quantity(95, 'lbf·in'), 'N·m')).toBe('10.7 N·m');
     expect(show(quantity(1.15, 'US qt'), 'ml')).toBe('1088 ml');
@@ -90,7 +91,10 @@ describe('parseQuantity', () => {
 
   it('takes a naked number only where the field has a unit', () => {
     expect(read('38.4', 'time')).toMatchObject({ ok: false, problem: { kind: 'needs a unit' } });
-    expect(read('38.4', 'time', { unit: 'h' })).toMatchObject({ ok: true, quantity: { value: 38.4, unit: 'h' } });
+    expect(read('38.4', 'time', { unit: 'h' })).toMatchObject({
+      ok: true,
+      quantity: { value: 38.4, unit: 'h' }
+    });
   });
 
   it('asks which ounces, and gives both', () => {
@@ -105,7 +109,10 @@ describe('parseQuantity', () => {
   });
 
   it('takes two units that agree within their rounding, and keeps the first', () => {
-    expect(read('1.15 qt (1.09 l)', 'volume')).toMatchObject({ ok: true, quantity: { value: 1.15, unit: 'US qt' } });
+    expect(read('1.15 qt (1.09 l)', 'volume')).toMatchObject({
+      ok: true,
+      quantity: { value: 1.15, unit: 'US qt' }
+    });
     expect(read('10.7 N·m / 95 lbf·in', 'torque')).toMatchObject({ ok: true, quantity: { unit: 'N·m' } });
   });
 
@@ -143,8 +150,14 @@ describe('parseQuantity', () => {
   });
 
   it('answers any text at all without throwing', () => {
-    fc.assert(fc.property(fc.string({ unit: 'grapheme', maxLength: 80 }), (text) => void parseQuantity(text, { dimension: 'time', unit: 'h' })));
+    fc.assert(
+      fc.property(
+        fc.string({ unit: 'grapheme', maxLength: 80 }),
+        (text) => void parseQuantity(text, { dimension: 'time', unit: 'h' })
+      )
+    );
   });
 
-  it('knows half a last place of slop', () => expect(readNumber('1.15')).toEqual({ value: 1.15, slop: 0.005 }));
+  it('knows half a last place of slop', () =>
+    expect(readNumber('1.15')).toEqual({ value: 1.15, slop: 0.005 }));
 });

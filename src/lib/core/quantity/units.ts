@@ -25,39 +25,189 @@ const US_GALLON_ML = 3785.411784;
 const IMP_GALLON_ML = 4546.09;
 
 export const UNITS = {
-  mm: { dimension: 'length', factor: 1, system: 'metric', decimals: 2, aliases: ['millimetre', 'millimetres', 'millimeter', 'millimeters'] },
-  cm: { dimension: 'length', factor: 10, system: 'metric', decimals: 2, aliases: ['centimetre', 'centimetres'] },
-  µm: { dimension: 'length', factor: 0.001, system: 'metric', decimals: 0, aliases: ['um', 'micron', 'microns', 'my'] },
-  in: { dimension: 'length', factor: 25.4, system: 'imperial', decimals: 4, aliases: ['inch', 'inches', '"', '″', '”'] },
+  mm: {
+    dimension: 'length',
+    factor: 1,
+    system: 'metric',
+    decimals: 2,
+    aliases: ['millimetre', 'millimetres', 'millimeter', 'millimeters']
+  },
+  cm: {
+    dimension: 'length',
+    factor: 10,
+    system: 'metric',
+    decimals: 2,
+    aliases: ['centimetre', 'centimetres']
+  },
+  µm: {
+    dimension: 'length',
+    factor: 0.001,
+    system: 'metric',
+    decimals: 0,
+    aliases: ['um', 'micron', 'microns', 'my']
+  },
+  in: {
+    dimension: 'length',
+    factor: 25.4,
+    system: 'imperial',
+    decimals: 4,
+    aliases: ['inch', 'inches', '"', '″', '”']
+  },
   thou: { dimension: 'length', factor: 0.0254, system: 'imperial', decimals: 1, aliases: ['mil', 'mils'] },
 
-  'N·m': { dimension: 'torque', factor: 1, system: 'metric', decimals: 1, aliases: ['nm', 'mn', 'newtonmetre', 'newtonmetres', 'newtonmeter'] },
-  'kgf·m': { dimension: 'torque', factor: 9.80665, system: 'metric', decimals: 2, aliases: ['kgfm', 'kgm', 'mkg', 'mkgf', 'kpm'] },
-  'kgf·cm': { dimension: 'torque', factor: 0.0980665, system: 'metric', decimals: 0, aliases: ['kgfcm', 'kgcm', 'cmkg'] },
-  'lbf·ft': { dimension: 'torque', factor: POUND_FORCE_N * FOOT_M, system: 'imperial', decimals: 1, aliases: ['lbfft', 'lbft', 'ftlb', 'ftlbs', 'lbsft', 'ftlbf', 'lbfoot', 'footpound', 'footpounds'] },
-  'lbf·in': { dimension: 'torque', factor: POUND_FORCE_N * INCH_M, system: 'imperial', decimals: 0, aliases: ['lbfin', 'lbin', 'inlb', 'inlbs', 'lbsin', 'inlbf', 'inchpound', 'inchpounds'] },
+  'N·m': {
+    dimension: 'torque',
+    factor: 1,
+    system: 'metric',
+    decimals: 1,
+    aliases: ['nm', 'mn', 'newtonmetre', 'newtonmetres', 'newtonmeter']
+  },
+  'kgf·m': {
+    dimension: 'torque',
+    factor: 9.80665,
+    system: 'metric',
+    decimals: 2,
+    aliases: ['kgfm', 'kgm', 'mkg', 'mkgf', 'kpm']
+  },
+  'kgf·cm': {
+    dimension: 'torque',
+    factor: 0.0980665,
+    system: 'metric',
+    decimals: 0,
+    aliases: ['kgfcm', 'kgcm', 'cmkg']
+  },
+  'lbf·ft': {
+    dimension: 'torque',
+    factor: POUND_FORCE_N * FOOT_M,
+    system: 'imperial',
+    decimals: 1,
+    aliases: ['lbfft', 'lbft', 'ftlb', 'ftlbs', 'lbsft', 'ftlbf', 'lbfoot', 'footpound', 'footpounds']
+  },
+  'lbf·in': {
+    dimension: 'torque',
+    factor: POUND_FORCE_N * INCH_M,
+    system: 'imperial',
+    decimals: 0,
+    aliases: ['lbfin', 'lbin', 'inlb', 'inlbs', 'lbsin', 'inlbf', 'inchpound', 'inchpounds']
+  },
 
-  ml: { dimension: 'volume', factor: 1, system: 'metric', decimals: 0, aliases: ['cc', 'cm3', 'cm³', 'ccm', 'millilitre', 'millilitres', 'milliliter', 'milliliters'] },
-  L: { dimension: 'volume', factor: 1000, system: 'metric', decimals: 2, aliases: ['litre', 'litres', 'liter', 'liters', 'ltr'] },
-  'US qt': { dimension: 'volume', factor: US_GALLON_ML / 4, system: 'imperial', decimals: 2, aliases: ['usqt', 'qt', 'qts', 'quart', 'quarts', 'usquart', 'usquarts'] },
-  'imp qt': { dimension: 'volume', factor: IMP_GALLON_ML / 4, system: 'imperial', decimals: 2, aliases: ['impqt', 'ukqt', 'imperialquart', 'impquart'] },
-  'US pt': { dimension: 'volume', factor: US_GALLON_ML / 8, system: 'imperial', decimals: 2, aliases: ['uspt', 'uspint', 'uspints'] },
-  'imp pt': { dimension: 'volume', factor: IMP_GALLON_ML / 8, system: 'imperial', decimals: 2, aliases: ['imppt', 'ukpt', 'imppint', 'imperialpint'] },
-  'US fl oz': { dimension: 'volume', factor: US_GALLON_ML / 128, system: 'imperial', decimals: 1, aliases: ['usfloz', 'usoz'] },
-  'imp fl oz': { dimension: 'volume', factor: IMP_GALLON_ML / 160, system: 'imperial', decimals: 1, aliases: ['impfloz', 'ukfloz', 'impoz', 'ukoz'] },
+  ml: {
+    dimension: 'volume',
+    factor: 1,
+    system: 'metric',
+    decimals: 0,
+    aliases: ['cc', 'cm3', 'cm³', 'ccm', 'millilitre', 'millilitres', 'milliliter', 'milliliters']
+  },
+  L: {
+    dimension: 'volume',
+    factor: 1000,
+    system: 'metric',
+    decimals: 2,
+    aliases: ['litre', 'litres', 'liter', 'liters', 'ltr']
+  },
+  'US qt': {
+    dimension: 'volume',
+    factor: US_GALLON_ML / 4,
+    system: 'imperial',
+    decimals: 2,
+    aliases: ['usqt', 'qt', 'qts', 'quart', 'quarts', 'usquart', 'usquarts']
+  },
+  'imp qt': {
+    dimension: 'volume',
+    factor: IMP_GALLON_ML / 4,
+    system: 'imperial',
+    decimals: 2,
+    aliases: ['impqt', 'ukqt', 'imperialquart', 'impquart']
+  },
+  'US pt': {
+    dimension: 'volume',
+    factor: US_GALLON_ML / 8,
+    system: 'imperial',
+    decimals: 2,
+    aliases: ['uspt', 'uspint', 'uspints']
+  },
+  'imp pt': {
+    dimension: 'volume',
+    factor: IMP_GALLON_ML / 8,
+    system: 'imperial',
+    decimals: 2,
+    aliases: ['imppt', 'ukpt', 'imppint', 'imperialpint']
+  },
+  'US fl oz': {
+    dimension: 'volume',
+    factor: US_GALLON_ML / 128,
+    system: 'imperial',
+    decimals: 1,
+    aliases: ['usfloz', 'usoz']
+  },
+  'imp fl oz': {
+    dimension: 'volume',
+    factor: IMP_GALLON_ML / 160,
+    system: 'imperial',
+    decimals: 1,
+    aliases: ['impfloz', 'ukfloz', 'impoz', 'ukoz']
+  },
 
   kPa: { dimension: 'pressure', factor: 1, system: 'metric', decimals: 0, aliases: ['kilopascal'] },
   bar: { dimension: 'pressure', factor: 100, system: 'metric', decimals: 2, aliases: ['bars'] },
-  psi: { dimension: 'pressure', factor: POUND_FORCE_N / (INCH_M * INCH_M) / 1000, system: 'imperial', decimals: 1, aliases: ['lbin2', 'lbfin2', 'lbsin2'] },
-  'kgf/cm²': { dimension: 'pressure', factor: 98.0665, system: 'metric', decimals: 2, aliases: ['kgfcm2', 'kgcm2', 'kgcm²', 'kgfcm²'] },
+  psi: {
+    dimension: 'pressure',
+    factor: POUND_FORCE_N / (INCH_M * INCH_M) / 1000,
+    system: 'imperial',
+    decimals: 1,
+    aliases: ['lbin2', 'lbfin2', 'lbsin2']
+  },
+  'kgf/cm²': {
+    dimension: 'pressure',
+    factor: 98.0665,
+    system: 'metric',
+    decimals: 2,
+    aliases: ['kgfcm2', 'kgcm2', 'kgcm²', 'kgfcm²']
+  },
 
-  m: { dimension: 'distance', factor: 1, system: 'metric', decimals: 0, aliases: ['metre', 'metres', 'meter', 'meters'] },
-  km: { dimension: 'distance', factor: 1000, system: 'metric', decimals: 1, aliases: ['kms', 'kilometre', 'kilometres', 'kilometer', 'kilometers'] },
-  mi: { dimension: 'distance', factor: 1609.344, system: 'imperial', decimals: 1, aliases: ['mile', 'miles'] },
+  m: {
+    dimension: 'distance',
+    factor: 1,
+    system: 'metric',
+    decimals: 0,
+    aliases: ['metre', 'metres', 'meter', 'meters']
+  },
+  km: {
+    dimension: 'distance',
+    factor: 1000,
+    system: 'metric',
+    decimals: 1,
+    aliases: ['kms', 'kilometre', 'kilometres', 'kilometer', 'kilometers']
+  },
+  mi: {
+    dimension: 'distance',
+    factor: 1609.344,
+    system: 'imperial',
+    decimals: 1,
+    aliases: ['mile', 'miles']
+  },
 
-  h: { dimension: 'time', factor: 3600, system: 'both', decimals: 2, aliases: ['hr', 'hrs', 'hour', 'hours', 'std'] },
-  min: { dimension: 'time', factor: 60, system: 'both', decimals: 0, aliases: ['mins', 'minute', 'minutes', "'"] },
-  s: { dimension: 'time', factor: 1, system: 'both', decimals: 0, aliases: ['sec', 'secs', 'second', 'seconds'] }
+  h: {
+    dimension: 'time',
+    factor: 3600,
+    system: 'both',
+    decimals: 2,
+    aliases: ['hr', 'hrs', 'hour', 'hours', 'std']
+  },
+  min: {
+    dimension: 'time',
+    factor: 60,
+    system: 'both',
+    decimals: 0,
+    aliases: ['mins', 'minute', 'minutes', "'"]
+  },
+  s: {
+    dimension: 'time',
+    factor: 1,
+    system: 'both',
+    decimals: 0,
+    aliases: ['sec', 'secs', 'second', 'seconds']
+  }
 } as const satisfies Record<string, Unit>;
 
 export type UnitName = keyof typeof UNITS;

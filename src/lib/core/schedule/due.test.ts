@@ -6,15 +6,42 @@ import type { MachineNow, Task, Trigger } from './task';
 
 const today = '2026-06-10';
 const hours = (interval: number, limit: number | null = null, more: Partial<Trigger> = {}): Trigger => ({
-  id: 'h', measure: 'hours', interval, limit, firstInterval: null, firstLimit: null, ...more
+  id: 'h',
+  measure: 'hours',
+  interval,
+  limit,
+  firstInterval: null,
+  firstLimit: null,
+  ...more
 });
-const days = (interval: number, limit: number | null = null): Trigger => ({ ...hours(interval, limit), id: 'd', measure: 'days' });
-const task = (triggers: Trigger[], counted: Task['counted'] = { since: 'done', hours: 1000, day: '2026-05-01' }): Task => ({
-  id: 't', name: 'Engine oil', job: null, triggers, counted
+const days = (interval: number, limit: number | null = null): Trigger => ({
+  ...hours(interval, limit),
+  id: 'd',
+  measure: 'days'
 });
-const now = (total: number | null, more: Partial<MachineNow> = {}): MachineNow => ({ today, total, rate: null, planned: [], ...more });
+const task = (
+  triggers: Trigger[],
+  counted: Task['counted'] = { since: 'done', hours: 1000, day: '2026-05-01' }
+): Task => ({
+  id: 't',
+  name: 'Engine oil',
+  job: null,
+  triggers,
+  counted
+});
+const now = (total: number | null, more: Partial<MachineNow> = {}): MachineNow => ({
+  today,
+  total,
+  rate: null,
+  planned: [],
+  ...more
+});
 const race = (inDays: number, length: number, used: number) => ({
-  id: `e${inDays}`, name: `Race +${inDays}`, firstDay: addDays(today, inDays), lastDay: addDays(today, inDays + length - 1), hours: used
+  id: `e${inDays}`,
+  name: `Race +${inDays}`,
+  firstDay: addDays(today, inDays),
+  lastDay: addDays(today, inDays + length - 1),
+  hours: used
 });
 const stateOf = (t: Task, n: MachineNow) => taskDue(t, n).state;
 
@@ -43,17 +70,29 @@ describe('the six states by hours', () => {
     expect(stateOf(oil, now(null))).toBe('unknown');
     expect(stateOf(task([], null), now(2000))).toBe('unknown');
   });
-  it('has no limit to be past where the book gives none', () => expect(stateOf(task([hours(1500)]), now(99_999))).toBe('past due'));
+  it('has no limit to be past where the book gives none', () =>
+    expect(stateOf(task([hours(1500)]), now(99_999))).toBe('past due'));
 });
 
 describe('the first interval', () => {
-  const fresh = task([hours(1500, 1800, { firstInterval: 300, firstLimit: 500 })], { since: 'new', hours: 0, day: '2026-06-01' });
+  const fresh = task([hours(1500, 1800, { firstInterval: 300, firstLimit: 500 })], {
+    since: 'new',
+    hours: 0,
+    day: '2026-06-01'
+  });
   it('holds while the task was never done', () => {
-    expect(taskDue(fresh, now(100)).deciding).toMatchObject({ dueAt: 300, limitAt: 500, left: 200, interval: 300 });
+    expect(taskDue(fresh, now(100)).deciding).toMatchObject({
+      dueAt: 300,
+      limitAt: 500,
+      left: 200,
+      interval: 300
+    });
     expect(stateOf(fresh, now(501))).toBe('past limit');
   });
   it('is forgotten once it has been', () => {
-    expect(taskDue({ ...fresh, counted: { since: 'done', hours: 310, day: today } }, now(310)).deciding).toMatchObject({ dueAt: 1810 });
+    expect(
+      taskDue({ ...fresh, counted: { since: 'done', hours: 310, day: today } }, now(310)).deciding
+    ).toMatchObject({ dueAt: 1810 });
   });
   it('does not lend its limit to a trigger without one', () => {
     const open = task([hours(1500, 1800, { firstInterval: 300 })], { since: 'new', hours: 0, day: today });
@@ -85,7 +124,12 @@ describe('days, and whichever comes first', () => {
 
 describe('stretches', () => {
   it('follow one another from where the machine stands', () => {
-    expect(stretches(now(2000, { planned: [race(4, 2, 350), race(11, 1, 200)] })).map((s) => [s.from, s.to])).toEqual([[2000, 2350], [2350, 2550]]);
+    expect(
+      stretches(now(2000, { planned: [race(4, 2, 350), race(11, 1, 200)] })).map((s) => [s.from, s.to])
+    ).toEqual([
+      [2000, 2350],
+      [2350, 2550]
+    ]);
   });
   it('name the outing inside which a stake stands', () => {
     const n = now(2000, { planned: [race(4, 2, 350), race(11, 1, 200)] });
@@ -103,16 +147,26 @@ describe('the likely date range', () => {
     expect(likely!.from < addDays(today, 10)).toBe(true);
     expect(likely!.to > addDays(today, 10)).toBe(true);
   });
-  it('says nothing without history', () => expect(taskDue(task([hours(1500), days(90)]), now(2000)).likely).toBeNull());
+  it('says nothing without history', () =>
+    expect(taskDue(task([hours(1500), days(90)]), now(2000)).likely).toBeNull());
   it('ends where a calendar trigger ends it', () => {
-    expect(taskDue(task([hours(9000), days(60)]), now(2000, { rate })).likely).toEqual({ from: '2026-06-30', to: '2026-06-30' });
+    expect(taskDue(task([hours(9000), days(60)]), now(2000, { rate })).likely).toEqual({
+      from: '2026-06-30',
+      to: '2026-06-30'
+    });
   });
 });
 
 describe('order and words', () => {
   it('puts what presses most first, then what stands nearest in hours', () => {
     const n = now(2600);
-    const list = [task([hours(9000)]), task([hours(1500, 1550)]), task([hours(1650)]), task([hours(1700)]), task([], null)]
+    const list = [
+      task([hours(9000)]),
+      task([hours(1500, 1550)]),
+      task([hours(1650)]),
+      task([hours(1700)]),
+      task([], null)
+    ]
       .map((t, i) => taskDue({ ...t, id: String(i) }, n))
       .sort(nearestFirst);
     expect(list.map((d) => d.task.id)).toEqual(['1', '4', '2', '3', '0']);
@@ -128,19 +182,37 @@ describe('order and words', () => {
 
 describe('properties', () => {
   const someTask = fc.record({
-    interval: fc.integer({ min: 1, max: 5000 }), over: fc.option(fc.integer({ min: 0, max: 2000 })), base: fc.integer({ min: 0, max: 5000 }), total: fc.integer({ min: 0, max: 15_000 })
+    interval: fc.integer({ min: 1, max: 5000 }),
+    over: fc.option(fc.integer({ min: 0, max: 2000 })),
+    base: fc.integer({ min: 0, max: 5000 }),
+    total: fc.integer({ min: 0, max: 15_000 })
   });
   it('more hours never make a task press less', () => {
-    fc.assert(fc.property(someTask, fc.integer({ min: 0, max: 3000 }), ({ interval, over, base, total }, more) => {
-      const t = task([hours(interval, over === null ? null : interval + over)], { since: 'done', hours: base, day: today });
-      expect(pressure(stateOf(t, now(total + more)))).toBeLessThanOrEqual(pressure(stateOf(t, now(total))));
-    }));
+    fc.assert(
+      fc.property(someTask, fc.integer({ min: 0, max: 3000 }), ({ interval, over, base, total }, more) => {
+        const t = task([hours(interval, over === null ? null : interval + over)], {
+          since: 'done',
+          hours: base,
+          day: today
+        });
+        expect(pressure(stateOf(t, now(total + more)))).toBeLessThanOrEqual(pressure(stateOf(t, now(total))));
+      })
+    );
   });
   it('a planned outing never makes a task press less', () => {
-    fc.assert(fc.property(someTask, fc.integer({ min: 1, max: 60 }), fc.integer({ min: 0, max: 2000 }), ({ interval, base, total }, away, used) => {
-      const t = task([hours(interval)], { since: 'done', hours: base, day: today });
-      expect(pressure(stateOf(t, now(total, { planned: [race(away, 2, used)] })))).toBeLessThanOrEqual(pressure(stateOf(t, now(total))));
-    }));
+    fc.assert(
+      fc.property(
+        someTask,
+        fc.integer({ min: 1, max: 60 }),
+        fc.integer({ min: 0, max: 2000 }),
+        ({ interval, base, total }, away, used) => {
+          const t = task([hours(interval)], { since: 'done', hours: base, day: today });
+          expect(pressure(stateOf(t, now(total, { planned: [race(away, 2, used)] })))).toBeLessThanOrEqual(
+            pressure(stateOf(t, now(total)))
+          );
+        }
+      )
+    );
   });
   it('every state has its place', () => expect(new Set(STATES.map(pressure)).size).toBe(6));
 });

@@ -4,7 +4,14 @@ import { addDays, dayNumber, daysBetween, type Day } from '../time/day';
 import type { MachineNow, Measure, Task, Trigger } from './task';
 
 /** The six states, in the words of the product. Their order here is the order in which they press. */
-export const STATES = ['past limit', 'past due', 'due before the next outing', 'unknown', 'coming', 'clear'] as const;
+export const STATES = [
+  'past limit',
+  'past due',
+  'due before the next outing',
+  'unknown',
+  'coming',
+  'clear'
+] as const;
 export type State = (typeof STATES)[number];
 
 /** How much a state presses: 0 presses most. */
@@ -47,7 +54,9 @@ export interface TaskDue {
 }
 
 /** Running hours at which each planned outing begins and ends, one after the other from where the machine stands. */
-export function stretches(now: MachineNow): { id: string; name: string; firstDay: Day; lastDay: Day; from: Centihours; to: Centihours }[] {
+export function stretches(
+  now: MachineNow
+): { id: string; name: string; firstDay: Day; lastDay: Day; from: Centihours; to: Centihours }[] {
   let at = now.total ?? 0;
   return now.planned.map(({ id, name, firstDay, lastDay, hours }) => {
     const from = at;
@@ -69,11 +78,25 @@ function triggerDue(trigger: Trigger, task: Task, now: MachineNow): TriggerDue {
   const base = startOf(trigger.measure, task);
   const at = trigger.measure === 'hours' ? now.total : dayNumber(now.today);
   if (base === null || at === null) {
-    return { trigger, state: 'unknown', dueAt: base === null ? null : base + interval, limitAt: null, left: null, interval };
+    return {
+      trigger,
+      state: 'unknown',
+      dueAt: base === null ? null : base + interval,
+      limitAt: null,
+      left: null,
+      interval
+    };
   }
   const dueAt = base + interval;
   const limitAt = limit === null ? null : base + limit;
-  return { trigger, dueAt, limitAt, left: dueAt - at, interval, state: stateAt(trigger.measure, at, dueAt, limitAt, interval, now) };
+  return {
+    trigger,
+    dueAt,
+    limitAt,
+    left: dueAt - at,
+    interval,
+    state: stateAt(trigger.measure, at, dueAt, limitAt, interval, now)
+  };
 }
 
 function startOf(measure: Measure, task: Task): number | null {
@@ -81,10 +104,18 @@ function startOf(measure: Measure, task: Task): number | null {
   return measure === 'hours' ? task.counted.hours : dayNumber(task.counted.day);
 }
 
-function stateAt(measure: Measure, at: number, dueAt: number, limitAt: number | null, interval: number, now: MachineNow): State {
+function stateAt(
+  measure: Measure,
+  at: number,
+  dueAt: number,
+  limitAt: number | null,
+  interval: number,
+  now: MachineNow
+): State {
   if (limitAt !== null && at > limitAt) return 'past limit';
   if (at >= dueAt) return 'past due';
-  const ends = measure === 'hours' ? stretches(now).map((s) => s.to) : now.planned.map((p) => dayNumber(p.lastDay));
+  const ends =
+    measure === 'hours' ? stretches(now).map((s) => s.to) : now.planned.map((p) => dayNumber(p.lastDay));
   if (ends.length > 0 && dueAt < ends[0]! + (measure === 'days' ? 1 : 0)) return 'due before the next outing';
   if (dueAt - at <= interval * COMING_FRACTION) return 'coming';
   const soon = addDays(now.today, COMING_DAYS);
@@ -111,7 +142,9 @@ export function taskDue(task: Task, now: MachineNow): TaskDue {
   const deciding = triggers[0] ?? null;
   const stakes = triggers.flatMap((t) => stakeOf(t, now));
   stakes.sort((a, b) => a.ahead - b.ahead);
-  const limits = triggers.flatMap((t) => (t.trigger.measure === 'hours' && t.limitAt !== null && now.total !== null ? [t.limitAt - now.total] : []));
+  const limits = triggers.flatMap((t) =>
+    t.trigger.measure === 'hours' && t.limitAt !== null && now.total !== null ? [t.limitAt - now.total] : []
+  );
   const stake = stakes[0] ?? null;
   return {
     task,
@@ -192,7 +225,9 @@ export function showAmount(amount: number, measure: Measure): string {
 export function leftInWords(due: TriggerDue | null): string {
   if (!due || due.left === null) return 'not known';
   if (due.left === 0) return 'due now';
-  return due.left > 0 ? `in ${showAmount(due.left, due.trigger.measure)}` : `${showAmount(-due.left, due.trigger.measure)} over`;
+  return due.left > 0
+    ? `in ${showAmount(due.left, due.trigger.measure)}`
+    : `${showAmount(-due.left, due.trigger.measure)} over`;
 }
 
 /** Days a planned outing is away, in words. */

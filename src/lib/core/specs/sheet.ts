@@ -4,7 +4,13 @@ import type { Quantity } from '../quantity/quantity';
 export const CONFIDENCES = ['printed', 'told', 'guessed'] as const;
 export type Confidence = (typeof CONFIDENCES)[number];
 
-export const LEVEL_METHODS = ['sight glass', 'dipstick resting on the thread', 'dipstick screwed in', 'check screw', 'measured quantity only'] as const;
+export const LEVEL_METHODS = [
+  'sight glass',
+  'dipstick resting on the thread',
+  'dipstick screwed in',
+  'check screw',
+  'measured quantity only'
+] as const;
 export type LevelMethod = (typeof LEVEL_METHODS)[number];
 
 /** Every figure a sheet can hold in this product, with what it is measured in and what is plausible for it. */
@@ -24,12 +30,34 @@ export interface FigureKind {
 }
 
 export const FIGURE_KINDS = [
-  { key: 'engine oil with filter', label: 'Engine oil, with filter', dimension: 'volume', plausible: [200, 8000] },
-  { key: 'engine oil without filter', label: 'Engine oil, without filter', dimension: 'volume', plausible: [200, 8000] },
+  {
+    key: 'engine oil with filter',
+    label: 'Engine oil, with filter',
+    dimension: 'volume',
+    plausible: [200, 8000]
+  },
+  {
+    key: 'engine oil without filter',
+    label: 'Engine oil, without filter',
+    dimension: 'volume',
+    plausible: [200, 8000]
+  },
   { key: 'engine oil grade', label: 'Engine oil, grade and ratings', dimension: null },
   { key: 'oil level method', label: 'Oil level, how it is read', dimension: null, choices: LEVEL_METHODS },
-  { key: 'oil level run time', label: 'Oil level, run before reading', dimension: 'time', unit: 'min', plausible: [0, 1200] },
-  { key: 'oil level settle time', label: 'Oil level, settle before reading', dimension: 'time', unit: 'min', plausible: [0, 3600] },
+  {
+    key: 'oil level run time',
+    label: 'Oil level, run before reading',
+    dimension: 'time',
+    unit: 'min',
+    plausible: [0, 1200]
+  },
+  {
+    key: 'oil level settle time',
+    label: 'Oil level, settle before reading',
+    dimension: 'time',
+    unit: 'min',
+    plausible: [0, 3600]
+  },
   { key: 'oil level attitude', label: 'Oil level, how the machine stands', dimension: null },
   { key: 'torque', label: 'Torque', dimension: 'torque', plausible: [1, 300], perFastener: true }
 ] as const satisfies readonly FigureKind[];

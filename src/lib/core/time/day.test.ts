@@ -1,6 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { addDays, dayFromNumber, dayNumber, dayOf, daysBetween, isDay, isTimeZone, showDay, showDays, weekday } from './day';
+import {
+  addDays,
+  dayFromNumber,
+  dayNumber,
+  dayOf,
+  daysBetween,
+  isDay,
+  isTimeZone,
+  showDay,
+  showDays,
+  weekday
+} from './day';
 
 describe('calendar days', () => {
   it.each(['2026-02-30', '2026-13-01', '26-1-1', '', 'tomorrow', '2026-6-1'])('%j is none', (text) => {
@@ -8,11 +19,17 @@ describe('calendar days', () => {
     expect(() => dayNumber(text)).toThrow(RangeError);
   });
   it('go there and back, over leap years too', () => {
-    fc.assert(fc.property(fc.integer({ min: -20_000, max: 40_000 }), fc.integer({ min: -2000, max: 2000 }), (n, by) => {
-      const day = dayFromNumber(n);
-      expect(dayNumber(day)).toBe(n);
-      expect(daysBetween(day, addDays(day, by))).toBe(by);
-    }));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -20_000, max: 40_000 }),
+        fc.integer({ min: -2000, max: 2000 }),
+        (n, by) => {
+          const day = dayFromNumber(n);
+          expect(dayNumber(day)).toBe(n);
+          expect(daysBetween(day, addDays(day, by))).toBe(by);
+        }
+      )
+    );
   });
   it('belong to a time zone', () => {
     const late = new Date('2026-06-10T23:30:00Z');

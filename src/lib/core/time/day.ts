@@ -47,7 +47,12 @@ export function dayOf(moment: Date, timeZone: string): Day {
   let format = formats.get(timeZone);
   if (!format) {
     // en-CA writes year-month-day.
-    format = new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' });
+    format = new Intl.DateTimeFormat('en-CA', {
+      timeZone,
+      year: 'numeric',
+      month: '2-digit',
+      day: '2-digit'
+    });
     formats.set(timeZone, format);
   }
   return format.format(moment);

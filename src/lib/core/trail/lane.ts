@@ -1,6 +1,14 @@
 import { showHours, type Centihours } from '../hours/hours';
 import { rateOfUse, type DayPoint } from '../hours/rate';
-import { leftInWords, nearestFirst, pressure, stretches, taskDue, type State, type TaskDue } from '../schedule/due';
+import {
+  leftInWords,
+  nearestFirst,
+  pressure,
+  stretches,
+  taskDue,
+  type State,
+  type TaskDue
+} from '../schedule/due';
 import type { MachineNow, PlannedOuting, Task } from '../schedule/task';
 import { dayNumber, type Day } from '../time/day';
 
@@ -103,20 +111,31 @@ export function rankOf(standing: Standing, dues: readonly TaskDue[]): Rank {
 }
 
 export function mostPressingFirst(a: Rank, b: Rank): number {
-  return pressure(a.state) - pressure(b.state) || a.left - b.left || a.plate.localeCompare(b.plate, 'en', { numeric: true }) || (a.id < b.id ? -1 : 1);
+  return (
+    pressure(a.state) - pressure(b.state) ||
+    a.left - b.left ||
+    a.plate.localeCompare(b.plate, 'en', { numeric: true }) ||
+    (a.id < b.id ? -1 : 1)
+  );
 }
 
 /** What a lane says of its nearest stake. */
 function nextInWords(due: TaskDue | undefined): string {
   if (!due) return 'No task yet';
   const name = due.task.name;
-  if (due.state === 'unknown') return due.task.counted ? `${name}: hours not known` : `${name}: last done not known`;
+  if (due.state === 'unknown')
+    return due.task.counted ? `${name}: hours not known` : `${name}: last done not known`;
   const left = leftInWords(due.deciding);
   return due.inside ? `${name} ${left}, inside ${due.inside}` : `${name} ${left}`;
 }
 
 /** Draws up one machine's lane for today. */
-export function laneOf(standing: Standing, planned: PlannedOuting[], today: Day, dues: TaskDue[] = duesOf(standing, planned, today)): Lane {
+export function laneOf(
+  standing: Standing,
+  planned: PlannedOuting[],
+  today: Day,
+  dues: TaskDue[] = duesOf(standing, planned, today)
+): Lane {
   const now = machineNow(standing, planned, today);
   const total = standing.total;
   return {
@@ -143,14 +162,31 @@ export function laneOf(standing: Standing, planned: PlannedOuting[], today: Day,
       left: d.state === 'unknown' ? 'not known' : leftInWords(d.deciding),
       inside: d.inside
     })),
-    stretches: stretches(now).map(({ id, name, firstDay, from, to }) => ({ id, name, firstDay, from: from - (total ?? 0), to: to - (total ?? 0) })),
-    pegs: total === null ? [] : standing.pegs.map((p) => ({ recordId: p.recordId, name: p.name, behind: total - p.hours, day: p.day })),
+    stretches: stretches(now).map(({ id, name, firstDay, from, to }) => ({
+      id,
+      name,
+      firstDay,
+      from: from - (total ?? 0),
+      to: to - (total ?? 0)
+    })),
+    pegs:
+      total === null
+        ? []
+        : standing.pegs.map((p) => ({
+            recordId: p.recordId,
+            name: p.name,
+            behind: total - p.hours,
+            day: p.day
+          })),
     visitId: standing.visitId
   };
 }
 
 /** A lane in one sentence, for those who hear it and for the printed sheet. */
 export function laneInWords(lane: Lane): string {
-  const hours = lane.total === null ? 'hours not known' : `${showHours(lane.total)} h${lane.estimated ? ', estimated' : ''}`;
+  const hours =
+    lane.total === null
+      ? 'hours not known'
+      : `${showHours(lane.total)} h${lane.estimated ? ', estimated' : ''}`;
   return `${lane.plate} ${lane.name}, ${hours}. ${lane.state}: ${lane.next}.`;
 }

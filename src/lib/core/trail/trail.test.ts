@@ -6,41 +6,98 @@ import { bunch, HOME_WINDOW, marks, pan, percent, zoom } from './scale';
 
 const today = '2026-06-10';
 const standing = (more: Partial<Standing> = {}): Standing => ({
-  id: 'm', plate: '12', name: 'Fell 250', maker: 'Corrie', kind: 'four-stroke enduro', total: 2290, estimated: false, readOn: addDays(today, -3),
-  recent: [], pegs: [{ recordId: 'r', name: 'Gearbox oil', hours: 1000, day: '2026-05-01' }], visitId: null,
-  tasks: [{ id: 't', name: 'Gearbox oil', job: null, counted: { since: 'done', hours: 1000, day: '2026-05-01' }, triggers: [{ id: 'h', measure: 'hours', interval: 1500, limit: 1800, firstInterval: null, firstLimit: null }] }],
+  id: 'm',
+  plate: '12',
+  name: 'Fell 250',
+  maker: 'Corrie',
+  kind: 'four-stroke enduro',
+  total: 2290,
+  estimated: false,
+  readOn: addDays(today, -3),
+  recent: [],
+  pegs: [{ recordId: 'r', name: 'Gearbox oil', hours: 1000, day: '2026-05-01' }],
+  visitId: null,
+  tasks: [
+    {
+      id: 't',
+      name: 'Gearbox oil',
+      job: null,
+      counted: { since: 'done', hours: 1000, day: '2026-05-01' },
+      triggers: [
+        { id: 'h', measure: 'hours', interval: 1500, limit: 1800, firstInterval: null, firstLimit: null }
+      ]
+    }
+  ],
   ...more
 });
-const saturday = { id: 'e', name: 'Saturday', firstDay: addDays(today, 3), lastDay: addDays(today, 4), hours: 400 };
+const saturday = {
+  id: 'e',
+  name: 'Saturday',
+  firstDay: addDays(today, 3),
+  lastDay: addDays(today, 4),
+  hours: 400
+};
 
 describe('laneOf', () => {
   it('says the next stake in words, with the outing it stands in', () => {
     const lane = laneOf(standing(), [saturday], today);
-    expect(lane).toMatchObject({ state: 'due before the next outing', next: 'Gearbox oil in 2.1 h, inside Saturday', readDaysAgo: 3 });
+    expect(lane).toMatchObject({
+      state: 'due before the next outing',
+      next: 'Gearbox oil in 2.1 h, inside Saturday',
+      readDaysAgo: 3
+    });
     expect(lane.stakes[0]).toMatchObject({ ahead: 210, limitAhead: 510 });
     expect(lane.stretches[0]).toMatchObject({ from: 0, to: 400 });
     expect(lane.pegs[0]!.behind).toBe(1290);
-    expect(laneInWords(lane)).toBe('12 Fell 250, 22.9 h. due before the next outing: Gearbox oil in 2.1 h, inside Saturday.');
+    expect(laneInWords(lane)).toBe(
+      '12 Fell 250, 22.9 h. due before the next outing: Gearbox oil in 2.1 h, inside Saturday.'
+    );
   });
   it('moves when hours are logged', () => {
     const lane = laneOf(standing({ total: 2540 }), [saturday], today);
     expect(lane).toMatchObject({ state: 'past due', next: 'Gearbox oil 0.4 h over' });
   });
   it('says what is not known', () => {
-    expect(laneOf(standing({ total: null, readOn: null }), [], today)).toMatchObject({ state: 'unknown', next: 'Gearbox oil: hours not known', readDaysAgo: null, pegs: [] });
-    expect(laneOf(standing({ tasks: standing().tasks.map((t) => ({ ...t, counted: null })) }), [], today).next).toBe('Gearbox oil: last done not known');
-    expect(laneOf(standing({ tasks: [] }), [], today)).toMatchObject({ state: 'unknown', next: 'No task yet', stakes: [] });
+    expect(laneOf(standing({ total: null, readOn: null }), [], today)).toMatchObject({
+      state: 'unknown',
+      next: 'Gearbox oil: hours not known',
+      readDaysAgo: null,
+      pegs: []
+    });
+    expect(
+      laneOf(standing({ tasks: standing().tasks.map((t) => ({ ...t, counted: null })) }), [], today).next
+    ).toBe('Gearbox oil: last done not known');
+    expect(laneOf(standing({ tasks: [] }), [], today)).toMatchObject({
+      state: 'unknown',
+      next: 'No task yet',
+      stakes: []
+    });
   });
   it('places a calendar task by the rate of use', () => {
-    const recent = Array.from({ length: 13 }, (_, w) => ({ day: dayNumber(today) - 84 + 7 * w, total: 2290 - 84 * 30 + w * 210 }));
-    const days = standing().tasks.map((t) => ({ ...t, triggers: [{ ...t.triggers[0]!, measure: 'days' as const, interval: 50 }] }));
-    expect(laneOf(standing({ recent, tasks: days }), [], today).stakes[0]).toMatchObject({ ahead: 300, byDays: true });
+    const recent = Array.from({ length: 13 }, (_, w) => ({
+      day: dayNumber(today) - 84 + 7 * w,
+      total: 2290 - 84 * 30 + w * 210
+    }));
+    const days = standing().tasks.map((t) => ({
+      ...t,
+      triggers: [{ ...t.triggers[0]!, measure: 'days' as const, interval: 50 }]
+    }));
+    expect(laneOf(standing({ recent, tasks: days }), [], today).stakes[0]).toMatchObject({
+      ahead: 300,
+      byDays: true
+    });
     expect(laneOf(standing({ tasks: days }), [], today).stakes[0]!.ahead).toBeNull();
   });
 });
 
 it('lanes sort by what presses most', () => {
-  const list = [standing({ id: 'a', total: 1200 }), standing({ id: 'b', total: 2900 }), standing({ id: 'c', total: 2510 }), standing({ id: 'd', total: 2700 }), standing({ id: 'e', tasks: [] })];
+  const list = [
+    standing({ id: 'a', total: 1200 }),
+    standing({ id: 'b', total: 2900 }),
+    standing({ id: 'c', total: 2510 }),
+    standing({ id: 'd', total: 2700 }),
+    standing({ id: 'e', tasks: [] })
+  ];
   const ranks = list.map((s) => rankOf(s, duesOf(s, [], today))).sort(mostPressingFirst);
   expect(ranks.map((r) => r.id)).toEqual(['b', 'd', 'c', 'e', 'a']);
 });
@@ -48,10 +105,12 @@ it('lanes sort by what presses most', () => {
 describe('the scale', () => {
   it('puts now at the same place for all', () => expect(percent(HOME_WINDOW, 0)).toBe(30));
   it('zooms about a point that stays', () => {
-    fc.assert(fc.property(fc.integer({ min: -1000, max: 2000 }), fc.constantFrom(0.5, 2), (about, factor) => {
-      const z = zoom(HOME_WINDOW, factor, about);
-      expect(percent(z, about)).toBeCloseTo(percent(HOME_WINDOW, about), 0);
-    }));
+    fc.assert(
+      fc.property(fc.integer({ min: -1000, max: 2000 }), fc.constantFrom(0.5, 2), (about, factor) => {
+        const z = zoom(HOME_WINDOW, factor, about);
+        expect(percent(z, about)).toBeCloseTo(percent(HOME_WINDOW, about), 0);
+      })
+    );
   });
   it('never zooms past its ends', () => {
     let near = HOME_WINDOW;
@@ -62,11 +121,14 @@ describe('the scale', () => {
   it('pans there and back', () => expect(pan(pan(HOME_WINDOW, 0.25), -0.25)).toEqual(HOME_WINDOW));
   it('marks round hours, now among them', () => {
     expect(marks(HOME_WINDOW)).toEqual([-1000, -500, 0, 500, 1000, 1500, 2000, 2500]);
-    fc.assert(fc.property(fc.integer({ min: 200, max: 200_000 }), (span) => {
-      const m = marks({ from: -span / 3, to: span });
-      expect(m.length).toBeLessThan(20);
-      expect(m).toContain(0);
-    }));
+    fc.assert(
+      fc.property(fc.integer({ min: 200, max: 200_000 }), (span) => {
+        const m = marks({ from: -span / 3, to: span });
+        expect(m.length).toBeLessThan(20);
+        expect(m).toContain(0);
+      })
+    );
   });
-  it('bunches what would overlap', () => expect(bunch([5, 1, 1.5, 9], (x) => x, 1)).toEqual([[1, 1.5], [5], [9]]));
+  it('bunches what would overlap', () =>
+    expect(bunch([5, 1, 1.5, 9], (x) => x, 1)).toEqual([[1, 1.5], [5], [9]]));
 });

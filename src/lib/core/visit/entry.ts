@@ -7,10 +7,17 @@ import { UNITS, type UnitName } from '../quantity/units';
  * and on the server.
  */
 const REMARK_MAX = 10_000;
-const reason = z.string().trim().min(1, 'Say why in a few words.').max(REMARK_MAX, 'At most 10,000 characters.');
+const reason = z
+  .string()
+  .trim()
+  .min(1, 'Say why in a few words.')
+  .max(REMARK_MAX, 'At most 10,000 characters.');
 
 /** Millilitres; more than 20 litres is no engine of ours. */
-const ml = z.number({ error: 'Write an amount such as 950 ml or 1.15 qt.' }).min(0, 'Not below zero.').max(20_000, 'At most 20 L: is it the right unit?');
+const ml = z
+  .number({ error: 'Write an amount such as 950 ml or 1.15 qt.' })
+  .min(0, 'Not below zero.')
+  .max(20_000, 'At most 20 L: is it the right unit?');
 
 const marked = z.enum(['sight glass', 'dipstick resting on the thread', 'dipstick screwed in']);
 export const levelSchema = z.union([
@@ -19,7 +26,10 @@ export const levelSchema = z.union([
   z.object({ method: z.literal('measured quantity only') })
 ]);
 
-const torqueUnits = (Object.keys(UNITS) as UnitName[]).filter((u) => UNITS[u].dimension === 'torque') as [UnitName, ...UnitName[]];
+const torqueUnits = (Object.keys(UNITS) as UnitName[]).filter((u) => UNITS[u].dimension === 'torque') as [
+  UnitName,
+  ...UnitName[]
+];
 
 const step = { stepKey: z.string().min(1).max(60), itemKey: z.null().default(null) };
 const item = { itemKey: z.string().min(1).max(60), stepKey: z.null().default(null) };

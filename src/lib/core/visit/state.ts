@@ -42,9 +42,17 @@ export interface VisitState {
  */
 export function visitState(plan: VisitPlan, entries: readonly Entry[]): VisitState {
   const items = new Map<string, ItemState>(
-    plan.items.map((item) => [item.key, { item, stand: 'fitted', opened: false, torque: null, reason: null, by: null, at: null }])
+    plan.items.map((item) => [
+      item.key,
+      { item, stand: 'fitted', opened: false, torque: null, reason: null, by: null, at: null }
+    ])
   );
-  const steps = new Map<string, StepState>(plan.steps.map((step) => [step.key, { step, done: false, leftOut: null, written: [], by: null, at: null }]));
+  const steps = new Map<string, StepState>(
+    plan.steps.map((step) => [
+      step.key,
+      { step, done: false, leftOut: null, written: [], by: null, at: null }
+    ])
+  );
 
   for (const entry of [...entries].sort((a, b) => a.seq - b.seq)) {
     if (entry.stepKey !== null) {
@@ -56,7 +64,8 @@ export function visitState(plan: VisitPlan, entries: readonly Entry[]): VisitSta
     }
   }
   for (const s of steps.values()) {
-    if (s.step.input.type === 'close') s.done = s.step.input.items.every((key) => isBack(items.get(key)!, steps));
+    if (s.step.input.type === 'close')
+      s.done = s.step.input.items.every((key) => isBack(items.get(key)!, steps));
   }
   const list = [...steps.values()];
   return {
@@ -75,7 +84,9 @@ export function isShut(i: ItemState): boolean {
 /** Shut again after it was opened; or never to be opened, because that was left out. */
 function isBack(i: ItemState, steps: ReadonlyMap<string, StepState>): boolean {
   if (!isShut(i)) return false;
-  const opening = [...steps.values()].find((s) => s.step.input.type === 'open' && s.step.input.items.includes(i.item.key));
+  const opening = [...steps.values()].find(
+    (s) => s.step.input.type === 'open' && s.step.input.items.includes(i.item.key)
+  );
   return i.opened || opening === undefined || opening.leftOut !== null;
 }
 
@@ -96,8 +107,17 @@ function applyToStep(s: StepState, entry: Entry & { stepKey: string }, items: Ma
     for (const key of input.items) {
       const i = items.get(key)!;
       // Undoing "off" means it never came off; but what has since been torqued stays torqued.
-      if (entry.action === 'done') Object.assign(i, { stand: 'off', opened: true, torque: null, reason: null, by: entry.by, at: entry.at });
-      else if (i.stand === 'off') Object.assign(i, { stand: 'fitted', opened: false, by: entry.by, at: entry.at });
+      if (entry.action === 'done')
+        Object.assign(i, {
+          stand: 'off',
+          opened: true,
+          torque: null,
+          reason: null,
+          by: entry.by,
+          at: entry.at
+        });
+      else if (i.stand === 'off')
+        Object.assign(i, { stand: 'fitted', opened: false, by: entry.by, at: entry.at });
     }
   }
 }
@@ -108,12 +128,19 @@ function applyToItem(i: ItemState, entry: Entry & { itemKey: string }): void {
   i.by = entry.by;
   i.at = entry.at;
   i.torque = entry.action === 'torqued' ? quantity(entry.content.value, entry.content.unit) : null;
-  i.reason = entry.action === 'torqued' ? (entry.content.reason ?? null) : entry.action === 'by feel' ? entry.content.reason : null;
+  i.reason =
+    entry.action === 'torqued'
+      ? (entry.content.reason ?? null)
+      : entry.action === 'by feel'
+        ? entry.content.reason
+        : null;
 }
 
 /** Litres that went in so far: pours and toppings up, in millilitres. */
 export function pouredMl(state: VisitState): number {
-  return state.steps.flatMap((s) => (s.step.input.type === 'pour' || s.step.input.type === 'level' ? s.written : [])).reduce((sum, w) => sum + (w.ml ?? 0) + (w.toppedUpMl ?? 0), 0);
+  return state.steps
+    .flatMap((s) => (s.step.input.type === 'pour' || s.step.input.type === 'level' ? s.written : []))
+    .reduce((sum, w) => sum + (w.ml ?? 0) + (w.toppedUpMl ?? 0), 0);
 }
 
 /** The last level that was read, or null. */
@@ -135,7 +162,8 @@ function refuseStep(state: VisitState, entry: NewEntry & { stepKey: string }): s
   if (entry.action === 'left out') return mayLeaveOut ? null : `“${title}” cannot be left out.`;
   if (entry.action === 'undone') return null;
   const covered = after.map((key) => state.items.find((i) => i.item.key === key)!).filter((i) => !isShut(i));
-  if (covered.length > 0) return `Not yet: ${covered.map((i) => `${i.item.name} is ${standInWords(i)}`).join('; ')}.`;
+  if (covered.length > 0)
+    return `Not yet: ${covered.map((i) => `${i.item.name} is ${standInWords(i)}`).join('; ')}.`;
   switch (input.type) {
     case 'close':
       return 'Each of its fasteners is written down by itself.';
@@ -156,9 +184,13 @@ function refuseItem(state: VisitState, entry: NewEntry & { itemKey: string }): s
   if (!i) return 'Nothing of that name is opened in this visit.';
   if (entry.action === 'shut') return i.item.kind === 'fastener' ? `${i.item.name} wants its torque.` : null;
   if (entry.action === 'torqued' || entry.action === 'by feel') {
-    if (i.item.kind !== 'fastener') return `${i.item.name} is not torqued; it is ${i.item.kind === 'cap' ? 'shut' : 'put back in'}.`;
+    if (i.item.kind !== 'fastener')
+      return `${i.item.name} is not torqued; it is ${i.item.kind === 'cap' ? 'shut' : 'put back in'}.`;
     if (entry.action === 'torqued' && !entry.content.reason) {
-      const odd = oddTorque(quantity(entry.content.value, entry.content.unit), i.item.torque?.quantity ?? null);
+      const odd = oddTorque(
+        quantity(entry.content.value, entry.content.unit),
+        i.item.torque?.quantity ?? null
+      );
       if (odd) return `${odd} If it is what you set, say why.`;
     }
   }
@@ -187,18 +219,25 @@ export function standInWords(i: ItemState): string {
  * Anything open comes first: that is what loses engines.
  */
 export function closeProblems(state: VisitState): { key: string; message: string }[] {
-  const problems = state.open.map((i) => ({ key: i.item.key, message: `${i.item.name} is ${standInWords(i)}.` }));
+  const problems = state.open.map((i) => ({
+    key: i.item.key,
+    message: `${i.item.name} is ${standInWords(i)}.`
+  }));
   for (const s of state.steps) {
     if (s.done || s.leftOut !== null) continue;
     // Its open items say it already.
     if (s.step.input.type === 'close') continue;
-    problems.push({ key: s.step.key, message: `“${s.step.title}” is not done${s.step.mayLeaveOut ? ', nor left out with a reason' : ''}.` });
+    problems.push({
+      key: s.step.key,
+      message: `“${s.step.title}” is not done${s.step.mayLeaveOut ? ', nor left out with a reason' : ''}.`
+    });
   }
   for (const s of state.steps) {
     if (s.step.input.type !== 'level' || !s.done) continue;
     const level = s.written.at(-1)?.level;
     const verdict = level && judgeLevel(level);
-    if (verdict && !verdict.within) problems.push({ key: s.step.key, message: `The oil level is ${verdict.words}. ${verdict.advice}` });
+    if (verdict && !verdict.within)
+      problems.push({ key: s.step.key, message: `The oil level is ${verdict.words}. ${verdict.advice}` });
   }
   return problems;
 }

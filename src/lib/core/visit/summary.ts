@@ -14,7 +14,14 @@ export interface Findings {
   pouredMl: number | null;
   level: LevelReading | null;
   debris: Debris[];
-  fasteners: { name: string; place: string; quantity: number; stand: 'torqued' | 'by feel'; torque: Quantity | null; reason: string | null }[];
+  fasteners: {
+    name: string;
+    place: string;
+    quantity: number;
+    stand: 'torqued' | 'by feel';
+    torque: Quantity | null;
+    reason: string | null;
+  }[];
   leftOut: { title: string; reason: string }[];
   remarks: { title: string; remark: string }[];
   minutes: number;
@@ -36,15 +43,30 @@ export function summarise(plan: VisitPlan, state: VisitState, rules: HouseRules,
     level: lastLevel(state),
     debris: state.steps.flatMap((s) => {
       const last = s.written.at(-1);
-      return s.step.input.type === 'debris' && last?.grade ? [{ place: s.step.input.place, grade: last.grade, materials: last.materials ?? [] }] : [];
+      return s.step.input.type === 'debris' && last?.grade
+        ? [{ place: s.step.input.place, grade: last.grade, materials: last.materials ?? [] }]
+        : [];
     }),
     fasteners: state.items.flatMap((i) =>
       i.stand === 'torqued' || i.stand === 'by feel'
-        ? [{ name: i.item.name, place: i.item.place, quantity: i.item.quantity, stand: i.stand, torque: i.torque, reason: i.reason }]
+        ? [
+            {
+              name: i.item.name,
+              place: i.item.place,
+              quantity: i.item.quantity,
+              stand: i.stand,
+              torque: i.torque,
+              reason: i.reason
+            }
+          ]
         : []
     ),
-    leftOut: state.steps.flatMap((s) => (s.leftOut !== null ? [{ title: s.step.title, reason: s.leftOut }] : [])),
-    remarks: state.steps.flatMap((s) => s.written.flatMap((w) => (w.remark ? [{ title: s.step.title, remark: w.remark }] : []))),
+    leftOut: state.steps.flatMap((s) =>
+      s.leftOut !== null ? [{ title: s.step.title, reason: s.leftOut }] : []
+    ),
+    remarks: state.steps.flatMap((s) =>
+      s.written.flatMap((w) => (w.remark ? [{ title: s.step.title, remark: w.remark }] : []))
+    ),
     minutes
   };
 }

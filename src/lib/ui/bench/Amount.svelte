@@ -20,9 +20,21 @@
   const parsed = $derived(parseQuantity(typed, { dimension: 'volume', unit }));
   const id = $props.id();
   const MOST = 20_000;
-  const error = $derived(!tried ? null : !parsed.ok ? parsed.problem.message : parsed.quantity.base > MOST ? 'At most 20 L: is it the right unit?' : null);
+  const error = $derived(
+    !tried
+      ? null
+      : !parsed.ok
+        ? parsed.problem.message
+        : parsed.quantity.base > MOST
+          ? 'At most 20 L: is it the right unit?'
+          : null
+  );
   const choices = $derived(tried && !parsed.ok ? (parsed.problem.choices ?? []) : []);
-  const odd = $derived(compare.drainedAgainst !== undefined && written !== null ? oddDrain(written, compare.drainedAgainst) : null);
+  const odd = $derived(
+    compare.drainedAgainst !== undefined && written !== null
+      ? oddDrain(written, compare.drainedAgainst)
+      : null
+  );
 
   function take(q: Quantity) {
     if (q.base > MOST) return;
@@ -41,15 +53,32 @@
 <form onsubmit={save} novalidate>
   <label for={id}>{label} <span class="quiet text-sm">({unit} unless you say; {hint})</span></label>
   <div class="mt-1 flex flex-wrap gap-3">
-    <input {id} class="field figure w-44 text-3xl" inputmode="decimal" autocomplete="off" bind:value={typed} aria-invalid={error ? true : undefined} aria-describedby="{id}-note" />
+    <input
+      {id}
+      class="field figure w-44 text-3xl"
+      inputmode="decimal"
+      autocomplete="off"
+      bind:value={typed}
+      aria-invalid={error ? true : undefined}
+      aria-describedby="{id}-note"
+    />
     <button type="submit" class="go">Write</button>
   </div>
   <p id="{id}-note" class="mt-1 min-h-6" aria-live="polite">
-    {#if error}<span class="error">{error}</span>{:else if typed && parsed.ok}{showBoth(parsed.quantity, units).main} = {showBoth(parsed.quantity, units).other}{/if}
+    {#if error}<span class="error">{error}</span>{:else if typed && parsed.ok}{showBoth(
+        parsed.quantity,
+        units
+      ).main} = {showBoth(parsed.quantity, units).other}{/if}
   </p>
-  {#if choices.length > 0}<div class="flex gap-3">{#each choices as c (show(c))}<button type="button" class="key" onclick={() => take(c)}>{show(c)}</button>{/each}</div>{/if}
+  {#if choices.length > 0}<div class="flex gap-3">
+      {#each choices as c (show(c))}<button type="button" class="key" onclick={() => take(c)}
+          >{show(c)}</button
+        >{/each}
+    </div>{/if}
 </form>
 {#if written !== null}
-  <p class="figure mt-2 text-2xl">Written: {showBoth({ dimension: 'volume', base: written, value: written, unit: 'ml' }, units).main}</p>
+  <p class="figure mt-2 text-2xl">
+    Written: {showBoth({ dimension: 'volume', base: written, value: written, unit: 'ml' }, units).main}
+  </p>
   {#if odd}<p class="caution mt-1">{odd}</p>{/if}
 {/if}

@@ -31,11 +31,15 @@
     return () => clearInterval(timer);
   });
   $effect(() => {
-    if (bench.closedRecord && !over) void goto(`/records/${bench.closedRecord}`, { replaceState: true, invalidateAll: true });
+    if (bench.closedRecord && !over)
+      void goto(`/records/${bench.closedRecord}`, { replaceState: true, invalidateAll: true });
   });
 
   function show(key: string) {
-    at = visit.plan.steps.find((s) => s.key === key)?.key ?? visit.plan.steps.find((s) => s.input.type === 'close' && s.input.items.includes(key))?.key ?? at;
+    at =
+      visit.plan.steps.find((s) => s.key === key)?.key ??
+      visit.plan.steps.find((s) => s.input.type === 'close' && s.input.items.includes(key))?.key ??
+      at;
     document.getElementById('step')?.scrollIntoView({ block: 'start' });
   }
   function onward() {
@@ -53,7 +57,9 @@
     const sent = await send<string>(`/api/visits/${visit.id}/close`, {});
     closing = false;
     if (sent.ok) {
-      say(`${visit.plate} ${visit.machine}: done, and its count starts again.`, [{ text: 'To the machine', href: `/machines/${visit.machineId}` }]);
+      say(`${visit.plate} ${visit.machine}: done, and its count starts again.`, [
+        { text: 'To the machine', href: `/machines/${visit.machineId}` }
+      ]);
       await goto(`/records/${sent.data}`, { replaceState: true, invalidateAll: true });
     } else {
       refused = (sent.more.problems as { key: string; message: string }[]) ?? null;
@@ -70,34 +76,69 @@
 </script>
 
 <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
-  <a href="/machines/{visit.machineId}" class="flex items-center gap-3 no-underline"><span class="plate text-3xl">{visit.plate}</span><span class="figure text-2xl">{visit.machine}</span></a>
+  <a href="/machines/{visit.machineId}" class="flex items-center gap-3 no-underline"
+    ><span class="plate text-3xl">{visit.plate}</span><span class="figure text-2xl">{visit.machine}</span></a
+  >
   <h1 class="text-2xl">{visit.plan.title}</h1>
-  <span class="quiet figure text-lg">{visit.total === null ? 'hours not known' : `${showHours(visit.total)} h`}, {finished} of {keys.length} steps</span>
+  <span class="quiet figure text-lg"
+    >{visit.total === null ? 'hours not known' : `${showHours(visit.total)} h`}, {finished} of {keys.length} steps</span
+  >
 </div>
 <progress class="bar" max={keys.length} value={finished} aria-label="Steps done"></progress>
 
 {#if visit.closedAt}
-  <p class="caution mt-3">This visit is closed. {#if visit.recordId}<a class="link" href="/records/{visit.recordId}">Its record</a>{/if}</p>
+  <p class="caution mt-3">
+    This visit is closed. {#if visit.recordId}<a class="link" href="/records/{visit.recordId}">Its record</a
+      >{/if}
+  </p>
 {:else if visit.givenUpAt}
   <p class="caution mt-3">This visit was given up before the work was done.</p>
 {/if}
-{#if bench.stuck}<p class="error mt-2" role="status">No answer from the server. {bench.waiting} written here and kept; sent when it is back.</p>{/if}
+{#if bench.stuck}<p class="error mt-2" role="status">
+    No answer from the server. {bench.waiting} written here and kept; sent when it is back.
+  </p>{/if}
 
 <div class="bench mt-4">
   <div class="open"><OpenList open={work.open} onpick={show} /></div>
   <div id="step" class="step">
-    <StepCard {bench} {step} {units} number={index + 1} of={keys.length} readonly={over} {onward} onback={index > 0 ? () => show(keys[index - 1]!) : null} machineId={visit.machineId} />
+    <StepCard
+      {bench}
+      {step}
+      {units}
+      number={index + 1}
+      of={keys.length}
+      readonly={over}
+      {onward}
+      onback={index > 0 ? () => show(keys[index - 1]!) : null}
+      machineId={visit.machineId}
+    />
   </div>
   <div class="side">
-    {#if !over}<CloseBox ready={bench.problems.length === 0} {refused} error={closeError} busy={closing} onclose={close} onpick={show} ongiveup={work.open.length === 0 ? giveUp : null} />{/if}
+    {#if !over}<CloseBox
+        ready={bench.problems.length === 0}
+        {refused}
+        error={closeError}
+        busy={closing}
+        onclose={close}
+        onpick={show}
+        ongiveup={work.open.length === 0 ? giveUp : null}
+      />{/if}
     <details class="mt-5" open>
       <summary class="figure text-xl font-bold">Steps</summary>
       <ol class="mt-1">
         {#each work.steps as s, i (s.step.key)}
           <li>
-            <button type="button" class="row" class:here={s.step.key === at} aria-current={s.step.key === at ? 'step' : undefined} onclick={() => show(s.step.key)}>
+            <button
+              type="button"
+              class="row"
+              class:here={s.step.key === at}
+              aria-current={s.step.key === at ? 'step' : undefined}
+              onclick={() => show(s.step.key)}
+            >
               <span class="figure w-7 text-right">{i + 1}</span>
-              <span class="tick" aria-label={s.done ? 'done' : s.leftOut !== null ? 'left out' : 'to do'}>{s.done ? '■' : s.leftOut !== null ? '–' : '□'}</span>
+              <span class="tick" aria-label={s.done ? 'done' : s.leftOut !== null ? 'left out' : 'to do'}
+                >{s.done ? '■' : s.leftOut !== null ? '–' : '□'}</span
+              >
               <span class:quiet={s.done || s.leftOut !== null}>{s.step.title}</span>
             </button>
           </li>

@@ -19,26 +19,47 @@
 </script>
 
 <section class="mt-4" aria-label="Close the visit">
-  <Button color={ready ? 'primary' : 'alternative'} size="lg" class="w-full" onclick={onclose} disabled={busy}>Close the visit</Button>
+  <Button color={ready ? 'primary' : 'alternative'} size="lg" class="w-full" onclick={onclose} disabled={busy}
+    >Close the visit</Button
+  >
   {#if error && !refused}<p class="error mt-2" role="alert">{error}</p>{/if}
   {#if refused && !ready}
     <div class="caution mt-2" role="alert">
       <p class="font-bold">Not closed. First:</p>
       <ul>
-        {#each refused as p (p.key + p.message)}<li><button type="button" class="link py-1 text-left" onclick={() => onpick(p.key)}>{p.message}</button></li>{/each}
+        {#each refused as p (p.key + p.message)}<li>
+            <button type="button" class="link py-1 text-left" onclick={() => onpick(p.key)}
+              >{p.message}</button
+            >
+          </li>{/each}
       </ul>
     </div>
   {/if}
   {#if ongiveup}
     {#if giving}
-      <form class="mt-3" onsubmit={async (e) => { e.preventDefault(); giveError = await ongiveup(reason); }}>
+      <form
+        class="mt-3"
+        onsubmit={async (e) => {
+          e.preventDefault();
+          giveError = await ongiveup(reason);
+        }}
+      >
         <label class="text-sm" for="give-up">Why is it given up?</label>
         <Input id="give-up" bind:value={reason} />
         {#if giveError}<p class="error text-sm" role="alert">{giveError}</p>{/if}
-        <div class="mt-2 flex gap-2"><Button type="submit" size="sm" color="alternative">Give it up</Button><Button type="button" size="sm" color="alternative" onclick={() => (giving = false)}>Leave</Button></div>
+        <div class="mt-2 flex gap-2">
+          <Button type="submit" size="sm" color="alternative">Give it up</Button><Button
+            type="button"
+            size="sm"
+            color="alternative"
+            onclick={() => (giving = false)}>Leave</Button
+          >
+        </div>
       </form>
     {:else}
-      <button type="button" class="link quiet mt-3 text-sm" onclick={() => (giving = true)}>Give the visit up, the work not done</button>
+      <button type="button" class="link quiet mt-3 text-sm" onclick={() => (giving = true)}
+        >Give the visit up, the work not done</button
+      >
     {/if}
   {/if}
 </section>

@@ -25,8 +25,13 @@
 </script>
 
 <div class="mb-4 flex flex-wrap items-center gap-4" class:over={ends !== null && left === 0}>
-  <span class="figure text-4xl" role="timer">{Math.floor(left / 60)}:{String(left % 60).padStart(2, '0')}</span>
-  {#if ends === null}<button type="button" class="key" onclick={start}>{label}: start the clock</button>{:else}<button type="button" class="key" onclick={reset}>{left === 0 ? 'Time is up; again' : 'Stop'}</button>{/if}
+  <span class="figure text-4xl" role="timer"
+    >{Math.floor(left / 60)}:{String(left % 60).padStart(2, '0')}</span
+  >
+  {#if ends === null}<button type="button" class="key" onclick={start}>{label}: start the clock</button
+    >{:else}<button type="button" class="key" onclick={reset}
+      >{left === 0 ? 'Time is up; again' : 'Stop'}</button
+    >{/if}
   {#if ends !== null && left === 0}<span role="alert" class="font-bold">Settled.</span>{/if}
 </div>
 

@@ -23,7 +23,17 @@
   const id = $props.id();
 
   const level = $derived<LevelReading | null>(
-    method === null ? null : method === 'measured quantity only' ? { method } : method === 'check screw' ? (flow ? { method, flow } : null) : position === null ? null : { method, position }
+    method === null
+      ? null
+      : method === 'measured quantity only'
+        ? { method }
+        : method === 'check screw'
+          ? flow
+            ? { method, flow }
+            : null
+          : position === null
+            ? null
+            : { method, position }
   );
   const verdict = $derived(level ? judgeLevel(level) : null);
   /** The drawing runs from half a band below the low mark to half a band above the high one. */
@@ -38,12 +48,17 @@
   }
   function save() {
     if (!level) {
-      error = method ? 'A level is a reading: put in where it stands.' : 'Pick how this machine’s level is read.';
+      error = method
+        ? 'A level is a reading: put in where it stands.'
+        : 'Pick how this machine’s level is read.';
       return;
     }
     let toppedUpMl: number | undefined;
     if (topUp.trim()) {
-      const parsed = parseQuantity(topUp, { dimension: 'volume', unit: units === 'metric' ? 'ml' : 'US fl oz' });
+      const parsed = parseQuantity(topUp, {
+        dimension: 'volume',
+        unit: units === 'metric' ? 'ml' : 'US fl oz'
+      });
       if (!parsed.ok || parsed.quantity.base > 5000) {
         error = parsed.ok ? 'More than 5 L to top up? Check the unit.' : parsed.problem.message;
         return;
@@ -64,34 +79,116 @@
 {/if}
 {#if method && isMarked(method)}
   <div class="mt-2 flex items-center gap-6">
-    <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
-    <svg viewBox="0 0 150 220" width="150" height="220" class="cursor-pointer" onclick={tap} aria-hidden="true">
-      <defs><clipPath id="{id}-glass">{#if method === 'sight glass'}<circle cx="60" cy="110" r="95" />{:else}<rect x="48" y="10" width="24" height="200" rx="10" />{/if}</clipPath></defs>
+    <svg
+      viewBox="0 0 150 220"
+      width="150"
+      height="220"
+      class="cursor-pointer"
+      onclick={tap}
+      aria-hidden="true"
+    >
+      <defs
+        ><clipPath id="{id}-glass"
+          >{#if method === 'sight glass'}<circle cx="60" cy="110" r="95" />{:else}<rect
+              x="48"
+              y="10"
+              width="24"
+              height="200"
+              rx="10"
+            />{/if}</clipPath
+        ></defs
+      >
       <g clip-path="url(#{id}-glass)">
         <rect width="150" height="220" fill="var(--sheet)" />
-        {#if position !== null}<rect y={y(position)} width="150" height={220 - y(position)} fill="var(--tape)" /><line x2="150" y1={y(position)} y2={y(position)} stroke="var(--ink)" stroke-width="3" />{/if}
+        {#if position !== null}<rect
+            y={y(position)}
+            width="150"
+            height={220 - y(position)}
+            fill="var(--tape)"
+          /><line x2="150" y1={y(position)} y2={y(position)} stroke="var(--ink)" stroke-width="3" />{/if}
       </g>
-      {#if method === 'sight glass'}<circle cx="60" cy="110" r="95" fill="none" stroke="var(--ink)" stroke-width="3" />{:else}<rect x="48" y="10" width="24" height="200" rx="10" fill="none" stroke="var(--ink)" stroke-width="3" />{/if}
-      {#each [[HIGH, 'high'], [LOW, 'low']] as [at, word] (word)}<line x1="40" x2="112" y1={at} y2={at} stroke="var(--ink)" stroke-width="2" stroke-dasharray="6 3" /><text x="116" y={Number(at) + 5} fill="var(--ink)" font-size="15" font-family="var(--font-plate)">{word}</text>{/each}
+      {#if method === 'sight glass'}<circle
+          cx="60"
+          cy="110"
+          r="95"
+          fill="none"
+          stroke="var(--ink)"
+          stroke-width="3"
+        />{:else}<rect
+          x="48"
+          y="10"
+          width="24"
+          height="200"
+          rx="10"
+          fill="none"
+          stroke="var(--ink)"
+          stroke-width="3"
+        />{/if}
+      {#each [[HIGH, 'high'], [LOW, 'low']] as [at, word] (word)}<line
+          x1="40"
+          x2="112"
+          y1={at}
+          y2={at}
+          stroke="var(--ink)"
+          stroke-width="2"
+          stroke-dasharray="6 3"
+        /><text x="116" y={Number(at) + 5} fill="var(--ink)" font-size="15" font-family="var(--font-plate)"
+          >{word}</text
+        >{/each}
     </svg>
     <div>
       <label for={id}>Tap the drawing where the oil stands</label>
-      <input {id} type="range" class="mt-2 block w-full" style="accent-color: var(--ink)" min="-0.5" max="1.5" step="0.02" value={position ?? 0.5} oninput={(e) => (position = Number(e.currentTarget.value))} aria-valuetext={verdict?.words ?? 'not read yet'} />
+      <input
+        {id}
+        type="range"
+        class="mt-2 block w-full"
+        style="accent-color: var(--ink)"
+        min="-0.5"
+        max="1.5"
+        step="0.02"
+        value={position ?? 0.5}
+        oninput={(e) => (position = Number(e.currentTarget.value))}
+        aria-valuetext={verdict?.words ?? 'not read yet'}
+      />
     </div>
   </div>
 {:else if method === 'check screw'}
   <div role="radiogroup" aria-label="At the check screw" class="mt-2 flex flex-wrap gap-2">
-    {#each ['nothing', 'weeps', 'runs'] as const as f (f)}<button type="button" role="radio" aria-checked={flow === f} class="key" class:on={flow === f} onclick={() => (flow = f)}>{f}</button>{/each}
+    {#each ['nothing', 'weeps', 'runs'] as const as f (f)}<button
+        type="button"
+        role="radio"
+        aria-checked={flow === f}
+        class="key"
+        class:on={flow === f}
+        onclick={() => (flow = f)}>{f}</button
+      >{/each}
   </div>
 {/if}
-{#if verdict}<p class="mt-2" class:caution={!verdict.within} aria-live="polite"><strong>{verdict.words}.</strong> {verdict.advice ?? ''}</p>{/if}
-<label class="mt-3 block" for="{id}-top">Topped up before this reading <span class="quiet text-sm">({units === 'metric' ? 'ml' : 'US fl oz'} unless you say; empty if not)</span></label>
+{#if verdict}<p class="mt-2" class:caution={!verdict.within} aria-live="polite">
+    <strong>{verdict.words}.</strong>
+    {verdict.advice ?? ''}
+  </p>{/if}
+<label class="mt-3 block" for="{id}-top"
+  >Topped up before this reading <span class="quiet text-sm"
+    >({units === 'metric' ? 'ml' : 'US fl oz'} unless you say; empty if not)</span
+  ></label
+>
 <div class="mt-1 flex flex-wrap gap-3">
-  <input id="{id}-top" class="field figure w-36 text-2xl" inputmode="decimal" autocomplete="off" bind:value={topUp} />
+  <input
+    id="{id}-top"
+    class="field figure w-36 text-2xl"
+    inputmode="decimal"
+    autocomplete="off"
+    bind:value={topUp}
+  />
   <button type="button" class="go" onclick={save}>Write the level</button>
 </div>
 {#if error}<p class="error mt-1" role="alert">{error}</p>{/if}
-{#if written.length > 0}<p class="mt-2">Read {written.length === 1 ? 'once' : `${written.length} times`}, last: {last || written.at(-1)?.level ? judgeLevel(written.at(-1)!.level!).words : ''}.</p>{/if}
+{#if written.length > 0}<p class="mt-2">
+    Read {written.length === 1 ? 'once' : `${written.length} times`}, last: {last || written.at(-1)?.level
+      ? judgeLevel(written.at(-1)!.level!).words
+      : ''}.
+  </p>{/if}
 
 <style>
   .on {

@@ -10,7 +10,9 @@
     <ul>
       {#each open as i (i.item.key)}
         <li>
-          <button type="button" onclick={() => onpick(i.item.key)}><strong>{i.item.name}</strong> <span class="whitespace-nowrap">{standInWords(i)}</span></button>
+          <button type="button" onclick={() => onpick(i.item.key)}
+            ><strong>{i.item.name}</strong> <span class="whitespace-nowrap">{standInWords(i)}</span></button
+          >
         </li>
       {/each}
     </ul>

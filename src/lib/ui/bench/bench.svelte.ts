@@ -38,9 +38,11 @@ export class BenchVisit {
 
   /** Entries as this screen sees them: what the server took, then what is still on its way. */
   entries = $derived.by((): Entry[] => {
-    const known = new Set(this.#taken.map((e) => e.id));
+    const known = this.#taken.map((e) => e.id);
     const last = this.#taken.at(-1)?.seq ?? 0;
-    const mine = this.#waiting.filter((w) => !known.has(w.id)).map((w, i) => ({ ...w, seq: last + 1 + i, at: new Date().toISOString(), by: 'you' }) as Entry);
+    const mine = this.#waiting
+      .filter((w) => !known.includes(w.id))
+      .map((w, i) => ({ ...w, seq: last + 1 + i, at: '', by: 'you' }) as Entry);
     return [...this.#taken, ...mine];
   });
   state = $derived.by(() => visitState(this.plan, this.entries));
@@ -86,7 +88,11 @@ export class BenchVisit {
       if (sent.ok) {
         this.#take(sent.data);
         this.stuck = false;
-      } else if (sent.more.needsWho || Object.keys(sent.errors).some((k) => k !== '') || !sent.errors['']?.startsWith('No answer')) {
+      } else if (
+        sent.more.needsWho ||
+        Object.keys(sent.errors).some((k) => k !== '') ||
+        !sent.errors['']?.startsWith('No answer')
+      ) {
         // The server knows better: what it refuses is taken back off the screen, and said.
         this.problem = Object.values(sent.errors)[0] ?? 'Not taken.';
         this.problemAt = first.stepKey ?? first.itemKey;

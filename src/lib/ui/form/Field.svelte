@@ -7,7 +7,9 @@
     error?: string;
     hint?: string;
     class?: string;
-    children: Snippet<[{ id: string; 'aria-describedby': string | undefined; 'aria-invalid': boolean | undefined }]>;
+    children: Snippet<
+      [{ id: string; 'aria-describedby': string | undefined; 'aria-invalid': boolean | undefined }]
+    >;
   }
   let { label, error, hint, class: className = '', children }: Props = $props();
   const id = $props.id();
@@ -15,7 +17,11 @@
 
 <div class={className}>
   <label for={id} class="mb-1 block text-sm">{label}</label>
-  {@render children({ id, 'aria-describedby': error || hint ? `${id}-note` : undefined, 'aria-invalid': error ? true : undefined })}
+  {@render children({
+    id,
+    'aria-describedby': error || hint ? `${id}-note` : undefined,
+    'aria-invalid': error ? true : undefined
+  })}
   {#if error}
     <p id="{id}-note" class="error mt-1 text-sm" role="alert">{error}</p>
   {:else if hint}

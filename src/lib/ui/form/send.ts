@@ -1,5 +1,6 @@
 /** What a write comes back with: done, or why not, by field. */
-export type Sent<T> = { ok: true; data: T } | { ok: false; errors: Record<string, string>; more: Record<string, unknown> };
+export type Sent<T> =
+  { ok: true; data: T } | { ok: false; errors: Record<string, string>; more: Record<string, unknown> };
 
 const NO_SERVER = 'No answer from the server. What you wrote is kept here; try again.';
 
@@ -9,10 +10,18 @@ const NO_SERVER = 'No answer from the server. What you wrote is kept here; try a
  */
 export async function send<T = unknown>(url: string, body: unknown): Promise<Sent<T>> {
   try {
-    const response = await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+    const response = await fetch(url, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body)
+    });
     const answer = await response.json().catch(() => null);
     if (answer && typeof answer.ok === 'boolean') return answer as Sent<T>;
-    return { ok: false, errors: { '': answer?.message ? `${answer.message}${answer.id ? ` (${answer.id})` : ''}` : NO_SERVER }, more: {} };
+    return {
+      ok: false,
+      errors: { '': answer?.message ? `${answer.message}${answer.id ? ` (${answer.id})` : ''}` : NO_SERVER },
+      more: {}
+    };
   } catch {
     return { ok: false, errors: { '': NO_SERVER }, more: {} };
   }

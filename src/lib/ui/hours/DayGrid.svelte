@@ -24,14 +24,34 @@
   interface Props {
     machines: Machine[];
     people: Person[];
-    events: { id: string; name: string; firstDay: string; lastDay: string; wholeFleet: boolean; machineIds: string[] }[];
+    events: {
+      id: string;
+      name: string;
+      firstDay: string;
+      lastDay: string;
+      wholeFleet: boolean;
+      machineIds: string[];
+    }[];
     today: string;
   }
   let { machines, people, events, today }: Props = $props();
 
   const none = (): Settlement => ({ as: '', reason: '', oldFinal: '', newStart: '' });
   let rows = $state(
-    untrack(() => machines.map((m) => ({ machine: m, id: crypto.randomUUID(), typed: '', riderId: m.riderId ?? '', remark: '', errors: {} as Record<string, string>, doubts: [] as string[], ways: [] as string[], settlement: none(), saved: '' })))
+    untrack(() =>
+      machines.map((m) => ({
+        machine: m,
+        id: crypto.randomUUID(),
+        typed: '',
+        riderId: m.riderId ?? '',
+        remark: '',
+        errors: {} as Record<string, string>,
+        doubts: [] as string[],
+        ways: [] as string[],
+        settlement: none(),
+        saved: ''
+      }))
+    )
   );
   let day = $state(untrack(() => today));
   let kind = $state('race');
@@ -69,7 +89,17 @@
     }
     busy = true;
     const sent = await send<Sent<{ total: string; due: Due[] }>[]>('/api/raceday', {
-      rows: written.map((r) => ({ id: r.id, machineId: r.machine.id, typed: r.typed, day, remark: r.remark, riderId: r.riderId || null, outing: kind, eventId: kind === 'race' && eventId ? eventId : null, settlement: r.settlement.as ? r.settlement : null }))
+      rows: written.map((r) => ({
+        id: r.id,
+        machineId: r.machine.id,
+        typed: r.typed,
+        day,
+        remark: r.remark,
+        riderId: r.riderId || null,
+        outing: kind,
+        eventId: kind === 'race' && eventId ? eventId : null,
+        settlement: r.settlement.as ? r.settlement : null
+      }))
     });
     busy = false;
     if (!sent.ok) {
@@ -84,40 +114,108 @@
       if (answer.ok) {
         good += 1;
         const { total, due } = answer.data;
-        Object.assign(r, { saved: `${total}${due.length > 0 ? `. Now: ${due.map((d) => `${d.name} ${d.left}, ${d.state}`).join('; ')}` : ''}`, id: crypto.randomUUID(), typed: '', remark: '', errors: {}, doubts: [], ways: [], settlement: none() });
+        Object.assign(r, {
+          saved: `${total}${due.length > 0 ? `. Now: ${due.map((d) => `${d.name} ${d.left}, ${d.state}`).join('; ')}` : ''}`,
+          id: crypto.randomUUID(),
+          typed: '',
+          remark: '',
+          errors: {},
+          doubts: [],
+          ways: [],
+          settlement: none()
+        });
       } else {
-        r.doubts = ((answer.more.doubts as { message: string }[]) ?? []).map((d) => d.message);
-        r.ways = (answer.more.ways as string[]) ?? [];
-        r.errors = r.doubts.length > 0 ? Object.fromEntries(Object.entries(answer.errors).filter(([k]) => k !== 'typed')) : answer.errors;
+        if (!Object.keys(answer.errors).some((k) => k.startsWith('settlement'))) {
+          r.doubts = ((answer.more.doubts as { message: string }[]) ?? []).map((d) => d.message);
+          r.ways = (answer.more.ways as string[]) ?? [];
+        }
+        r.errors =
+          r.doubts.length > 0
+            ? Object.fromEntries(Object.entries(answer.errors).filter(([k]) => k !== 'typed'))
+            : answer.errors;
       }
     });
     const left = sent.data.length - good;
     told = `${good} written down.${left > 0 ? ` ${left} asked about below.` : ''}`;
     await invalidateAll();
-    if (left > 0) document.getElementById(`typed-${rows.findIndex((r) => r.doubts.length > 0 || Object.keys(r.errors).length > 0)}`)?.focus();
+    if (left > 0)
+      document
+        .getElementById(
+          `typed-${rows.findIndex((r) => r.doubts.length > 0 || Object.keys(r.errors).length > 0)}`
+        )
+        ?.focus();
   }
 </script>
 
 <form onsubmit={save} class="mt-4" aria-label="Race day" novalidate>
   <div class="flex flex-wrap items-start gap-3">
-    <Field label="Day" class="w-44">{#snippet children(a)}<input {...a} type="date" class="cell" bind:value={day} max={today} />{/snippet}</Field>
-    <Field label="Kind" class="w-40">{#snippet children(a)}<Select {...a} bind:value={kind} placeholder="" items={['race', 'practice', 'ride', 'day out'].map((k) => ({ value: k, name: k }))} />{/snippet}</Field>
+    <Field label="Day" class="w-44"
+      >{#snippet children(a)}<input
+          {...a}
+          type="date"
+          class="cell"
+          bind:value={day}
+          max={today}
+        />{/snippet}</Field
+    >
+    <Field label="Kind" class="w-40"
+      >{#snippet children(a)}<Select
+          {...a}
+          bind:value={kind}
+          placeholder=""
+          items={['race', 'practice', 'ride', 'day out'].map((k) => ({ value: k, name: k }))}
+        />{/snippet}</Field
+    >
     {#if kind === 'race' && events.length > 0}
-      <Field label="Event" class="w-64">{#snippet children(a)}<Select {...a} bind:value={eventId} placeholder="" items={[{ value: '', name: 'none of these' }, ...events.map((e) => ({ value: e.id, name: e.name }))]} />{/snippet}</Field>
+      <Field label="Event" class="w-64"
+        >{#snippet children(a)}<Select
+            {...a}
+            bind:value={eventId}
+            placeholder=""
+            items={[
+              { value: '', name: 'none of these' },
+              ...events.map((e) => ({ value: e.id, name: e.name }))
+            ]}
+          />{/snippet}</Field
+      >
     {/if}
     <p class="quiet max-w-sm pt-6 text-sm">Enter goes down. Rows left empty are left alone.</p>
   </div>
 
   <div class="mt-4 overflow-x-auto">
     <table class="sheet-table">
-      <thead><tr><th>Machine</th><th>Stands at</th><th>Meter shows, or time ridden</th><th>Rider</th><th>Remark</th></tr></thead>
+      <thead
+        ><tr
+          ><th>Machine</th><th>Stands at</th><th>Meter shows, or time ridden</th><th>Rider</th><th>Remark</th
+          ></tr
+        ></thead
+      >
       <tbody>
         {#each rows as r, i (r.machine.id)}
           <tr class="row">
-            <td class="whitespace-nowrap"><span class="plate text-lg">{r.machine.plate}</span> {r.machine.name}</td>
-            <td class="figure text-lg whitespace-nowrap">{r.machine.total === null ? 'not known' : `${showHours(machines.find((m) => m.id === r.machine.id)?.total ?? r.machine.total)} h`}</td>
+            <td class="whitespace-nowrap"
+              ><span class="plate text-lg">{r.machine.plate}</span> {r.machine.name}</td
+            >
+            <td class="figure text-lg whitespace-nowrap"
+              >{r.machine.total === null
+                ? 'not known'
+                : `${showHours(machines.find((m) => m.id === r.machine.id)?.total ?? r.machine.total)} h`}</td
+            >
             <td>
-              <input id="typed-{i}" class="cell figure text-xl" inputmode="decimal" autocomplete="off" placeholder={r.machine.meter === 'reckoned' ? '2h30 ridden' : ''} aria-label="{r.machine.plate} {r.machine.meter === 'reckoned' ? 'time ridden' : 'meter shows'}" aria-invalid={r.errors.typed ? true : undefined} bind:value={r.typed} oninput={() => touch(i)} onkeydown={(e) => down(e, i, 'typed')} />
+              <input
+                id="typed-{i}"
+                class="cell figure text-xl"
+                inputmode="decimal"
+                autocomplete="off"
+                placeholder={r.machine.meter === 'reckoned' ? '2h30 ridden' : ''}
+                aria-label="{r.machine.plate} {r.machine.meter === 'reckoned'
+                  ? 'time ridden'
+                  : 'meter shows'}"
+                aria-invalid={r.errors.typed ? true : undefined}
+                bind:value={r.typed}
+                oninput={() => touch(i)}
+                onkeydown={(e) => down(e, i, 'typed')}
+              />
             </td>
             <td>
               <select id="rider-{i}" class="cell" aria-label="{r.machine.plate} rider" bind:value={r.riderId}>
@@ -125,14 +223,34 @@
                 {#each people as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
               </select>
             </td>
-            <td><input id="remark-{i}" class="cell" aria-label="{r.machine.plate} remark" bind:value={r.remark} onkeydown={(e) => down(e, i, 'remark')} /></td>
+            <td
+              ><input
+                id="remark-{i}"
+                class="cell"
+                aria-label="{r.machine.plate} remark"
+                bind:value={r.remark}
+                onkeydown={(e) => down(e, i, 'remark')}
+              /></td
+            >
           </tr>
           {#if r.saved || r.doubts.length > 0 || Object.keys(r.errors).length > 0}
             <tr>
               <td colspan="5">
-                {#if r.saved}<p style:color="var(--done)" class="font-bold">■ {r.machine.plate} written down: {r.saved}</p>{/if}
-                {#each Object.entries(r.errors).filter(([k]) => !k.startsWith('settlement')) as [k, message] (k)}<p class="error" role="alert">{message}</p>{/each}
-                {#if r.doubts.length > 0}<Settle doubts={r.doubts} ways={r.ways} bind:value={r.settlement} errors={r.errors} />{/if}
+                {#if r.saved}<p style:color="var(--done)" class="font-bold">
+                    ■ {r.machine.plate} written down: {r.saved}
+                  </p>{/if}
+                {#each Object.entries(r.errors).filter(([k]) => !k.startsWith('settlement')) as [k, message] (k)}<p
+                    class="error"
+                    role="alert"
+                  >
+                    {message}
+                  </p>{/each}
+                {#if r.doubts.length > 0}<Settle
+                    doubts={r.doubts}
+                    ways={r.ways}
+                    bind:value={r.settlement}
+                    errors={r.errors}
+                  />{/if}
               </td>
             </tr>
           {/if}
@@ -142,7 +260,9 @@
   </div>
   <FormError message={problem} />
   <div class="mt-4 flex flex-wrap items-center gap-4">
-    <Button type="submit" color="primary" size="lg" disabled={busy}>Write down {written.length || ''} {written.length === 1 ? 'row' : 'rows'}</Button>
+    <Button type="submit" color="primary" size="lg" disabled={busy}
+      >Write down {written.length || ''} {written.length === 1 ? 'row' : 'rows'}</Button
+    >
     <span role="status">{told}</span>
   </div>
 </form>

@@ -1,5 +1,6 @@
 <!-- Log hours, from anywhere: one machine, one reading. -->
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { Button, Input, Select } from 'flowbite-svelte';
   import { invalidateAll } from '$app/navigation';
   import type { Person } from '$lib/core/team/team';
@@ -17,7 +18,11 @@
     total: number | null;
     riderId: string | null;
   }
-  let { people, today, onlogged }: { people: Person[]; today: string; onlogged?: (machineId: string) => void } = $props();
+  let {
+    people,
+    today,
+    onlogged
+  }: { people: Person[]; today: string; onlogged?: (machineId: string) => void } = $props();
 
   let machines = $state<Choice[]>([]);
   let machineId = $state(shell.machineId ?? '');
@@ -25,7 +30,6 @@
   // svelte-ignore state_referenced_locally
   let day = $state(today);
   let outing = $state('ride');
-  let riderId = $state('');
   let remark = $state('');
   let errors = $state<Record<string, string>>({});
   let doubts = $state<string[]>([]);
@@ -36,15 +40,17 @@
   let id = crypto.randomUUID();
 
   const machine = $derived(machines.find((m) => m.id === machineId));
+  let riderId = $derived(machine?.riderId ?? '');
   const reckoned = $derived(machine?.meter === 'reckoned');
+
+  let form: HTMLFormElement | undefined = $state();
+  // The first thing still to be said.
+  onMount(() => form?.querySelector<HTMLElement>(machineId ? 'input' : 'select')?.focus());
 
   $effect(() => {
     void fetch('/api/machines').then(async (r) => {
       if (r.ok) machines = (await r.json()).data;
     });
-  });
-  $effect(() => {
-    riderId = machine?.riderId ?? '';
   });
 
   function unsettle() {
@@ -57,36 +63,75 @@
     e.preventDefault();
     if (busy) return;
     busy = true;
-    const sent = await send<{ plate: string; total: string; due: { taskId: string; name: string; state: string; left: string }[] }>('/api/readings', {
-      id, machineId, typed, day, remark, riderId: riderId || null, outing: outing === 'reading' ? null : outing, settlement: settlement.as ? settlement : null
+    const sent = await send<{
+      plate: string;
+      total: string;
+      due: { taskId: string; name: string; state: string; left: string }[];
+    }>('/api/readings', {
+      id,
+      machineId,
+      typed,
+      day,
+      remark,
+      riderId: riderId || null,
+      outing: outing === 'reading' ? null : outing,
+      settlement: settlement.as ? settlement : null
     });
     busy = false;
     if (!sent.ok) {
       errors = sent.errors;
-      doubts = ((sent.more.doubts as { message: string }[]) ?? []).map((d) => d.message);
-      ways = (sent.more.ways as string[]) ?? [];
-      if (doubts.length > 0) errors = Object.fromEntries(Object.entries(errors).filter(([k]) => k !== 'typed'));
+      // While a settlement wants another word, its question stays.
+      if (!Object.keys(errors).some((k) => k.startsWith('settlement'))) {
+        doubts = ((sent.more.doubts as { message: string }[]) ?? []).map((d) => d.message);
+        ways = (sent.more.ways as string[]) ?? [];
+      }
+      if (doubts.length > 0)
+        errors = Object.fromEntries(Object.entries(errors).filter(([k]) => k !== 'typed'));
       return;
     }
     const { plate, total, due } = sent.data;
-    say(`${plate} stands at ${total}.${due.length > 0 ? ' Now:' : ''}`, due.map((d) => ({ text: `${d.name} ${d.left}, ${d.state}`, href: `/machines/${machineId}#tasks` })));
+    say(
+      `${plate} stands at ${total}.${due.length > 0 ? ' Now:' : ''}`,
+      due.map((d) => ({ text: `${d.name} ${d.left}, ${d.state}`, href: `/machines/${machineId}#tasks` }))
+    );
     shell.panel = null;
     onlogged?.(machineId);
     await invalidateAll();
   }
 </script>
 
-<form onsubmit={save} class="grid items-start gap-3 sm:grid-cols-[2fr_1fr_1fr_1fr_2fr_auto]" aria-label="Log hours" novalidate>
+<form
+  bind:this={form}
+  onsubmit={save}
+  class="grid items-start gap-3 sm:grid-cols-[2fr_1fr_1fr_1fr_2fr_auto]"
+  aria-label="Log hours"
+  novalidate
+>
   <Field label="Machine" error={errors.machineId && 'Pick a machine.'}>
     {#snippet children(a)}
-      <!-- svelte-ignore a11y_autofocus -->
-      <Select {...a} bind:value={machineId} onchange={unsettle} placeholder="Pick one" items={machines.map((m) => ({ value: m.id, name: `${m.plate}  ${m.name}` }))} />
+      <Select
+        {...a}
+        bind:value={machineId}
+        onchange={unsettle}
+        placeholder="Pick one"
+        items={machines.map((m) => ({ value: m.id, name: `${m.plate}  ${m.name}` }))}
+      />
     {/snippet}
   </Field>
-  <Field label={reckoned ? 'Time ridden' : 'Meter shows, h'} error={errors.typed} hint={reckoned ? 'such as 2h30' : undefined}>
+  <Field
+    label={reckoned ? 'Time ridden' : 'Meter shows, h'}
+    error={errors.typed}
+    hint={reckoned ? 'such as 2h30' : undefined}
+  >
     {#snippet children(a)}
-      <!-- svelte-ignore a11y_autofocus -->
-      <Input {...a} bind:value={typed} oninput={unsettle} inputmode="decimal" autocomplete="off" autofocus class="figure text-lg" />
+      <Input
+        {...a}
+        bind:value={typed}
+        oninput={unsettle}
+        inputmode="decimal"
+        autocomplete="off"
+        class="figure text-lg"
+      />
     {/snippet}
   </Field>
   <Field label="Day" error={errors.day}>
@@ -94,12 +139,27 @@
   </Field>
   <Field label="After" error={errors.outing}>
     {#snippet children(a)}
-      <Select {...a} bind:value={outing} items={[{ value: 'ride', name: 'a ride' }, { value: 'practice', name: 'practice' }, { value: 'race', name: 'a race' }, { value: 'day out', name: 'a day out' }, { value: 'reading', name: 'just a reading' }]} />
+      <Select
+        {...a}
+        bind:value={outing}
+        items={[
+          { value: 'ride', name: 'a ride' },
+          { value: 'practice', name: 'practice' },
+          { value: 'race', name: 'a race' },
+          { value: 'day out', name: 'a day out' },
+          { value: 'reading', name: 'just a reading' }
+        ]}
+      />
     {/snippet}
   </Field>
   <div class="grid grid-cols-2 gap-3">
     <Field label="Rider">
-      {#snippet children(a)}<Select {...a} bind:value={riderId} placeholder="" items={[{ value: '', name: 'not said' }, ...people.map((p) => ({ value: p.id, name: p.name }))]} />{/snippet}
+      {#snippet children(a)}<Select
+          {...a}
+          bind:value={riderId}
+          placeholder=""
+          items={[{ value: '', name: 'not said' }, ...people.map((p) => ({ value: p.id, name: p.name }))]}
+        />{/snippet}
     </Field>
     <Field label="Remark" error={errors.remark}>
       {#snippet children(a)}<Input {...a} bind:value={remark} />{/snippet}
@@ -112,6 +172,8 @@
   <div class="sm:col-span-6">
     <FormError message={errors['']} />
     {#if doubts.length > 0}<Settle {doubts} {ways} bind:value={settlement} {errors} />{/if}
-    <a class="link text-sm" href="/outings/day" onclick={() => (shell.panel = null)}>A whole race day at once</a>
+    <a class="link text-sm" href="/outings/day" onclick={() => (shell.panel = null)}
+      >A whole race day at once</a
+    >
   </div>
 </form>

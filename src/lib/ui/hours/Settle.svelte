@@ -37,14 +37,22 @@
     {#if value.as}
       <div class="mt-2 grid gap-3 sm:grid-cols-3">
         {#if value.as === 'meter was replaced'}
-          <Field label="Old meter at the end, h" error={errors[`${prefix}.oldFinal`]} hint="empty if it could not be read">
+          <Field
+            label="Old meter at the end, h"
+            error={errors[`${prefix}.oldFinal`]}
+            hint="empty if it could not be read"
+          >
             {#snippet children(a)}<Input {...a} bind:value={value.oldFinal} inputmode="decimal" />{/snippet}
           </Field>
           <Field label="New meter at the start, h" error={errors[`${prefix}.newStart`]} hint="empty means 0">
             {#snippet children(a)}<Input {...a} bind:value={value.newStart} inputmode="decimal" />{/snippet}
           </Field>
         {/if}
-        <Field label="What happened" error={errors[`${prefix}.reason`]} class={value.as === 'meter was replaced' ? '' : 'sm:col-span-2'}>
+        <Field
+          label="What happened"
+          error={errors[`${prefix}.reason`]}
+          class={value.as === 'meter was replaced' ? '' : 'sm:col-span-2'}
+        >
           {#snippet children(a)}<Input {...a} bind:value={value.reason} />{/snippet}
         </Field>
       </div>

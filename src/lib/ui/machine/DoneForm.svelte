@@ -8,7 +8,17 @@
   import { send } from '../form/send';
   import { say } from '../shell/shell.svelte';
 
-  let { task, total, today, onleave }: { task: { taskId: string; name: string; counted: unknown }; total: number | null; today: string; onleave: () => void } = $props();
+  let {
+    task,
+    total,
+    today,
+    onleave
+  }: {
+    task: { taskId: string; name: string; counted: unknown };
+    total: number | null;
+    today: string;
+    onleave: () => void;
+  } = $props();
   // svelte-ignore state_referenced_locally
   let hours = $state(total === null || !task.counted ? '' : showHours(total));
   // svelte-ignore state_referenced_locally
@@ -35,14 +45,39 @@
   }
 </script>
 
-<form onsubmit={save} class="my-3 border-2 p-4" style="border-color: var(--ink)" aria-label="Write down as done" novalidate>
+<form
+  onsubmit={save}
+  class="my-3 border-2 p-4"
+  style="border-color: var(--ink)"
+  aria-label="Write down as done"
+  novalidate
+>
   <h3 class="text-lg">{task.name}: {task.counted ? 'done' : 'last done'}</h3>
   <div class="mt-2 grid items-start gap-3 sm:grid-cols-4">
-    <Field label="Day" error={errors.day}>{#snippet children(a)}<Input {...a} type="date" bind:value={day} max={today} />{/snippet}</Field>
-    <Field label="At running hours" error={errors.hours} hint="empty if nobody knows">{#snippet children(a)}<Input {...a} bind:value={hours} inputmode="decimal" class="figure text-lg" />{/snippet}</Field>
-    <Field label="Why now, if early" error={errors.reason}>{#snippet children(a)}<Input {...a} bind:value={reason} />{/snippet}</Field>
-    <Field label="Remark" error={errors.remark}>{#snippet children(a)}<Input {...a} bind:value={remark} />{/snippet}</Field>
+    <Field label="Day" error={errors.day}
+      >{#snippet children(a)}<Input {...a} type="date" bind:value={day} max={today} />{/snippet}</Field
+    >
+    <Field label="At running hours" error={errors.hours} hint="empty if nobody knows"
+      >{#snippet children(a)}<Input
+          {...a}
+          bind:value={hours}
+          inputmode="decimal"
+          class="figure text-lg"
+        />{/snippet}</Field
+    >
+    <Field label="Why now, if early" error={errors.reason}
+      >{#snippet children(a)}<Input {...a} bind:value={reason} />{/snippet}</Field
+    >
+    <Field label="Remark" error={errors.remark}
+      >{#snippet children(a)}<Input {...a} bind:value={remark} />{/snippet}</Field
+    >
   </div>
   <FormError message={errors['']} />
-  <div class="mt-3 flex gap-2"><Button type="submit" color="primary" disabled={busy}>Write it down</Button><Button type="button" color="alternative" onclick={onleave}>Leave</Button></div>
+  <div class="mt-3 flex gap-2">
+    <Button type="submit" color="primary" disabled={busy}>Write it down</Button><Button
+      type="button"
+      color="alternative"
+      onclick={onleave}>Leave</Button
+    >
+  </div>
 </form>

@@ -8,7 +8,16 @@
 
   let { machineId, onleave }: { machineId: string; onleave: () => void } = $props();
   const id = crypto.randomUUID();
-  let draft = $state({ role: 'drain plug', circuit: 'engine', name: '', place: '', quantity: '1', magnet: false, seal: 'none', note: '' });
+  let draft = $state({
+    role: 'drain plug',
+    circuit: 'engine',
+    name: '',
+    place: '',
+    quantity: '1',
+    magnet: false,
+    seal: 'none',
+    note: ''
+  });
   let errors = $state<Record<string, string>>({});
 
   async function save(e: SubmitEvent) {
@@ -24,17 +33,58 @@
   const items = (list: readonly string[]) => list.map((v) => ({ value: v, name: v }));
 </script>
 
-<form onsubmit={save} class="my-3 border-2 p-4" style="border-color: var(--ink)" aria-label="Add a fastener" novalidate>
+<form
+  onsubmit={save}
+  class="my-3 border-2 p-4"
+  style="border-color: var(--ink)"
+  aria-label="Add a fastener"
+  novalidate
+>
   <div class="grid items-start gap-3 sm:grid-cols-2 lg:grid-cols-4">
-    <Field label="What it is" error={errors.role}>{#snippet children(a)}<Select {...a} bind:value={draft.role} placeholder="" items={items(FASTENER_ROLES)} />{/snippet}</Field>
-    <Field label="Circuit" error={errors.circuit}>{#snippet children(a)}<Select {...a} bind:value={draft.circuit} placeholder="" items={[{ value: '', name: 'none' }, ...items(CIRCUITS)]} />{/snippet}</Field>
-    <Field label="Name" error={errors.name}>{#snippet children(a)}<Input {...a} bind:value={draft.name} />{/snippet}</Field>
-    <Field label="Where" error={errors.place}>{#snippet children(a)}<Input {...a} bind:value={draft.place} />{/snippet}</Field>
-    <Field label="How many like bolts" error={errors.quantity}>{#snippet children(a)}<Input {...a} bind:value={draft.quantity} inputmode="numeric" />{/snippet}</Field>
-    <Field label="Seal" error={errors.seal}>{#snippet children(a)}<Select {...a} bind:value={draft.seal} placeholder="" items={items(SEALS)} />{/snippet}</Field>
-    <Field label="Note, shown at its step" error={errors.note}>{#snippet children(a)}<Input {...a} bind:value={draft.note} />{/snippet}</Field>
+    <Field label="What it is" error={errors.role}
+      >{#snippet children(a)}<Select
+          {...a}
+          bind:value={draft.role}
+          placeholder=""
+          items={items(FASTENER_ROLES)}
+        />{/snippet}</Field
+    >
+    <Field label="Circuit" error={errors.circuit}
+      >{#snippet children(a)}<Select
+          {...a}
+          bind:value={draft.circuit}
+          placeholder=""
+          items={[{ value: '', name: 'none' }, ...items(CIRCUITS)]}
+        />{/snippet}</Field
+    >
+    <Field label="Name" error={errors.name}
+      >{#snippet children(a)}<Input {...a} bind:value={draft.name} />{/snippet}</Field
+    >
+    <Field label="Where" error={errors.place}
+      >{#snippet children(a)}<Input {...a} bind:value={draft.place} />{/snippet}</Field
+    >
+    <Field label="How many like bolts" error={errors.quantity}
+      >{#snippet children(a)}<Input {...a} bind:value={draft.quantity} inputmode="numeric" />{/snippet}</Field
+    >
+    <Field label="Seal" error={errors.seal}
+      >{#snippet children(a)}<Select
+          {...a}
+          bind:value={draft.seal}
+          placeholder=""
+          items={items(SEALS)}
+        />{/snippet}</Field
+    >
+    <Field label="Note, shown at its step" error={errors.note}
+      >{#snippet children(a)}<Input {...a} bind:value={draft.note} />{/snippet}</Field
+    >
     <div class="pt-7"><Checkbox bind:checked={draft.magnet}>has a magnet</Checkbox></div>
   </div>
   <FormError message={errors['']} />
-  <div class="mt-3 flex gap-2"><Button type="submit" color="primary">Add it</Button><Button type="button" color="alternative" onclick={onleave}>Leave</Button></div>
+  <div class="mt-3 flex gap-2">
+    <Button type="submit" color="primary">Add it</Button><Button
+      type="button"
+      color="alternative"
+      onclick={onleave}>Leave</Button
+    >
+  </div>
 </form>

@@ -26,14 +26,18 @@
         <tr class:quiet={r.struck !== null}>
           <td class="figure whitespace-nowrap">{on(r.at)}</td>
           <td class="figure text-lg whitespace-nowrap">
-            {#if r.value !== null}{#if r.struck !== null}<s>{showHours(r.value)} h</s>{:else}{showHours(r.value)} h{/if}{:else}+{showHours(r.ridden ?? 0)} h ridden{/if}
+            {#if r.value !== null}{#if r.struck !== null}<s>{showHours(r.value)} h</s>{:else}{showHours(
+                  r.value
+                )} h{/if}{:else}+{showHours(r.ridden ?? 0)} h ridden{/if}
             {#if r.meter > 1}<span class="quiet text-sm">meter {r.meter}</span>{/if}
           </td>
           <td>{r.by}</td>
           <td class="max-w-80 break-words">
             {r.remark.length > 140 ? `${r.remark.slice(0, 140)}…` : r.remark}
             {#if r.struck !== null}<span class="block text-sm">Struck out: {r.struck}</span>{/if}
-            {#if r.settled}<span class="quiet block text-sm">Questioned; {r.settled}: {r.settledReason.slice(0, 140)}</span>{/if}
+            {#if r.settled}<span class="quiet block text-sm"
+                >Questioned; {r.settled}: {r.settledReason.slice(0, 140)}</span
+              >{/if}
             {#if r.value === null}<span class="quiet block text-sm">estimated, no meter</span>{/if}
           </td>
         </tr>

@@ -1,6 +1,8 @@
 <script lang="ts">
   import { showHours } from '$lib/core/hours/hours';
-  let { records }: { records: { id: string; task: string; doneOn: string; hours: number | null; by: string }[] } = $props();
+  let {
+    records
+  }: { records: { id: string; task: string; doneOn: string; hours: number | null; by: string }[] } = $props();
 </script>
 
 {#if records.length === 0}
@@ -12,7 +14,9 @@
       {#each records as r (r.id)}
         <tr>
           <td class="figure whitespace-nowrap">{r.doneOn}</td>
-          <td class="figure text-lg whitespace-nowrap">{r.hours === null ? 'hours not known' : `${showHours(r.hours)} h`}</td>
+          <td class="figure text-lg whitespace-nowrap"
+            >{r.hours === null ? 'hours not known' : `${showHours(r.hours)} h`}</td
+          >
           <td><a class="link" href="/records/{r.id}">{r.task}</a></td>
           <td>{r.by}</td>
         </tr>

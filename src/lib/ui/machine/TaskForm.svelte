@@ -26,8 +26,20 @@
   }
 </script>
 
-<form onsubmit={save} class="my-3 border-2 p-4" style="border-color: var(--ink)" aria-label="Add a task" novalidate>
+<form
+  onsubmit={save}
+  class="my-3 border-2 p-4"
+  style="border-color: var(--ink)"
+  aria-label="Add a task"
+  novalidate
+>
   <TaskFields bind:value={task} {errors} {today} />
   <FormError message={errors['']} />
-  <div class="mt-3 flex gap-2"><Button type="submit" color="primary" disabled={busy}>Add the task</Button><Button type="button" color="alternative" onclick={onleave}>Leave</Button></div>
+  <div class="mt-3 flex gap-2">
+    <Button type="submit" color="primary" disabled={busy}>Add the task</Button><Button
+      type="button"
+      color="alternative"
+      onclick={onleave}>Leave</Button
+    >
+  </div>
 </form>

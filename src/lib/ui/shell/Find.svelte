@@ -1,5 +1,6 @@
 <!-- Find: places and machines by a few letters. -->
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { Input } from 'flowbite-svelte';
   import { goto } from '$app/navigation';
   import { openHours, shell } from './shell.svelte';
@@ -32,16 +33,25 @@
     return () => clearTimeout(timer);
   });
 
+  onMount(() => document.getElementById('find-words')?.focus());
+
   const hits = $derived.by<Hit[]>(() => {
     const w = words.trim().toLowerCase();
     const to = (href: string) => () => goto(href);
-    const list: Hit[] = places.filter((p) => !w || p.text.toLowerCase().includes(w) || p.note.includes(w)).map((p) => ({ text: p.text, note: p.note, go: to(p.href) }));
+    const list: Hit[] = places
+      .filter((p) => !w || p.text.toLowerCase().includes(w) || p.note.includes(w))
+      .map((p) => ({ text: p.text, note: p.note, go: to(p.href) }));
     for (const m of machines.slice(0, 8)) {
       list.push({ text: `${m.plate}  ${m.name}`, note: m.maker, go: to(`/machines/${m.id}`) });
       if (w) list.push({ text: `${m.plate}  ${m.name}: log hours`, note: '', go: () => openHours(m.id) });
-      if (w) list.push({ text: `${m.plate}  ${m.name}: spec sheet`, note: '', go: to(`/machines/${m.id}/sheet`) });
+      if (w)
+        list.push({ text: `${m.plate}  ${m.name}: spec sheet`, note: '', go: to(`/machines/${m.id}/sheet`) });
     }
-    return w ? list.sort((a, b) => Number(b.text.toLowerCase().startsWith(w)) - Number(a.text.toLowerCase().startsWith(w))) : list;
+    return w
+      ? list.sort(
+          (a, b) => Number(b.text.toLowerCase().startsWith(w)) - Number(a.text.toLowerCase().startsWith(w))
+        )
+      : list;
   });
 
   async function take(hit: Hit | undefined) {
@@ -60,12 +70,29 @@
 
 <div role="search">
   <label class="mb-1 block text-sm" for="find-words">Find a machine or a place</label>
-  <!-- svelte-ignore a11y_autofocus -->
-  <Input id="find-words" bind:value={words} oninput={() => (at = 0)} onkeydown={keys} autofocus autocomplete="off" role="combobox" aria-expanded="true" aria-controls="find-list" aria-activedescendant={hits[at] ? `find-${at}` : undefined} />
+  <Input
+    id="find-words"
+    bind:value={words}
+    oninput={() => (at = 0)}
+    onkeydown={keys}
+    autocomplete="off"
+    role="combobox"
+    aria-expanded="true"
+    aria-controls="find-list"
+    aria-activedescendant={hits[at] ? `find-${at}` : undefined}
+  />
   <ul id="find-list" role="listbox" aria-label="Found" class="mt-2 max-h-80 overflow-auto">
     {#each hits as hit, i (hit.text)}
       <!-- svelte-ignore a11y_click_events_have_key_events -->
-      <li id="find-{i}" role="option" aria-selected={i === at} class="hit" class:chosen={i === at} onclick={() => take(hit)} onmousemove={() => (at = i)}>
+      <li
+        id="find-{i}"
+        role="option"
+        aria-selected={i === at}
+        class="hit"
+        class:chosen={i === at}
+        onclick={() => take(hit)}
+        onmousemove={() => (at = i)}
+      >
         <span class="figure text-lg">{hit.text}</span> <span class="note text-sm">{hit.note}</span>
       </li>
     {:else}

@@ -3,7 +3,11 @@ import type { Lane } from '$lib/core/trail/lane';
 export type Panel = 'hours' | 'find' | 'keys' | null;
 
 /** What the frame round every page shares: which panel is open, and what was said last. */
-export const shell = $state<{ panel: Panel; machineId: string | null; said: Said | null }>({ panel: null, machineId: null, said: null });
+export const shell = $state<{ panel: Panel; machineId: string | null; said: Said | null }>({
+  panel: null,
+  machineId: null,
+  said: null
+});
 
 export interface Said {
   text: string;
@@ -21,6 +25,11 @@ export function say(text: string, links: Said['links'] = []): void {
 }
 
 /** Where a stake leads: to the bench where there are steps for it, else to writing it down as done. */
-export function stakeHref(lane: Pick<Lane, 'id' | 'visitId'>, stake: { taskId: string; job: string | null }): string {
-  return stake.job ? `/machines/${lane.id}/visit?task=${stake.taskId}` : `/machines/${lane.id}?done=${stake.taskId}#tasks`;
+export function stakeHref(
+  lane: Pick<Lane, 'id' | 'visitId'>,
+  stake: { taskId: string; job: string | null }
+): string {
+  return stake.job
+    ? `/machines/${lane.id}/visit?task=${stake.taskId}`
+    : `/machines/${lane.id}?done=${stake.taskId}#tasks`;
 }

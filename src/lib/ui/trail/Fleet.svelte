@@ -20,7 +20,8 @@
   let list: HTMLElement | undefined = $state();
   let fetched = $state<Record<string, Lane>>({});
   let failed = $state(false);
-  let asked = new Set<string>();
+  /** Ids on their way. */
+  let asked: Record<string, true> = {};
 
   const known = $derived({ ...fetched, ...Object.fromEntries(trail.lanes.map((l) => [l.id, l])) });
   const shown = $derived(trail.order.slice(from, to));
@@ -31,7 +32,7 @@
   let totals: Record<string, number | null> = {};
   $effect(() => {
     void trail;
-    asked = new Set();
+    asked = {};
     const next: Record<string, number | null> = {};
     const went: Record<string, boolean> = {};
     for (const l of trail.lanes) {
@@ -45,10 +46,14 @@
   });
 
   $effect(() => {
-    const missing = shown.filter((id) => !(id in known) && !asked.has(id));
+    const missing = shown.filter((id) => !(id in known) && !asked[id]);
     if (missing.length === 0) return;
-    missing.forEach((id) => asked.add(id));
-    void fetch('/api/lanes', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ ids: missing }) })
+    for (const id of missing) asked[id] = true;
+    void fetch('/api/lanes', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ ids: missing })
+    })
       .then(async (r) => {
         if (!r.ok) throw new Error(String(r.status));
         const lanes: Lane[] = (await r.json()).data;
@@ -57,7 +62,7 @@
       })
       .catch(() => {
         failed = true;
-        missing.forEach((id) => asked.delete(id));
+        for (const id of missing) delete asked[id];
       });
   });
 
@@ -81,7 +86,11 @@
   async function keys(e: KeyboardEvent) {
     if (e.ctrlKey || e.metaKey || e.altKey || (e.key !== 'j' && e.key !== 'k' && e.key !== 'Enter')) return;
     const target = e.target as HTMLElement;
-    if (['INPUT', 'TEXTAREA', 'SELECT', 'BUTTON', 'A'].includes(target.tagName) && (e.key === 'Enter' || target.tagName !== 'A')) return;
+    if (
+      ['INPUT', 'TEXTAREA', 'SELECT', 'BUTTON', 'A'].includes(target.tagName) &&
+      (e.key === 'Enter' || target.tagName !== 'A')
+    )
+      return;
     if (localStorage.getItem('ht_single_keys') === 'off') return;
     if (e.key === 'Enter') {
       if (at >= 0 && trail.order[at]) await goto(`/machines/${trail.order[at]}`);
@@ -102,14 +111,22 @@
 <div class="scale figure" aria-hidden="true">
   <svg class="block w-full" height="22">
     {#each marks(HOME_WINDOW) as m (m)}
-      <text x="{percent(HOME_WINDOW, m)}%" y="16" text-anchor="middle" fill="var(--ink-2)" font-size="14">{m === 0 ? 'now' : m > 0 ? `+${m / 100} h` : `−${-m / 100} h`}</text>
+      <text x="{percent(HOME_WINDOW, m)}%" y="16" text-anchor="middle" fill="var(--ink-2)" font-size="14"
+        >{m === 0 ? 'now' : m > 0 ? `+${m / 100} h` : `−${-m / 100} h`}</text
+      >
     {/each}
   </svg>
 </div>
-<ol bind:this={list} style:padding-top="{from * laneHeight}px" style:padding-bottom="{Math.max(0, trail.order.length - to) * laneHeight}px">
+<ol
+  bind:this={list}
+  style:padding-top="{from * laneHeight}px"
+  style:padding-bottom="{Math.max(0, trail.order.length - to) * laneHeight}px"
+>
   {#each shown as id, i (id)}
     <li aria-setsize={trail.order.length} aria-posinset={from + i + 1} data-at={from + i}>
-      {#if known[id]}<LaneRow lane={known[id]} moved={moved[id]} />{:else}<div class="waiting quiet">…</div>{/if}
+      {#if known[id]}<LaneRow lane={known[id]} moved={moved[id]} />{:else}<div class="waiting quiet">
+          …
+        </div>{/if}
     </li>
   {/each}
 </ol>

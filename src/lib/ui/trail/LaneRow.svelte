@@ -9,7 +9,13 @@
 
   let { lane, moved = false }: { lane: Lane; moved?: boolean } = $props();
   const age = $derived(
-    lane.readDaysAgo === null ? 'never read' : lane.readDaysAgo === 0 ? 'read today' : lane.readDaysAgo === 1 ? 'read yesterday' : `read ${lane.readDaysAgo} days ago`
+    lane.readDaysAgo === null
+      ? 'never read'
+      : lane.readDaysAgo === 0
+        ? 'read today'
+        : lane.readDaysAgo === 1
+          ? 'read yesterday'
+          : `read ${lane.readDaysAgo} days ago`
   );
   const pressing = $derived(['past limit', 'past due', 'due before the next outing'].includes(lane.state));
 </script>
@@ -21,7 +27,11 @@
       <span class="figure truncate text-xl">{lane.name}</span>
     </a>
     <p class="mt-0.5 text-sm">
-      <button type="button" class="figure link text-lg leading-none" onclick={() => openHours(lane.id)} aria-label="Log hours for {lane.plate} {lane.name}"
+      <button
+        type="button"
+        class="figure link text-lg leading-none"
+        onclick={() => openHours(lane.id)}
+        aria-label="Log hours for {lane.plate} {lane.name}"
         >{lane.total === null ? 'hours not known' : `${showHours(lane.total)} h`}</button
       >
       {#if lane.estimated}<span title="counted from time ridden since the last true reading">est.</span>{/if}
@@ -37,7 +47,8 @@
       {:else}
         <a class="link" href="/machines/{lane.id}?task=new#tasks">{lane.next}: add one</a>
       {/if}
-      {#if lane.visitId}<a class="link ml-1 whitespace-nowrap" href="/visits/{lane.visitId}">at the bench</a>{/if}
+      {#if lane.visitId}<a class="link ml-1 whitespace-nowrap" href="/visits/{lane.visitId}">at the bench</a
+        >{/if}
     </p>
   </div>
 </article>

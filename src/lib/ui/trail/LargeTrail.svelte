@@ -22,7 +22,8 @@
   function wheel(e: WheelEvent) {
     if (!e.ctrlKey || !box) return;
     e.preventDefault();
-    const at = view.from + ((e.clientX - box.getBoundingClientRect().left) / box.clientWidth) * (view.to - view.from);
+    const at =
+      view.from + ((e.clientX - box.getBoundingClientRect().left) / box.clientWidth) * (view.to - view.from);
     view = zoom(view, e.deltaY > 0 ? 1.25 : 0.8, at);
   }
   function drag(e: PointerEvent) {
@@ -54,8 +55,15 @@
 <svelte:window onkeydown={keys} />
 
 <div class="mt-4">
-  <!-- svelte-ignore a11y_no_static_element_interactions, a11y_click_events_have_key_events -->
-  <div bind:this={box} class="box" onwheel={wheel} onpointerdown={drag} onclickcapture={click} ondragstart={(e) => e.preventDefault()}>
+  <!-- svelte-ignore a11y_no_static_element_interactions -->
+  <div
+    bind:this={box}
+    class="box"
+    onwheel={wheel}
+    onpointerdown={drag}
+    onclickcapture={click}
+    ondragstart={(e) => e.preventDefault()}
+  >
     <Track {lane} window={view} large />
   </div>
   <div class="no-print mt-1 flex flex-wrap gap-1" role="group" aria-label="Zoom and move">

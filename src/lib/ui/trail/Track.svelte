@@ -22,19 +22,35 @@
   const uid = $props.id();
 
   const inView = (at: number) => at >= -1 && at <= 101;
-  const pegs = $derived(bunch(lane.pegs.filter((p) => inView(percent(view, -p.behind))), (p) => percent(view, -p.behind), large ? 1.2 : 1.6));
+  const pegs = $derived(
+    bunch(
+      lane.pegs.filter((p) => inView(percent(view, -p.behind))),
+      (p) => percent(view, -p.behind),
+      large ? 1.2 : 1.6
+    )
+  );
   const placed = $derived(lane.stakes.filter((s): s is Stake & { ahead: number } => s.ahead !== null));
-  const stakes = $derived(bunch(placed.filter((s) => inView(percent(view, s.ahead))), (s) => percent(view, s.ahead), large ? 1.5 : 2.4));
-  const beyond = $derived(placed.filter((s) => percent(view, s.ahead) > 101).sort((a, b) => a.ahead - b.ahead));
+  const stakes = $derived(
+    bunch(
+      placed.filter((s) => inView(percent(view, s.ahead))),
+      (s) => percent(view, s.ahead),
+      large ? 1.5 : 2.4
+    )
+  );
+  const beyond = $derived(
+    placed.filter((s) => percent(view, s.ahead) > 101).sort((a, b) => a.ahead - b.ahead)
+  );
   const now = $derived(percent(view, 0));
   const stretches = $derived(
     lane.stretches
       .map((s) => ({ ...s, x: Math.max(0, percent(view, s.from)), to: Math.min(100, percent(view, s.to)) }))
       .filter((s) => s.to > 0 && s.x < 100 && s.to > s.x)
   );
-  const worst = (list: Stake[]): State => list.map((s) => s.state).reduce((a, b) => (pressure(a) <= pressure(b) ? a : b));
+  const worst = (list: Stake[]): State =>
+    list.map((s) => s.state).reduce((a, b) => (pressure(a) <= pressure(b) ? a : b));
   const label = (list: Stake[]) => list.map((s) => `${s.name} ${s.left}, ${s.state}`).join('; ');
-  const short = (name: string) => (name.length > (large ? 24 : 15) ? `${name.slice(0, large ? 23 : 14).trimEnd()}…` : name);
+  const short = (name: string) =>
+    name.length > (large ? 24 : 15) ? `${name.slice(0, large ? 23 : 14).trimEnd()}…` : name;
 
   /**
    * The row of each label, 0 the lowest. From right to left: a label that would run into the next stake stands above that
@@ -55,28 +71,68 @@
   });
 </script>
 
-<svg class="block w-full overflow-visible" {height} role="group" aria-label="Trail of {lane.plate} {lane.name}">
+<svg
+  class="block w-full overflow-visible"
+  {height}
+  role="group"
+  aria-label="Trail of {lane.plate} {lane.name}"
+>
   <defs>
-    <pattern id="{uid}-tape" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="4" height="8" fill="var(--tape)" /></pattern>
+    <pattern id="{uid}-tape" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"
+      ><rect width="4" height="8" fill="var(--tape)" /></pattern
+    >
   </defs>
   {#each stretches as s (s.id)}
     {@const next = s.id === lane.stretches[0]?.id}
     <!-- The next outing is taped off; those after it are only roped. -->
-    <rect x="{s.x}%" y={ground - (large ? 96 : 56)} width="{s.to - s.x}%" height={large ? 96 : 56} fill={next ? `url(#${uid}-tape)` : 'none'} stroke="var(--tape)" stroke-width={next ? 2 : 1} stroke-dasharray={next ? undefined : '1 5'}><title>{s.name}</title></rect>
+    <rect
+      x="{s.x}%"
+      y={ground - (large ? 96 : 56)}
+      width="{s.to - s.x}%"
+      height={large ? 96 : 56}
+      fill={next ? `url(#${uid}-tape)` : 'none'}
+      stroke="var(--tape)"
+      stroke-width={next ? 2 : 1}
+      stroke-dasharray={next ? undefined : '1 5'}><title>{s.name}</title></rect
+    >
     {#if large && s.to - s.x > 6}<text x="{s.x + 0.5}%" y={ground - 102} class="tick">{s.name}</text>{/if}
   {/each}
   <line x1="0" x2="{Math.max(0, now)}%" y1={ground} y2={ground} stroke="var(--ink)" stroke-width="3" />
-  <line x1="{Math.max(0, now)}%" x2="100%" y1={ground} y2={ground} stroke="var(--ink)" stroke-width="1.5" stroke-dasharray="2 4" />
+  <line
+    x1="{Math.max(0, now)}%"
+    x2="100%"
+    y1={ground}
+    y2={ground}
+    stroke="var(--ink)"
+    stroke-width="1.5"
+    stroke-dasharray="2 4"
+  />
   {#if large}
     {#each marks(view) as m (m)}
-      <line x1="{percent(view, m)}%" x2="{percent(view, m)}%" y1={ground} y2={ground + 8} stroke="var(--rule-strong)" />
-      <text x="{percent(view, m)}%" y={ground + 24} text-anchor="middle" class="tick">{m === 0 ? 'now' : `${m > 0 ? '+' : ''}${showHours(m).replace(/\.0$/, '')}`}</text>
-      {#if lane.total !== null && lane.total + m >= 0}<text x="{percent(view, m)}%" y={ground + 42} text-anchor="middle" class="tick quiet-tick">{showHours(lane.total + m)} h</text>{/if}
+      <line
+        x1="{percent(view, m)}%"
+        x2="{percent(view, m)}%"
+        y1={ground}
+        y2={ground + 8}
+        stroke="var(--rule-strong)"
+      />
+      <text x="{percent(view, m)}%" y={ground + 24} text-anchor="middle" class="tick"
+        >{m === 0 ? 'now' : `${m > 0 ? '+' : ''}${showHours(m).replace(/\.0$/, '')}`}</text
+      >
+      {#if lane.total !== null && lane.total + m >= 0}<text
+          x="{percent(view, m)}%"
+          y={ground + 42}
+          text-anchor="middle"
+          class="tick quiet-tick">{showHours(lane.total + m)} h</text
+        >{/if}
     {/each}
   {/if}
 
   {#each pegs as list (list[0]!.recordId)}
-    <a href="/records/{list[0]!.recordId}" aria-label={list.map((p) => `${p.name}, done ${showHours(p.behind)} h ago`).join('; ')}>
+    <a
+      href="/records/{list[0]!.recordId}"
+      aria-label={list.map((p) => `${p.name}, done ${showHours(p.behind)} h ago`).join('; ')}
+    >
       <svg x="{percent(view, -list[0]!.behind)}%" y={ground} overflow="visible">
         <title>{list.map((p) => `${p.name}, ${showHours(p.behind)} h ago, ${p.day}`).join('\n')}</title>
         <rect x="-9" y="-16" width="18" height="30" fill="transparent" />
@@ -90,36 +146,109 @@
     {@const state = worst(list)}
     {@const row = rows[i]!}
     {@const first = list.find((s) => s.state === state)!}
+    {@const lift = (large ? 38 : 26) + Math.max(0, row) * (large ? 17 : 15)}
     {#if first.limitAhead !== null && first.limitAhead > list[0]!.ahead}
-      <line x1="{percent(view, list[0]!.ahead)}%" x2="{Math.min(100, percent(view, first.limitAhead))}%" y1={ground + 5} y2={ground + 5} stroke="var(--signal)" stroke-width="2" stroke-dasharray="5 2"><title>tolerated up to the limit</title></line>
+      <line
+        x1="{percent(view, list[0]!.ahead)}%"
+        x2="{Math.min(100, percent(view, first.limitAhead))}%"
+        y1={ground + 5}
+        y2={ground + 5}
+        stroke="var(--signal)"
+        stroke-width="2"
+        stroke-dasharray="5 2"><title>tolerated up to the limit</title></line
+      >
     {/if}
     <a href={stakeHref(lane, first)} aria-label={label(list)} class="stake">
       <svg x="{percent(view, list[0]!.ahead)}%" y={ground} overflow="visible">
-        <title>{list.map((s) => `${s.name} ${s.left}${s.inside ? `, inside ${s.inside}` : ''} (${s.state})`).join('\n')}</title>
-        <rect x="-8" y={large ? -100 : -50} width="16" height={large ? 112 : 62} fill="transparent" />
-        <path d="M0 4V{large ? -26 - Math.max(0, row) * 17 : -14 - Math.max(0, row) * 15}" stroke={state === 'clear' ? 'var(--done)' : state === 'coming' || state === 'unknown' ? 'var(--ink)' : 'var(--signal)'} stroke-width="2" stroke-dasharray={first.byDays ? '3 2' : undefined} />
-        <g transform="translate(0 {large ? -38 - Math.max(0, row) * 17 : -26 - Math.max(0, row) * 15})">
+        <title
+          >{list
+            .map((s) => `${s.name} ${s.left}${s.inside ? `, inside ${s.inside}` : ''} (${s.state})`)
+            .join('\n')}</title
+        >
+        <rect x="-8" y={-lift - 2} width="16" height={lift + 10} fill="transparent" />
+        {#if row >= 0}<rect
+            x="-8"
+            y={-lift - 2}
+            width={24 + short(first.name).length * 6.2}
+            height="17"
+            fill="transparent"
+          />{/if}
+        <path
+          d="M0 4V{12 - lift}"
+          stroke={state === 'clear'
+            ? 'var(--done)'
+            : state === 'coming' || state === 'unknown'
+              ? 'var(--ink)'
+              : 'var(--signal)'}
+          stroke-width="2"
+          stroke-dasharray={first.byDays ? '3 2' : undefined}
+        />
+        <g transform="translate(0 {-lift})">
           {#if state === 'past limit'}
-            <rect width="12" height="12" fill="var(--signal)" /><path d="M2.5 2.5l7 7M9.5 2.5l-7 7" stroke="var(--on-signal)" stroke-width="2" />
+            <rect width="12" height="12" fill="var(--signal)" /><path
+              d="M2.5 2.5l7 7M9.5 2.5l-7 7"
+              stroke="var(--on-signal)"
+              stroke-width="2"
+            />
           {:else if state === 'past due'}
-            <rect x=".8" y=".8" width="10.4" height="10.4" fill="var(--paper)" stroke="var(--signal)" stroke-width="1.6" /><path d="M1 11L11 1M1 6l5-5M6 11l5-5" stroke="var(--signal)" stroke-width="1.8" />
+            <rect
+              x=".8"
+              y=".8"
+              width="10.4"
+              height="10.4"
+              fill="var(--paper)"
+              stroke="var(--signal)"
+              stroke-width="1.6"
+            /><path d="M1 11L11 1M1 6l5-5M6 11l5-5" stroke="var(--signal)" stroke-width="1.8" />
           {:else if state === 'due before the next outing'}
-            <rect x=".8" y=".8" width="10.4" height="10.4" fill="var(--paper)" stroke="var(--signal)" stroke-width="1.6" /><rect x="1" y="6" width="10" height="5" fill="var(--signal)" />
+            <rect
+              x=".8"
+              y=".8"
+              width="10.4"
+              height="10.4"
+              fill="var(--paper)"
+              stroke="var(--signal)"
+              stroke-width="1.6"
+            /><rect x="1" y="6" width="10" height="5" fill="var(--signal)" />
           {:else if state === 'coming' || state === 'unknown'}
-            <rect x=".8" y=".8" width="10.4" height="10.4" fill="var(--paper)" stroke="var(--ink)" stroke-width="1.4" stroke-dasharray={state === 'unknown' ? '2 2' : undefined} />{#if state === 'coming'}<path d="M3 4.5h6M3 7.5h6" stroke="var(--ink)" stroke-width="1.4" />{/if}
+            <rect
+              x=".8"
+              y=".8"
+              width="10.4"
+              height="10.4"
+              fill="var(--paper)"
+              stroke="var(--ink)"
+              stroke-width="1.4"
+              stroke-dasharray={state === 'unknown' ? '2 2' : undefined}
+            />{#if state === 'coming'}<path
+                d="M3 4.5h6M3 7.5h6"
+                stroke="var(--ink)"
+                stroke-width="1.4"
+              />{/if}
           {:else}
             <rect x="1" width="5" height="12" fill="var(--done)" />
           {/if}
-          {#if row >= 0}<text x="16" y="10.5" class="tag">{short(first.name)}{list.length > 1 ? ` +${list.length - 1}` : ''}</text>{/if}
+          {#if row >= 0}<text x="16" y="10.5" class="tag"
+              >{short(first.name)}{list.length > 1 ? ` +${list.length - 1}` : ''}</text
+            >{/if}
         </g>
       </svg>
     </a>
   {/each}
   {#if beyond.length > 0 && stakes.length === 0}
-    <text x="99.5%" y={ground - 8} text-anchor="end" class="tag">{short(beyond[0]!.name)} {beyond[0]!.left} →</text>
+    <text x="99.5%" y={ground - 8} text-anchor="end" class="tag"
+      >{short(beyond[0]!.name)} {beyond[0]!.left} →</text
+    >
   {/if}
   {#if now >= 0 && now <= 100}
-    <line x1="{now}%" x2="{now}%" y1={large ? 14 : 0} y2={ground + (large ? 8 : 12)} stroke="var(--ink)" stroke-width="3" />
+    <line
+      x1="{now}%"
+      x2="{now}%"
+      y1={large ? 14 : 0}
+      y2={ground + (large ? 8 : 12)}
+      stroke="var(--ink)"
+      stroke-width="3"
+    />
   {/if}
 </svg>
 

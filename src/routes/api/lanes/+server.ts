@@ -11,5 +11,8 @@ const schema = z.object({ ids: z.array(id).max(200) });
 export const POST: RequestHandler = async (event) => {
   const body = await readBody(event, schema);
   if (body instanceof Response) return body;
-  return json({ ok: true, data: event.locals.team ? await lanesOf(db(), event.locals.team, body.data.ids, new Date()) : [] });
+  return json({
+    ok: true,
+    data: event.locals.team ? await lanesOf(db(), event.locals.team, body.data.ids, new Date()) : []
+  });
 };

@@ -6,6 +6,14 @@ import { addMachine, listMachines } from '$lib/server/machines';
 import type { RequestHandler } from './$types';
 
 export const GET: RequestHandler = async ({ locals, url }) =>
-  json({ ok: true, data: locals.team ? await listMachines(db(), locals.team.id, (url.searchParams.get('q') ?? '').slice(0, 80)) : [] });
+  json({
+    ok: true,
+    data: locals.team
+      ? await listMachines(db(), locals.team.id, (url.searchParams.get('q') ?? '').slice(0, 80))
+      : []
+  });
 
-export const POST: RequestHandler = (event) => command(event, machineSchema, (input, { sql, team, personId, now }) => addMachine(sql, team, personId, input, now));
+export const POST: RequestHandler = (event) =>
+  command(event, machineSchema, (input, { sql, team, personId, now }) =>
+    addMachine(sql, team, personId, input, now)
+  );

@@ -5,7 +5,8 @@ import { logReading, type Logged } from '$lib/server/readings';
 import { Refusal } from '$lib/server/refusal';
 import type { RequestHandler } from './$types';
 
-type RowAnswer = { ok: true; data: Logged } | { ok: false; errors: Record<string, string>; more: Record<string, unknown> };
+type RowAnswer =
+  { ok: true; data: Logged } | { ok: false; errors: Record<string, string>; more: Record<string, unknown> };
 
 /** Each row by itself: the good ones are kept, the others come back with what is odd about them. */
 export const POST: RequestHandler = (event) =>

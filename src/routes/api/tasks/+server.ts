@@ -3,4 +3,7 @@ import { command } from '$lib/server/command';
 import { addTask } from '$lib/server/machines';
 import type { RequestHandler } from './$types';
 
-export const POST: RequestHandler = (event) => command(event, taskSchema, (input, { sql, team, personId, now }) => addTask(sql, team, personId, input, now));
+export const POST: RequestHandler = (event) =>
+  command(event, taskSchema, (input, { sql, team, personId, now }) =>
+    addTask(sql, team, personId, input, now)
+  );

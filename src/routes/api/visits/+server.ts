@@ -6,4 +6,7 @@ import type { RequestHandler } from './$types';
 
 const schema = z.object({ id, taskId: id });
 
-export const POST: RequestHandler = (event) => command(event, schema, (input, { sql, team, personId, now }) => startVisit(sql, team, personId, input, now));
+export const POST: RequestHandler = (event) =>
+  command(event, schema, (input, { sql, team, personId, now }) =>
+    startVisit(sql, team, personId, input, now)
+  );

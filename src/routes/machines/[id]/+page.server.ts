@@ -28,8 +28,21 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
     machine,
     lane: laneOf(standing!, mine, today, dues),
     dues: dues.map((d) => ({
-      taskId: d.task.id, name: d.task.name, job: d.task.job, state: d.state, likely: d.likely, inside: d.inside, counted: d.task.counted,
-      triggers: d.triggers.map((t) => ({ measure: t.trigger.measure, interval: t.interval, limitAt: t.limitAt, dueAt: t.dueAt, left: t.left, limit: t.trigger.limit }))
+      taskId: d.task.id,
+      name: d.task.name,
+      job: d.task.job,
+      state: d.state,
+      likely: d.likely,
+      inside: d.inside,
+      counted: d.task.counted,
+      triggers: d.triggers.map((t) => ({
+        measure: t.trigger.measure,
+        interval: t.interval,
+        limitAt: t.limitAt,
+        dueAt: t.dueAt,
+        left: t.left,
+        limit: t.trigger.limit
+      }))
     })),
     readings,
     older: readings.length === 12 ? readings.at(-1)!.at.toISOString() : null,

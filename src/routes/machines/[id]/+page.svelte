@@ -27,15 +27,25 @@
   <span class="ml-auto"><StateMark state={data.lane.state} word /></span>
 </div>
 <div class="mt-2 flex flex-wrap items-baseline gap-x-4 gap-y-2">
-  <span class="figure text-4xl">{data.lane.total === null ? 'hours not known' : `${showHours(data.lane.total)} h`}</span>
+  <span class="figure text-4xl"
+    >{data.lane.total === null ? 'hours not known' : `${showHours(data.lane.total)} h`}</span
+  >
   <span class="quiet">
     {#if data.lane.estimated}estimated from time ridden,{/if}
-    {data.lane.readDaysAgo === null ? 'never read' : data.lane.readDaysAgo === 0 ? 'read today' : data.lane.readDaysAgo === 1 ? 'read yesterday' : `read ${data.lane.readDaysAgo} days ago`}
+    {data.lane.readDaysAgo === null
+      ? 'never read'
+      : data.lane.readDaysAgo === 0
+        ? 'read today'
+        : data.lane.readDaysAgo === 1
+          ? 'read yesterday'
+          : `read ${data.lane.readDaysAgo} days ago`}
   </span>
   <span class="no-print flex gap-2">
     <Button size="sm" color="primary" onclick={() => openHours(data.machine.id)}>Log hours</Button>
     <Button size="sm" color="alternative" href="/machines/{data.machine.id}/sheet">Spec sheet</Button>
-    {#if data.lane.visitId}<Button size="sm" color="alternative" href="/visits/{data.lane.visitId}">At the bench now</Button>{/if}
+    {#if data.lane.visitId}<Button size="sm" color="alternative" href="/visits/{data.lane.visitId}"
+        >At the bench now</Button
+      >{/if}
   </span>
 </div>
 
@@ -44,7 +54,11 @@
 <section id="tasks" class="mt-6">
   <div class="flex items-baseline gap-4">
     <h2>What falls due</h2>
-    {#if !adding}<a class="link no-print text-sm" href="/machines/{data.machine.id}?task=new#tasks" data-sveltekit-noscroll>Add a task</a>{/if}
+    {#if !adding}<a
+        class="link no-print text-sm"
+        href="/machines/{data.machine.id}?task=new#tasks"
+        data-sveltekit-noscroll>Add a task</a
+      >{/if}
   </div>
   {#if adding}<TaskForm machineId={data.machine.id} today={data.today} onleave={leave} />{/if}
   {#if doing}<DoneForm task={doing} total={data.lane.total} today={data.today} onleave={leave} />{/if}
@@ -56,8 +70,13 @@
     <h2>Readings</h2>
     <ReadingTable readings={data.readings} timeZone={data.team?.timeZone ?? 'UTC'} />
     <p class="no-print mt-2 flex gap-4 text-sm">
-      {#if data.older}<a class="link" href="?readings-before={encodeURIComponent(data.older)}" data-sveltekit-noscroll>Older</a>{/if}
-      {#if !data.newest}<a class="link" href="/machines/{data.machine.id}" data-sveltekit-noscroll>Newest</a>{/if}
+      {#if data.older}<a
+          class="link"
+          href="?readings-before={encodeURIComponent(data.older)}"
+          data-sveltekit-noscroll>Older</a
+        >{/if}
+      {#if !data.newest}<a class="link" href="/machines/{data.machine.id}" data-sveltekit-noscroll>Newest</a
+        >{/if}
     </p>
   </section>
   <section>

@@ -2,7 +2,14 @@ import type { Grade } from '../../debris/debris';
 import { pouringPlan } from '../../fluids/pour';
 import { show } from '../../quantity/quantity';
 import type { HouseRules } from '../../rules/rules';
-import { figureOf, LEVEL_METHODS, type Fastener, type Figure, type LevelMethod, type Sheet } from '../../specs/sheet';
+import {
+  figureOf,
+  LEVEL_METHODS,
+  type Fastener,
+  type Figure,
+  type LevelMethod,
+  type Sheet
+} from '../../specs/sheet';
 import type { OpenedItem, SheetNumber, Step, VisitPlan } from '../plan';
 
 export const ENGINE_OIL = { job: 'engine-oil', version: 1, title: 'Engine oil, screen and filter' } as const;
@@ -20,17 +27,35 @@ export interface EngineOilInput {
 
 /** A plug to drain the engine by, where the sheet names none: every engine has one, and its torque is unknown. */
 const UNNAMED_DRAIN: Fastener = {
-  id: 'drain', circuit: 'engine', role: 'drain plug', name: 'Engine drain plug', place: 'not on the sheet yet', quantity: 1, magnet: false, seal: 'crush washer', note: ''
+  id: 'drain',
+  circuit: 'engine',
+  role: 'drain plug',
+  name: 'Engine drain plug',
+  place: 'not on the sheet yet',
+  quantity: 1,
+  magnet: false,
+  seal: 'crush washer',
+  note: ''
 };
 const UNNAMED_FILLER: Fastener = {
-  id: 'filler', circuit: 'engine', role: 'filler cap', name: 'Oil filler cap', place: 'not on the sheet yet', quantity: 1, magnet: false, seal: 'O-ring', note: ''
+  id: 'filler',
+  circuit: 'engine',
+  role: 'filler cap',
+  name: 'Oil filler cap',
+  place: 'not on the sheet yet',
+  quantity: 1,
+  magnet: false,
+  seal: 'O-ring',
+  note: ''
 };
 
 function numberOf(label: string, figure: Figure | null): SheetNumber {
   return {
     label,
     quantity: figure?.quantity ?? null,
-    source: figure ? [figure.source, figure.page && `p. ${figure.page}`, figure.confidence].filter(Boolean).join(' · ') : null,
+    source: figure
+      ? [figure.source, figure.page && `p. ${figure.page}`, figure.confidence].filter(Boolean).join(' · ')
+      : null,
     unsure: figure ? figure.confidence !== 'printed' : false
   };
 }
@@ -42,7 +67,8 @@ function numberOf(label: string, figure: Figure | null): SheetNumber {
  */
 export function planEngineOil(input: EngineOilInput): VisitPlan {
   const { sheet, rules } = input;
-  const of = (role: Fastener['role']) => sheet.fasteners.filter((f) => f.role === role && (f.circuit === 'engine' || role === 'guard'));
+  const of = (role: Fastener['role']) =>
+    sheet.fasteners.filter((f) => f.role === role && (f.circuit === 'engine' || role === 'guard'));
   const drains = of('drain plug').length > 0 ? of('drain plug') : [UNNAMED_DRAIN];
   const fillers = of('filler cap').length > 0 ? of('filler cap').slice(0, 1) : [UNNAMED_FILLER];
   const screens = of('screen cap');
@@ -54,8 +80,14 @@ export function planEngineOil(input: EngineOilInput): VisitPlan {
     const key = `${f.role.replace(' ', '-')}-${f.id}`;
     const isCap = f.role === 'filler cap';
     items.push({
-      key, kind: isCap ? 'cap' : 'fastener', name: f.name, place: f.place, quantity: f.quantity,
-      torque: isCap ? null : numberOf('Torque', figureOf(sheet, 'torque', f.id)), seal: f.seal, note: f.note
+      key,
+      kind: isCap ? 'cap' : 'fastener',
+      name: f.name,
+      place: f.place,
+      quantity: f.quantity,
+      torque: isCap ? null : numberOf('Torque', figureOf(sheet, 'torque', f.id)),
+      seal: f.seal,
+      note: f.note
     });
     return key;
   };
@@ -66,8 +98,14 @@ export function planEngineOil(input: EngineOilInput): VisitPlan {
   const guardKeys = guards.map(addFastener);
   const fillerKey = addFastener(fillers[0]!);
   const drainKeys = drains.map(addFastener);
-  const screenKeys = screens.map((f) => ({ cap: addFastener(f), screen: addPart(`screen-${f.id}`, `Screen behind ${lower(f.name)}`, f.place) }));
-  const filterKeys = filters.map((f) => ({ cover: addFastener(f), filter: addPart(`filter-${f.id}`, 'Oil filter', f.place) }));
+  const screenKeys = screens.map((f) => ({
+    cap: addFastener(f),
+    screen: addPart(`screen-${f.id}`, `Screen behind ${lower(f.name)}`, f.place)
+  }));
+  const filterKeys = filters.map((f) => ({
+    cover: addFastener(f),
+    filter: addPart(`filter-${f.id}`, 'Oil filter', f.place)
+  }));
 
   const amount = figureOf(sheet, filters.length > 0 ? 'engine oil with filter' : 'engine oil without filter');
   const quantityMl = amount?.quantity?.base ?? null;
@@ -93,71 +131,230 @@ export function planEngineOil(input: EngineOilInput): VisitPlan {
     ],
     input: { type: 'tick' }
   });
-  add({ key: 'meter', title: 'Read the hour meter', lines: ['The record is written at these hours.'], input: { type: 'tick' } });
   add({
-    key: 'stand', title: 'Stand it level and secure', lines: [attitude ? `For the level: ${attitude}` : 'Upright, on level ground, on its stand.'],
-    caution: 'Make sure it cannot fall or roll. A quad goes on axle stands before anyone goes under it, never on a hoist alone.', input: { type: 'tick' }
+    key: 'meter',
+    title: 'Read the hour meter',
+    lines: ['The record is written at these hours.'],
+    input: { type: 'tick' }
+  });
+  add({
+    key: 'stand',
+    title: 'Stand it level and secure',
+    lines: [attitude ? `For the level: ${attitude}` : 'Upright, on level ground, on its stand.'],
+    caution:
+      'Make sure it cannot fall or roll. A quad goes on axle stands before anyone goes under it, never on a hoist alone.',
+    input: { type: 'tick' }
   });
   const guardOff = () => {
     if (guardKeys.length > 0) {
-      add({ key: 'guard-off', title: 'Take the guard off', lines: guards.map((g) => `${g.name}, ${g.place}. Note which bolt goes where.`), input: { type: 'open', items: guardKeys } });
+      add({
+        key: 'guard-off',
+        title: 'Take the guard off',
+        lines: guards.map((g) => `${g.name}, ${g.place}. Note which bolt goes where.`),
+        input: { type: 'open', items: guardKeys }
+      });
     }
   };
   if (rules.guardOff === 'before the warm-up') guardOff();
   add({
-    key: 'warm', title: rules.warmUp === 'idle' ? 'Warm the engine at idle' : 'Drain it cold', lines: [rules.warmUp === 'idle' ? 'Until the side cover is warm to the hand, then stop it.' : 'House rule: after long storage, old oil is not pumped round.'],
-    caution: 'Fumes: run it outside or with extraction. Neutral, hands clear of chain and wheel.', input: { type: 'tick' }
+    key: 'warm',
+    title: rules.warmUp === 'idle' ? 'Warm the engine at idle' : 'Drain it cold',
+    lines: [
+      rules.warmUp === 'idle'
+        ? 'Until the side cover is warm to the hand, then stop it.'
+        : 'House rule: after long storage, old oil is not pumped round.'
+    ],
+    caution: 'Fumes: run it outside or with extraction. Neutral, hands clear of chain and wheel.',
+    input: { type: 'tick' }
   });
   if (rules.guardOff === 'after the warm-up') guardOff();
-  add({ key: 'clean-round', title: 'Clean round every plug and cap', lines: [...drains, ...screens, ...filters, ...fillers].map((f) => `${f.name}: ${f.place}`), input: { type: 'tick' } });
-  add({ key: 'filler-out', title: 'Open the filler', lines: ['Lets air in behind the oil.'], input: { type: 'open', items: [fillerKey] } });
+  add({
+    key: 'clean-round',
+    title: 'Clean round every plug and cap',
+    lines: [...drains, ...screens, ...filters, ...fillers].map((f) => `${f.name}: ${f.place}`),
+    input: { type: 'tick' }
+  });
+  add({
+    key: 'filler-out',
+    title: 'Open the filler',
+    lines: ['Lets air in behind the oil.'],
+    input: { type: 'open', items: [fillerKey] }
+  });
   drains.forEach((f, i) =>
     add({
-      key: `drain-${f.id}`, title: `Open ${lower(f.name)}`, lines: [f.place, ...(f.note ? [f.note] : []), 'Pan under it first. Let it run until it drips.'],
-      caution: 'Hot oil and exhaust: gloves, and pull the plug away from the stream.', input: { type: 'open', items: [drainKeys[i]!] }, mayLeaveOut: drains.length > 1
+      key: `drain-${f.id}`,
+      title: `Open ${lower(f.name)}`,
+      lines: [f.place, ...(f.note ? [f.note] : []), 'Pan under it first. Let it run until it drips.'],
+      caution: 'Hot oil and exhaust: gloves, and pull the plug away from the stream.',
+      input: { type: 'open', items: [drainKeys[i]!] },
+      mayLeaveOut: drains.length > 1
     })
   );
-  add({ key: 'drained', title: 'Tip it, then measure what came out', lines: ['Lean it to each side. Pour the pan into the jug.'], input: { type: 'drained', pouredLastTimeMl: input.pouredLastTimeMl } });
+  add({
+    key: 'drained',
+    title: 'Tip it, then measure what came out',
+    lines: ['Lean it to each side. Pour the pan into the jug.'],
+    input: { type: 'drained', pouredLastTimeMl: input.pouredLastTimeMl }
+  });
   const debris = (key: string, title: string, place: string, lines: string[]) =>
-    add({ key, title, lines, input: { type: 'debris', place, before: (input.debrisBefore[place] ?? []).slice(0, 3), breakIn: input.breakIn } });
+    add({
+      key,
+      title,
+      lines,
+      input: {
+        type: 'debris',
+        place,
+        before: (input.debrisBefore[place] ?? []).slice(0, 3),
+        breakIn: input.breakIn
+      }
+    });
   drains.forEach((f) => {
-    debris(`magnet-${f.id}`, f.magnet ? `Read the magnet of ${lower(f.name)}` : `Look at ${lower(f.name)} and the oil`, f.name, f.magnet ? ['Wipe it on white paper and look in the light.'] : ['No magnet here: look at the plug and at what settled in the pan.']);
+    debris(
+      `magnet-${f.id}`,
+      f.magnet ? `Read the magnet of ${lower(f.name)}` : `Look at ${lower(f.name)} and the oil`,
+      f.name,
+      f.magnet
+        ? ['Wipe it on white paper and look in the light.']
+        : ['No magnet here: look at the plug and at what settled in the pan.']
+    );
   });
   screens.forEach((f, i) => {
     const keys = screenKeys[i]!;
-    add({ key: `screen-out-${f.id}`, title: `Take the screen out from behind ${lower(f.name)}`, lines: [f.place, ...(f.note ? [f.note] : [])], caution: 'More hot oil follows it.', input: { type: 'open', items: [keys.cap, keys.screen] } });
-    debris(`screen-look-${f.id}`, 'Read the screen', `Screen behind ${lower(f.name)}`, ['Tap it out on white paper before it is washed.']);
-    add({ key: `screen-in-${f.id}`, title: 'Wash the screen and seat it', lines: ['Solvent away from rubber rings; no water, no lint.', 'Seated all round, the right end in.'], caution: 'Solvent: gloves and air.', input: { type: 'close', items: [keys.screen] }, mayLeaveOut: false });
+    add({
+      key: `screen-out-${f.id}`,
+      title: `Take the screen out from behind ${lower(f.name)}`,
+      lines: [f.place, ...(f.note ? [f.note] : [])],
+      caution: 'More hot oil follows it.',
+      input: { type: 'open', items: [keys.cap, keys.screen] }
+    });
+    debris(`screen-look-${f.id}`, 'Read the screen', `Screen behind ${lower(f.name)}`, [
+      'Tap it out on white paper before it is washed.'
+    ]);
+    add({
+      key: `screen-in-${f.id}`,
+      title: 'Wash the screen and seat it',
+      lines: ['Solvent away from rubber rings; no water, no lint.', 'Seated all round, the right end in.'],
+      caution: 'Solvent: gloves and air.',
+      input: { type: 'close', items: [keys.screen] },
+      mayLeaveOut: false
+    });
   });
   filters.forEach((f, i) => {
     const keys = filterKeys[i]!;
-    add({ key: `filter-out-${f.id}`, title: 'Take the oil filter out', lines: [f.place, ...(f.note ? [f.note] : []), 'Spring and small ring: count them out.'], input: { type: 'open', items: [keys.cover, keys.filter] } });
-    debris(`filter-look-${f.id}`, 'Open the old filter and look', 'Oil filter', ['Collapsed or torn pleats are a finding: write it in the remark.']);
-    add({ key: `filter-in-${f.id}`, title: 'New filter in, marked side as the machine wants it', lines: [...(rules.fillFilterFirst ? ['Fill it with clean oil first.'] : []), 'Spring, small ring, a smear of clean oil on the rings.'], input: { type: 'close', items: [keys.filter] }, mayLeaveOut: false });
+    add({
+      key: `filter-out-${f.id}`,
+      title: 'Take the oil filter out',
+      lines: [f.place, ...(f.note ? [f.note] : []), 'Spring and small ring: count them out.'],
+      input: { type: 'open', items: [keys.cover, keys.filter] }
+    });
+    debris(`filter-look-${f.id}`, 'Open the old filter and look', 'Oil filter', [
+      'Collapsed or torn pleats are a finding: write it in the remark.'
+    ]);
+    add({
+      key: `filter-in-${f.id}`,
+      title: 'New filter in, marked side as the machine wants it',
+      lines: [
+        ...(rules.fillFilterFirst ? ['Fill it with clean oil first.'] : []),
+        'Spring, small ring, a smear of clean oil on the rings.'
+      ],
+      input: { type: 'close', items: [keys.filter] },
+      mayLeaveOut: false
+    });
   });
   const tighten = (key: string, title: string, keys: string[], lines: string[], after: string[] = []) =>
-    add({ key, title, lines: ['By hand first: no cross-thread, no oil in a blind hole.', ...lines], input: { type: 'close', items: keys }, mayLeaveOut: false, after });
-  drains.forEach((f, i) => tighten(`drain-in-${f.id}`, `Refit and torque ${lower(f.name)}`, [drainKeys[i]!], sealLine(f, rules)));
-  screens.forEach((f, i) => tighten(`screen-cap-${f.id}`, `Refit and torque ${lower(f.name)}`, [screenKeys[i]!.cap], sealLine(f, rules)));
-  filters.forEach((f, i) => tighten(`filter-cover-${f.id}`, `Refit and torque ${lower(f.name)}`, [filterKeys[i]!.cover], [...sealLine(f, rules), ...(f.quantity > 1 ? [`${f.quantity} bolts, criss-cross, in two rounds.`] : [])]));
-  const beneath = [...drainKeys, ...screenKeys.flatMap((k) => [k.cap, k.screen]), ...filterKeys.flatMap((k) => [k.cover, k.filter])];
+    add({
+      key,
+      title,
+      lines: ['By hand first: no cross-thread, no oil in a blind hole.', ...lines],
+      input: { type: 'close', items: keys },
+      mayLeaveOut: false,
+      after
+    });
+  drains.forEach((f, i) =>
+    tighten(`drain-in-${f.id}`, `Refit and torque ${lower(f.name)}`, [drainKeys[i]!], sealLine(f, rules))
+  );
+  screens.forEach((f, i) =>
+    tighten(
+      `screen-cap-${f.id}`,
+      `Refit and torque ${lower(f.name)}`,
+      [screenKeys[i]!.cap],
+      sealLine(f, rules)
+    )
+  );
+  filters.forEach((f, i) =>
+    tighten(
+      `filter-cover-${f.id}`,
+      `Refit and torque ${lower(f.name)}`,
+      [filterKeys[i]!.cover],
+      [...sealLine(f, rules), ...(f.quantity > 1 ? [`${f.quantity} bolts, criss-cross, in two rounds.`] : [])]
+    )
+  );
+  const beneath = [
+    ...drainKeys,
+    ...screenKeys.flatMap((k) => [k.cap, k.screen]),
+    ...filterKeys.flatMap((k) => [k.cover, k.filter])
+  ];
   add({
-    key: 'pour', title: 'Pour the oil', number: { ...numberOf(pour && pour.heldBackMl > 0 ? `First pour: ${rules.holdBackPercent} % held back` : 'First pour', amount) },
-    lines: [grade ? `Oil: ${grade}` : 'Oil grade unknown: look it up in the manual.', 'What stays in the jug is not in the engine: write what went in.'],
-    input: { type: 'pour', quantityMl, firstMl: pour?.firstMl ?? null, heldBackMl: pour?.heldBackMl ?? null }, mayLeaveOut: false, after: beneath
+    key: 'pour',
+    title: 'Pour the oil',
+    number: {
+      ...numberOf(
+        pour && pour.heldBackMl > 0 ? `First pour: ${rules.holdBackPercent} % held back` : 'First pour',
+        amount
+      )
+    },
+    lines: [
+      grade ? `Oil: ${grade}` : 'Oil grade unknown: look it up in the manual.',
+      'What stays in the jug is not in the engine: write what went in.'
+    ],
+    input: { type: 'pour', quantityMl, firstMl: pour?.firstMl ?? null, heldBackMl: pour?.heldBackMl ?? null },
+    mayLeaveOut: false,
+    after: beneath
   });
-  add({ key: 'filler-in', title: 'Shut the filler', lines: ['Ring in its groove.'], input: { type: 'close', items: [fillerKey] }, mayLeaveOut: false });
   add({
-    key: 'run', title: `Run the engine ${run ? show(run) : 'briefly'}`, lines: ['Before it starts: oil in, plugs torqued, neutral, tools and rags counted in.', ...(run ? [] : ['The sheet does not say how long: see the manual.'])],
-    caution: 'Fumes: outside or with extraction. Hot exhaust.', input: { type: 'tick' }, after: [...beneath, fillerKey]
+    key: 'filler-in',
+    title: 'Shut the filler',
+    lines: ['Ring in its groove.'],
+    input: { type: 'close', items: [fillerKey] },
+    mayLeaveOut: false
   });
   add({
-    key: 'level', title: 'Read the level', lines: [method ?? 'The sheet does not say how: see the manual, then pick it here.', `Settle ${settle ? show(settle) : 'as the manual says'}${attitude ? `; ${attitude}` : ''}.`, 'Top up from what was held back, and read again.'],
-    input: { type: 'level', method, settleSeconds: settle?.base ?? null }, mayLeaveOut: false
+    key: 'run',
+    title: `Run the engine ${run ? show(run) : 'briefly'}`,
+    lines: [
+      'Before it starts: oil in, plugs torqued, neutral, tools and rags counted in.',
+      ...(run ? [] : ['The sheet does not say how long: see the manual.'])
+    ],
+    caution: 'Fumes: outside or with extraction. Hot exhaust.',
+    input: { type: 'tick' },
+    after: [...beneath, fillerKey]
   });
-  add({ key: 'leaks', title: 'Look for leaks', lines: [...drains, ...screens, ...filters].map((f) => `${f.name}: ${f.place}`), caution: 'Hot exhaust beside the plugs.', input: { type: 'tick' } });
-  if (guardKeys.length > 0) tighten('guard-on', 'Guard on', guardKeys, ['After the leak look, not before.'], beneath);
-  add({ key: 'write', title: 'Clean it and write down what was seen', lines: ['Old oil and solvent go where local rules say.'], input: { type: 'tick' } });
+  add({
+    key: 'level',
+    title: 'Read the level',
+    lines: [
+      method ?? 'The sheet does not say how: see the manual, then pick it here.',
+      `Settle ${settle ? show(settle) : 'as the manual says'}${attitude ? `; ${attitude}` : ''}.`,
+      'Top up from what was held back, and read again.'
+    ],
+    input: { type: 'level', method, settleSeconds: settle?.base ?? null },
+    mayLeaveOut: false
+  });
+  add({
+    key: 'leaks',
+    title: 'Look for leaks',
+    lines: [...drains, ...screens, ...filters].map((f) => `${f.name}: ${f.place}`),
+    caution: 'Hot exhaust beside the plugs.',
+    input: { type: 'tick' }
+  });
+  if (guardKeys.length > 0)
+    tighten('guard-on', 'Guard on', guardKeys, ['After the leak look, not before.'], beneath);
+  add({
+    key: 'write',
+    title: 'Clean it and write down what was seen',
+    lines: ['Old oil and solvent go where local rules say.'],
+    input: { type: 'tick' }
+  });
 
   return { ...ENGINE_OIL, steps, items };
 }
@@ -172,12 +369,20 @@ function levelMethod(text: string | null | undefined): LevelMethod | null {
 
 function sealLine(f: Fastener, rules: HouseRules): string[] {
   if (f.seal === 'none') return [];
-  if (f.seal === 'crush washer') return [rules.washers === 'new every time' ? 'New crush washer.' : 'Look at the washer; a flattened one goes.'];
+  if (f.seal === 'crush washer')
+    return [
+      rules.washers === 'new every time' ? 'New crush washer.' : 'Look at the washer; a flattened one goes.'
+    ];
   return [`Look at the ${f.seal}: whole, soft, seated.`];
 }
 
 function partsLine(f: Fastener, sheet: Sheet, rules: HouseRules): string {
   const torque = figureOf(sheet, 'torque', f.id)?.quantity;
-  const seal = f.seal === 'crush washer' && rules.washers === 'new every time' ? ', 1 new crush washer' : f.seal === 'none' || f.seal === 'crush washer' ? '' : `, spare ${f.seal}`;
+  const seal =
+    f.seal === 'crush washer' && rules.washers === 'new every time'
+      ? ', 1 new crush washer'
+      : f.seal === 'none' || f.seal === 'crush washer'
+        ? ''
+        : `, spare ${f.seal}`;
   return `${f.name}${f.quantity > 1 ? ` × ${f.quantity}` : ''}: ${torque ? show(torque) : 'torque unknown'}${seal}`;
 }

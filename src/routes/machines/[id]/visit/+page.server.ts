@@ -18,14 +18,36 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
   const [standing] = await readStandings(sql, team, [machine.id]);
   const today = dayOf(new Date(), team.timeZone);
   const planned = await readPlanned(sql, team.id, today);
-  const due = duesOf(standing!, planned(machine.id), today).find((d) => d.task.id === url.searchParams.get('task'));
+  const due = duesOf(standing!, planned(machine.id), today).find(
+    (d) => d.task.id === url.searchParams.get('task')
+  );
   if (!due || due.task.job !== ENGINE_OIL.job) error(404, 'That task has no steps for the bench.');
   if (standing!.visitId) redirect(303, `/visits/${standing!.visitId}`);
-  const plan = planEngineOil({ sheet: await readSheet(sql, team.id, machine.id), rules: DEFAULT_RULES, pouredLastTimeMl: null, debrisBefore: {}, breakIn: false });
+  const plan = planEngineOil({
+    sheet: await readSheet(sql, team.id, machine.id),
+    rules: DEFAULT_RULES,
+    pouredLastTimeMl: null,
+    debrisBefore: {},
+    breakIn: false
+  });
   const unknown = [
-    ...plan.items.filter((i) => i.kind === 'fastener' && !i.torque?.quantity).map((i) => `torque of ${i.name}`),
-    ...(plan.steps.some((s) => s.input.type === 'pour' && s.input.quantityMl === null) ? ['how much oil goes in'] : []),
-    ...(plan.steps.some((s) => s.input.type === 'level' && s.input.method === null) ? ['how the level is read'] : [])
+    ...plan.items
+      .filter((i) => i.kind === 'fastener' && !i.torque?.quantity)
+      .map((i) => `torque of ${i.name}`),
+    ...(plan.steps.some((s) => s.input.type === 'pour' && s.input.quantityMl === null)
+      ? ['how much oil goes in']
+      : []),
+    ...(plan.steps.some((s) => s.input.type === 'level' && s.input.method === null)
+      ? ['how the level is read']
+      : [])
   ];
-  return { machine, task: { id: due.task.id, name: due.task.name, state: due.state }, gather: plan.steps[0]!.lines, steps: plan.steps.map((s) => s.title), unknown, rules: DEFAULT_RULES, reasons: RULE_REASONS };
+  return {
+    machine,
+    task: { id: due.task.id, name: due.task.name, state: due.state },
+    gather: plan.steps[0]!.lines,
+    steps: plan.steps.map((s) => s.title),
+    unknown,
+    rules: DEFAULT_RULES,
+    reasons: RULE_REASONS
+  };
 };

@@ -22,24 +22,40 @@
 
 <svelte:head><title>{data.task.name} · {data.machine.plate} · Hour Trail</title></svelte:head>
 <div class="flex flex-wrap items-center gap-3">
-  <a href="/machines/{data.machine.id}" class="flex items-center gap-3 no-underline"><span class="plate text-3xl">{data.machine.plate}</span><span class="figure text-2xl">{data.machine.name}</span></a>
+  <a href="/machines/{data.machine.id}" class="flex items-center gap-3 no-underline"
+    ><span class="plate text-3xl">{data.machine.plate}</span><span class="figure text-2xl"
+      >{data.machine.name}</span
+    ></a
+  >
   <h1>{data.task.name}</h1>
   <StateMark state={data.task.state} word />
 </div>
 {#if data.unknown.length > 0}
   <div class="caution mt-4">
-    <p><strong>Not on the sheet:</strong> {data.unknown.join('; ')}. It is shown as unknown at its step. <a class="link" href="/machines/{data.machine.id}/sheet">Look it up and put it on the sheet</a> first, or go by the manual as you work.</p>
+    <p>
+      <strong>Not on the sheet:</strong>
+      {data.unknown.join('; ')}. It is shown as unknown at its step.
+      <a class="link" href="/machines/{data.machine.id}/sheet">Look it up and put it on the sheet</a> first, or
+      go by the manual as you work.
+    </p>
   </div>
 {/if}
 <div class="mt-5 grid gap-8 md:grid-cols-2">
   <section>
     <h2>Before anything is opened</h2>
-    <ul class="mt-2">{#each data.gather as line (line)}<li class="rule-b py-1.5">{line}</li>{/each}</ul>
-    <p class="quiet mt-3 text-sm">House rules in force: hold back {data.rules.holdBackPercent} % of the first pour; crush washers {data.rules.washers}; guard off {data.rules.guardOff}.</p>
+    <ul class="mt-2">
+      {#each data.gather as line (line)}<li class="rule-b py-1.5">{line}</li>{/each}
+    </ul>
+    <p class="quiet mt-3 text-sm">
+      House rules in force: hold back {data.rules.holdBackPercent} % of the first pour; crush washers {data
+        .rules.washers}; guard off {data.rules.guardOff}.
+    </p>
   </section>
   <section>
     <h2>{data.steps.length} steps, in this order</h2>
-    <ol class="mt-2 list-decimal pl-6 sm:columns-2">{#each data.steps as title, i (i)}<li class="break-inside-avoid py-0.5">{title}</li>{/each}</ol>
+    <ol class="mt-2 list-decimal pl-6 sm:columns-2">
+      {#each data.steps as title, i (i)}<li class="break-inside-avoid py-0.5">{title}</li>{/each}
+    </ol>
   </section>
 </div>
 <FormError message={error} />

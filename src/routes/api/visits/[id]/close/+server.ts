@@ -1,6 +1,9 @@
 import { z } from 'zod';
-import { command } from '$lib/server/command';
+import { command, idOf } from '$lib/server/command';
 import { closeVisit } from '$lib/server/visits';
 import type { RequestHandler } from './$types';
 
-export const POST: RequestHandler = (event) => command(event, z.object({}), (_, { sql, team, personId, now }) => closeVisit(sql, team, personId, event.params.id!, now));
+export const POST: RequestHandler = (event) =>
+  command(event, z.object({}), (_, { sql, team, personId, now }) =>
+    closeVisit(sql, team, personId, idOf(event), now)
+  );

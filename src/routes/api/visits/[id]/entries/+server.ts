@@ -1,16 +1,21 @@
 import { json } from '@sveltejs/kit';
 import { id } from '$lib/core/forms';
 import { entrySchema } from '$lib/core/visit/entry';
-import { command } from '$lib/server/command';
+import { command, idOf } from '$lib/server/command';
 import { db } from '$lib/server/db';
 import { addEntry, getVisit } from '$lib/server/visits';
 import type { RequestHandler } from './$types';
 
 /** What other devices wrote: asked for while a visit is on screen. */
 export const GET: RequestHandler = async ({ locals, params }) => {
-  const visit = locals.team && id.safeParse(params.id).success ? await getVisit(db(), locals.team.id, params.id) : null;
-  return visit ? json({ ok: true, data: { entries: visit.entries, recordId: visit.recordId } }) : json({ ok: false, errors: { '': 'No such visit.' } }, { status: 404 });
+  const visit =
+    locals.team && id.safeParse(params.id).success ? await getVisit(db(), locals.team.id, params.id) : null;
+  return visit
+    ? json({ ok: true, data: { entries: visit.entries, recordId: visit.recordId } })
+    : json({ ok: false, errors: { '': 'No such visit.' } }, { status: 404 });
 };
 
 export const POST: RequestHandler = (event) =>
-  command(event, entrySchema, (entry, { sql, team, personId }) => addEntry(sql, team.id, personId, event.params.id!, entry));
+  command(event, entrySchema, (entry, { sql, team, personId }) =>
+    addEntry(sql, team.id, personId, idOf(event), entry)
+  );
