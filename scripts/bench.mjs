@@ -1,0 +1,117 @@
+/**
+ * npm run bench: how the home screen grows with the fleet and with its history, as ratios measured in one run against a bare
+ * page of the same server that does `select 1` (the health page: same frame, same look-ups of team and people). Also what a
+ * browser loads and holds. Prints a table and exits non-zero past a limit.
+ */
+import { spawn } from 'node:child_process';
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { performance } from 'node:perf_hooks';
+import { gzipSync } from 'node:zlib';
+import { ensureBuild, ensurePackages, root } from './lib/build.mjs';
+import { ensureDatabase, migrate } from './lib/migrate.mjs';
+import { ownCluster } from './lib/postgres.mjs';
+import { must } from './lib/run.mjs';
+import { main, say } from './lib/say.mjs';
+
+const FLEETS = ['10x250', '60x250', '60x2500', '1000x250'];
+const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
+
+await main(async () => {
+  await ensurePackages();
+  await ensureBuild();
+  const folder = mkdtempSync(join(tmpdir(), 'hour-trail-bench-'));
+  chmodSync(folder, 0o755);
+  const cluster = await ownCluster({ folder, throwaway: true });
+  let server;
+  try {
+    await ensureDatabase(cluster.url);
+    await migrate(cluster.url);
+    say('Making fleets of 10, 60 and 1,000 machines …');
+    const out = await must('Making the fleets', process.execPath, ['--import', 'tsx', 'bench/fleet.ts', cluster.url, ...FLEETS], { cwd: root });
+    const teams = Object.fromEntries(out.trim().split('\n').map((l) => l.split(' ')));
+
+    const port = await new Promise((done) => {
+      const probe = createServer().listen(0, '127.0.0.1', () => {
+        const { port } = probe.address();
+        probe.close(() => done(port));
+      });
+    });
+    const url = `http://127.0.0.1:${port}`;
+    server = spawn(process.execPath, ['build/index.js'], { cwd: root, env: { ...process.env, DATABASE_URL: cluster.url, HOST: '127.0.0.1', PORT: String(port), ORIGIN: url, NODE_ENV: 'production' }, stdio: 'ignore' });
+    for (let i = 0; i < 100 && !(await fetch(`${url}/health`).then((r) => r.status < 500, () => false)); i++) await new Promise((r) => setTimeout(r, 100));
+
+    const once = async (path, team) => {
+      const started = performance.now();
+      const r = await fetch(url + path, { headers: { cookie: `ht_team=${team}` } });
+      await r.text();
+      if (!r.ok) throw new Error(`${path} answered ${r.status}`);
+      return performance.now() - started;
+    };
+    // The bare page and the trail take turns, so that whatever else the machine does falls on both.
+    const ratios = {};
+    for (const fleet of FLEETS) {
+      const team = teams[fleet];
+      const runs = fleet.startsWith('1000') ? 60 : 200;
+      for (let i = 0; i < 40; i++) await Promise.all([once('/', team), once('/health', team)]);
+      const bare = [];
+      const trail = [];
+      for (let i = 0; i < runs; i++) {
+        bare.push(await once('/health', team));
+        trail.push(await once('/', team));
+      }
+      ratios[fleet] = { bare: median(bare), trail: median(trail), ratio: median(trail) / median(bare) };
+    }
+    const browser = await inBrowser(url, teams['1000x250']);
+
+    const rows = [
+      ['Trail of 10 machines / bare page', ratios['10x250'].ratio.toFixed(2), ''],
+      ['Trail of 60 machines / bare page', ratios['60x250'].ratio.toFixed(2), 4],
+      ['Trail of 1,000 machines / bare page', ratios['1000x250'].ratio.toFixed(2), 25],
+      ['60 machines, ten times the history / once', (ratios['60x2500'].ratio / ratios['60x250'].ratio).toFixed(2), 1.2],
+      ['First-load JavaScript of the Trail, kB gzipped', (browser.script / 1000).toFixed(1), 150],
+      ['DOM nodes at 1,000 machines, the most while scrolling', String(browser.nodes), 5000]
+    ];
+    console.log('\n| measured | value | at most |\n| --- | --- | --- |');
+    for (const r of rows) console.log(`| ${r.join(' | ')} |`);
+    console.log(`\nThe bare page took ${ratios['60x250'].bare.toFixed(1)} ms, the trail of 60 ${ratios['60x250'].trail.toFixed(1)} ms, of 1,000 ${ratios['1000x250'].trail.toFixed(1)} ms on this machine.`);
+    const over = rows.filter((r) => r[2] !== '' && Number(r[1]) > r[2]);
+    if (over.length > 0) {
+      console.log(`Past the limit: ${over.map((r) => r[0]).join('; ')}`);
+      process.exitCode = 1;
+    }
+  } finally {
+    server?.kill('SIGKILL');
+    await cluster.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+async function inBrowser(url, team) {
+  const { chromium } = await import('@playwright/test');
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+  try {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    await context.addCookies([{ name: 'ht_team', value: team, url }]);
+    const page = await context.newPage();
+    const scripts = [];
+    page.on('response', (r) => {
+      if (r.request().resourceType() === 'script') scripts.push(r.body().then((b) => gzipSync(b).length, () => 0));
+    });
+    await page.goto(url);
+    await page.locator('[data-ready="true"]').waitFor({ state: 'attached' });
+    await page.waitForLoadState('networkidle');
+    const script = (await Promise.all(scripts)).reduce((a, b) => a + b, 0);
+    let nodes = 0;
+    for (let y = 0; y < 100_000; y += 5000) {
+      await page.evaluate((to) => scrollTo(0, to), y);
+      await page.waitForTimeout(60);
+      nodes = Math.max(nodes, await page.evaluate(() => document.querySelectorAll('*').length));
+    }
+    return { script, nodes };
+  } finally {
+    await browser.close();
+  }
+}
