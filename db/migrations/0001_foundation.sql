@@ -372,6 +372,8 @@ create table machine_standing (
   read_at timestamptz,
   -- [day number, running hours] of the last twelve weeks and one before, for the rate of use.
   recent jsonb not null,
+  -- Due points of all tasks, as short as they can be said, to rank a fleet by: [hours|days, due, limit, interval].
+  points jsonb not null,
   -- The tasks with their triggers and from where they count.
   tasks jsonb not null,
   -- The latest records, for the pegs of the lane.

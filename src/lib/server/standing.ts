@@ -1,11 +1,29 @@
 import { runningHours, type Meter, type Reading } from '../core/hours/running';
 import { WINDOW_DAYS, type DayPoint } from '../core/hours/rate';
+import { duePoint, type DuePoint } from '../core/schedule/due';
 import type { Task, Trigger } from '../core/schedule/task';
 import { dayNumber, dayOf, type Day } from '../core/time/day';
 import type { Peg } from '../core/trail/lane';
 import type { Db } from './db';
 
 const PEGS_KEPT = 16;
+
+/** A due point as it is kept for ranking. */
+type PackedPoint = [hours: 0 | 1, dueAt: number | null, limitAt: number | null, interval: number];
+
+const packPoint = (p: DuePoint): PackedPoint => [
+  p.measure === 'hours' ? 1 : 0,
+  p.dueAt,
+  p.limitAt,
+  p.interval
+];
+
+export const unpackPoint = ([hours, dueAt, limitAt, interval]: PackedPoint): DuePoint => ({
+  measure: hours ? 'hours' : 'days',
+  dueAt,
+  limitAt,
+  interval
+});
 
 /** Reads one machine's meters and readings, as the core takes them. */
 export async function readBook(
@@ -89,6 +107,7 @@ export async function refreshStanding(sql: Db, teamId: string, machineId: string
   const { meters, readings } = await readBook(sql, teamId, machineId);
   const running = runningHours(meters, readings);
   const tasks = await readTasks(sql, teamId, machineId);
+  const points = tasks.flatMap((t) => t.triggers.map((g) => packPoint(duePoint(g, t))));
   const pegRows = await sql`
     select s.id, t.name, s.hours, s.done_on from service_record s join task t on t.team_id = s.team_id and t.id = s.task_id
     where s.team_id = ${teamId} and s.machine_id = ${machineId} and s.hours is not null
@@ -101,11 +120,11 @@ export async function refreshStanding(sql: Db, teamId: string, machineId: string
   );
   const readAt = last ? new Date(last.reading.at) : null;
   await sql`
-    insert into machine_standing (team_id, machine_id, total, estimated, read_at, recent, tasks, pegs)
+    insert into machine_standing (team_id, machine_id, total, estimated, read_at, recent, points, tasks, pegs)
     values (${teamId}, ${machineId}, ${running.total}, ${running.estimated}, ${readAt},
-      ${sql.json(recent as never)}, ${sql.json(tasks as never)}, ${sql.json(pegs as never)})
+      ${sql.json(recent as never)}, ${sql.json(points as never)}, ${sql.json(tasks as never)}, ${sql.json(pegs as never)})
     on conflict (team_id, machine_id) do update set total = excluded.total, estimated = excluded.estimated,
-      read_at = excluded.read_at, recent = excluded.recent, tasks = excluded.tasks, pegs = excluded.pegs`;
+      read_at = excluded.read_at, recent = excluded.recent, points = excluded.points, tasks = excluded.tasks, pegs = excluded.pegs`;
 }
 
 /** Holds a machine's book still until the transaction ends, so that two devices write one after the other. */

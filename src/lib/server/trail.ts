@@ -1,8 +1,11 @@
 import type { PlannedOuting } from '../core/schedule/task';
 import { dayOf, type Day } from '../core/time/day';
 import type { Team } from '../core/team/team';
-import { duesOf, laneOf, mostPressingFirst, rankOf, type Lane, type Standing } from '../core/trail/lane';
+import { mostPressing } from '../core/schedule/due';
+import { FIRST_LANES, laneOf, mostPressingFirst, type Lane, type Standing } from '../core/trail/lane';
+import { HOME_WINDOW } from '../core/trail/scale';
 import type { Db } from './db';
+import { unpackPoint } from './standing';
 
 /** How many planned outings ahead are looked at: a season's worth for anyone. */
 const EVENTS_AHEAD = 12;
@@ -77,31 +80,42 @@ export interface TrailPage {
   nextOuting: { name: string; firstDay: Day } | null;
 }
 
-/** Lanes sent with the page; the rest follow as they are scrolled to. A screen shows about eight. */
-export const FIRST_LANES = 16;
+/** A lane without what the home screen's window does not reach: pages are sent over paddock networks. */
+function homeLane(lane: Lane): Lane {
+  return { ...lane, pegs: lane.pegs.filter((p) => -p.behind >= HOME_WINDOW.from) };
+}
 
 /** The home screen: every machine ranked by what presses most, the first lanes drawn up. */
 export async function trailPage(sql: Db, team: Team, now: Date): Promise<TrailPage> {
   const today = dayOf(now, team.timeZone);
-  const [standings, planned] = await Promise.all([
-    readStandings(sql, team),
+  // Only what ranks a machine is read of the whole fleet; what draws it, of the first lanes.
+  const [rows, planned] = await Promise.all([
+    sql`
+      select m.id, m.plate, s.total, s.points from machine m
+      join machine_standing s on s.team_id = m.team_id and s.machine_id = m.id where m.team_id = ${team.id}`,
     readPlanned(sql, team.id, today)
   ]);
   const counts: Record<string, number> = {};
-  const worked = standings.map((standing) => {
-    const mine = planned(standing.id);
-    const dues = duesOf(standing, mine, today);
-    const rank = rankOf(standing, dues);
+  const ranks = rows.map((r) => {
+    const rank = mostPressing(r.points.map(unpackPoint), { today, total: r.total, planned: planned(r.id) });
     counts[rank.state] = (counts[rank.state] ?? 0) + 1;
-    return { standing, mine, dues, rank };
+    return { id: r.id as string, plate: r.plate as string, ...rank };
   });
-  worked.sort((a, b) => mostPressingFirst(a.rank, b.rank));
-  const lanes = worked.slice(0, FIRST_LANES).map((w) => laneOf(w.standing, w.mine, today, w.dues));
+  ranks.sort(mostPressingFirst);
+  const order = ranks.map((r) => r.id);
+  const first = order.slice(0, FIRST_LANES);
+  const standings = new Map(
+    (first.length > 0 ? await readStandings(sql, team, first) : []).map((s) => [s.id, s])
+  );
+  const lanes = first.flatMap((id) => {
+    const standing = standings.get(id);
+    return standing ? [homeLane(laneOf(standing, planned(id), today))] : [];
+  });
   const outings = lanes.flatMap((l) => l.stretches).sort((a, b) => (a.firstDay < b.firstDay ? -1 : 1));
   return {
     today,
     lanes,
-    order: worked.map((w) => w.standing.id),
+    order,
     counts,
     nextOuting: outings[0] ? { name: outings[0].name, firstDay: outings[0].firstDay } : null
   };
@@ -114,7 +128,7 @@ export async function lanesOf(sql: Db, team: Team, ids: readonly string[], now: 
     readStandings(sql, team, ids),
     readPlanned(sql, team.id, today)
   ]);
-  return standings.map((s) => laneOf(s, planned(s.id), today));
+  return standings.map((s) => homeLane(laneOf(s, planned(s.id), today)));
 }
 
 /** What has got worse between two states of one machine: "now past due". */

@@ -1,7 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays } from '../time/day';
-import { leftInWords, nearestFirst, pressure, STATES, stretches, taskDue } from './due';
+import {
+  duePoint,
+  leftInWords,
+  mostPressing,
+  nearestFirst,
+  pressure,
+  STATES,
+  stretches,
+  taskDue
+} from './due';
 import type { MachineNow, Task, Trigger } from './task';
 
 const today = '2026-06-10';
@@ -210,6 +219,37 @@ describe('properties', () => {
           expect(pressure(stateOf(t, now(total, { planned: [race(away, 2, used)] })))).toBeLessThanOrEqual(
             pressure(stateOf(t, now(total)))
           );
+        }
+      )
+    );
+  });
+  it('what presses most over many due points is what the tasks one by one say', () => {
+    fc.assert(
+      fc.property(
+        fc.array(someTask, { maxLength: 6 }),
+        fc.integer({ min: 0, max: 15_000 }),
+        fc.integer({ min: 0, max: 900 }),
+        (list, total, used) => {
+          const tasks = list.map((t) =>
+            task([hours(t.interval, t.over === null ? null : t.interval + t.over), days(t.interval)], {
+              since: 'done',
+              hours: t.base,
+              day: '2026-05-20'
+            })
+          );
+          const n = now(total, { planned: [race(5, 2, used)] });
+          const worst = Math.min(
+            ...tasks.map((t) => pressure(taskDue(t, n).state)),
+            tasks.length === 0 ? pressure('unknown') : 9
+          );
+          expect(
+            pressure(
+              mostPressing(
+                tasks.flatMap((t) => t.triggers.map((g) => duePoint(g, t))),
+                n
+              ).state
+            )
+          ).toBe(worst);
         }
       )
     );

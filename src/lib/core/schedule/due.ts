@@ -66,36 +66,27 @@ export function stretches(
 }
 
 /**
- * The state of one trigger today.
- *
- * Due is due at the book's interval (reached or passed); past limit is beyond the limit, not at it. "Due before the next
- * outing" is a due point that lies before the end of the next planned outing: it would pass while the machine is out.
+ * Where a trigger falls due, counted from when its task was last done: everything about it that does not change from day to
+ * day. `dueAt` and `limitAt` are running hours (hundredths) or day numbers; `dueAt` null is unknown, `limitAt` null is none.
  */
-function triggerDue(trigger: Trigger, task: Task, now: MachineNow): TriggerDue {
-  const first = task.counted?.since === 'new';
-  const interval = (first && trigger.firstInterval) || trigger.interval;
-  const limit = first && trigger.firstInterval ? trigger.firstLimit : trigger.limit;
+export interface DuePoint {
+  measure: Measure;
+  dueAt: number | null;
+  limitAt: number | null;
+  interval: number;
+}
+
+/** The due point of one trigger: the first interval and limit while its task was never done, the usual ones after. */
+export function duePoint(trigger: Trigger, task: Task): DuePoint {
+  const first = task.counted?.since === 'new' && trigger.firstInterval !== null;
+  const interval = first ? trigger.firstInterval! : trigger.interval;
+  const limit = first ? trigger.firstLimit : trigger.limit;
   const base = startOf(trigger.measure, task);
-  const at = trigger.measure === 'hours' ? now.total : dayNumber(now.today);
-  if (base === null || at === null) {
-    return {
-      trigger,
-      state: 'unknown',
-      dueAt: base === null ? null : base + interval,
-      limitAt: null,
-      left: null,
-      interval
-    };
-  }
-  const dueAt = base + interval;
-  const limitAt = limit === null ? null : base + limit;
   return {
-    trigger,
-    dueAt,
-    limitAt,
-    left: dueAt - at,
-    interval,
-    state: stateAt(trigger.measure, at, dueAt, limitAt, interval, now)
+    measure: trigger.measure,
+    dueAt: base === null ? null : base + interval,
+    limitAt: base === null || limit === null ? null : base + limit,
+    interval
   };
 }
 
@@ -104,23 +95,74 @@ function startOf(measure: Measure, task: Task): number | null {
   return measure === 'hours' ? task.counted.hours : dayNumber(task.counted.day);
 }
 
-function stateAt(
-  measure: Measure,
-  at: number,
-  dueAt: number,
-  limitAt: number | null,
-  interval: number,
-  now: MachineNow
-): State {
-  if (limitAt !== null && at > limitAt) return 'past limit';
-  if (at >= dueAt) return 'past due';
-  const ends =
-    measure === 'hours' ? stretches(now).map((s) => s.to) : now.planned.map((p) => dayNumber(p.lastDay));
-  if (ends.length > 0 && dueAt < ends[0]! + (measure === 'days' ? 1 : 0)) return 'due before the next outing';
-  if (dueAt - at <= interval * COMING_FRACTION) return 'coming';
-  const soon = addDays(now.today, COMING_DAYS);
-  const reached = now.planned.some((p, i) => p.firstDay <= soon && dueAt < ends[i]!);
-  return reached ? 'coming' : 'clear';
+/** The calendar as due points are held against it: where each planned outing ends, in hours and in days. */
+interface Ahead {
+  total: number | null;
+  today: number;
+  hourEnds: number[];
+  dayEnds: number[];
+  /** How many of them begin soon enough to make what they reach "coming". */
+  soon: number;
+}
+
+function aheadOf(now: Pick<MachineNow, 'today' | 'total' | 'planned'>): Ahead {
+  const today = dayNumber(now.today);
+  let at = now.total ?? 0;
+  return {
+    total: now.total,
+    today,
+    hourEnds: now.planned.map((p) => (at += p.hours)),
+    dayEnds: now.planned.map((p) => dayNumber(p.lastDay)),
+    soon: now.planned.filter((p) => dayNumber(p.firstDay) <= today + COMING_DAYS).length
+  };
+}
+
+/**
+ * The state of one due point today, and what is left until it.
+ *
+ * Due is due at the book's interval (reached or passed); past limit is beyond the limit, not at it. "Due before the next
+ * outing" is a due point that lies before the end of the next planned outing: it would pass while the machine is out.
+ */
+function stateOf(point: DuePoint, ahead: Ahead): { state: State; left: number | null } {
+  const at = point.measure === 'hours' ? ahead.total : ahead.today;
+  const { dueAt, limitAt, interval } = point;
+  if (dueAt === null || at === null) return { state: 'unknown', left: null };
+  const left = dueAt - at;
+  if (limitAt !== null && at > limitAt) return { state: 'past limit', left };
+  if (left <= 0) return { state: 'past due', left };
+  // A task due on the last day of an outing is due before it; one due at the very hour it ends can wait for its end.
+  const ends = point.measure === 'hours' ? ahead.hourEnds : ahead.dayEnds;
+  const reaches = (end: number) => (point.measure === 'hours' ? dueAt < end : dueAt <= end);
+  if (ends.length > 0 && reaches(ends[0]!)) return { state: 'due before the next outing', left };
+  if (left <= interval * COMING_FRACTION || ends.slice(0, ahead.soon).some(reaches))
+    return { state: 'coming', left };
+  return { state: 'clear', left };
+}
+
+/**
+ * A day as hundredths of an hour, to hold days against hours when fleets are sorted: two hours a week, the use of a machine
+ * ridden at weekends. Only the order of lanes in one state rests on it.
+ */
+const DAY_AS_CENTIHOURS = 30;
+
+/**
+ * What presses most among many due points: all that the order of a fleet needs, without drawing anything up.
+ * @returns `unknown` when there are none
+ */
+export function mostPressing(
+  points: readonly DuePoint[],
+  now: Pick<MachineNow, 'today' | 'total' | 'planned'>
+): { state: State; ahead: number } {
+  const ahead = aheadOf(now);
+  let best: { state: State; ahead: number } | null = null;
+  for (const point of points) {
+    const { state, left } = stateOf(point, ahead);
+    const hours =
+      left === null ? Number.MAX_SAFE_INTEGER : point.measure === 'hours' ? left : left * DAY_AS_CENTIHOURS;
+    if (!best || pressure(state) < pressure(best.state) || (state === best.state && hours < best.ahead))
+      best = { state, ahead: hours };
+  }
+  return best ?? { state: 'unknown', ahead: Number.MAX_SAFE_INTEGER };
 }
 
 /** How far through its interval a trigger is from the due point; what tells two of one state apart. */
@@ -136,8 +178,18 @@ function closeness(t: TriggerDue): number {
  * @returns `unknown` when the deciding count or the running hours are not known, never a guess
  */
 export function taskDue(task: Task, now: MachineNow): TaskDue {
+  const ahead = aheadOf(now);
   const triggers = task.triggers
-    .map((trigger) => triggerDue(trigger, task, now))
+    .map((trigger): TriggerDue => {
+      const point = duePoint(trigger, task);
+      return {
+        trigger,
+        dueAt: point.dueAt,
+        limitAt: point.limitAt,
+        interval: point.interval,
+        ...stateOf(point, ahead)
+      };
+    })
     .sort((a, b) => pressure(a.state) - pressure(b.state) || closeness(a) - closeness(b));
   const deciding = triggers[0] ?? null;
   const stakes = triggers.flatMap((t) => stakeOf(t, now));

@@ -12,13 +12,21 @@ export function isDay(text: string): text is Day {
   return !Number.isNaN(ms) && new Date(ms).toISOString().slice(0, 10) === text;
 }
 
+/** A fleet asks for the same few hundred days over and over; reading one is far dearer than remembering it. */
+const numbers = new Map<Day, number>();
+
 /**
  * Days since 1970-01-01, so that days can be subtracted.
  * @throws RangeError when the text is not a calendar day.
  */
 export function dayNumber(day: Day): number {
+  const known = numbers.get(day);
+  if (known !== undefined) return known;
   if (!isDay(day)) throw new RangeError(`not a calendar day: ${day}`);
-  return Date.parse(`${day}T00:00:00Z`) / MS_PER_DAY;
+  const n = Date.parse(`${day}T00:00:00Z`) / MS_PER_DAY;
+  if (numbers.size > 20_000) numbers.clear();
+  numbers.set(day, n);
+  return n;
 }
 
 /** The day with this number; fractions are rounded down to the day they fall in. */

@@ -12,6 +12,9 @@ import {
 import type { MachineNow, PlannedOuting, Task } from '../schedule/task';
 import { dayNumber, type Day } from '../time/day';
 
+/** Lanes sent with the home screen itself; the rest follow as they are scrolled to. A laptop shows about six. */
+export const FIRST_LANES = 8;
+
 /** Work done, standing behind the machine at the hours where it was done. */
 export interface Peg {
   recordId: string;
@@ -97,24 +100,16 @@ export interface Rank {
   id: string;
   plate: string;
   state: State;
-  left: number;
+  ahead: number;
 }
 
-export function rankOf(standing: Standing, dues: readonly TaskDue[]): Rank {
-  const first = dues[0];
-  return {
-    id: standing.id,
-    plate: standing.plate,
-    state: first?.state ?? 'unknown',
-    left: first?.stake?.ahead ?? Number.MAX_SAFE_INTEGER
-  };
-}
+const plates = new Intl.Collator('en', { numeric: true });
 
 export function mostPressingFirst(a: Rank, b: Rank): number {
   return (
     pressure(a.state) - pressure(b.state) ||
-    a.left - b.left ||
-    a.plate.localeCompare(b.plate, 'en', { numeric: true }) ||
+    a.ahead - b.ahead ||
+    plates.compare(a.plate, b.plate) ||
     (a.id < b.id ? -1 : 1)
   );
 }

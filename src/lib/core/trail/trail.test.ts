@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays, dayNumber } from '../time/day';
-import { laneInWords, laneOf, mostPressingFirst, rankOf, duesOf, type Standing } from './lane';
+import { laneInWords, laneOf, mostPressingFirst, type Standing } from './lane';
+import { duePoint, mostPressing } from '../schedule/due';
 import { bunch, HOME_WINDOW, marks, pan, percent, zoom } from './scale';
 
 const today = '2026-06-10';
@@ -98,7 +99,16 @@ it('lanes sort by what presses most', () => {
     standing({ id: 'd', total: 2700 }),
     standing({ id: 'e', tasks: [] })
   ];
-  const ranks = list.map((s) => rankOf(s, duesOf(s, [], today))).sort(mostPressingFirst);
+  const ranks = list
+    .map((s) => ({
+      id: s.id,
+      plate: s.plate,
+      ...mostPressing(
+        s.tasks.flatMap((t) => t.triggers.map((g) => duePoint(g, t))),
+        { today, total: s.total, planned: [] }
+      )
+    }))
+    .sort(mostPressingFirst);
   expect(ranks.map((r) => r.id)).toEqual(['b', 'd', 'c', 'e', 'a']);
 });
 

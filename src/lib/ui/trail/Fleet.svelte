@@ -5,7 +5,7 @@
 <script lang="ts">
   import { onMount, tick } from 'svelte';
   import { goto } from '$app/navigation';
-  import type { Lane } from '$lib/core/trail/lane';
+  import { FIRST_LANES, type Lane } from '$lib/core/trail/lane';
   import { HOME_WINDOW, marks, percent } from '$lib/core/trail/scale';
   import LaneRow from './LaneRow.svelte';
 
@@ -13,12 +13,13 @@
 
   /** Lanes kept above and below the screen. */
   const SPARE = 6;
-  const SSR_LANES = 16;
   let laneHeight = $state(97);
   let from = $state(0);
-  let to = $state(SSR_LANES);
+  let to = $state(FIRST_LANES);
   let list: HTMLElement | undefined = $state();
   let fetched = $state<Record<string, Lane>>({});
+  /** Of `fetched`, those that came since the fleet last changed; the others are shown until they do. */
+  let fresh = $state<Record<string, true>>({});
   let failed = $state(false);
   /** Ids on their way. */
   let asked: Record<string, true> = {};
@@ -42,11 +43,11 @@
     totals = next;
     before = trail.order;
     moved = went;
-    fetched = {};
+    fresh = Object.fromEntries(trail.lanes.map((l) => [l.id, true as const]));
   });
 
   $effect(() => {
-    const missing = shown.filter((id) => !(id in known) && !asked[id]);
+    const missing = shown.filter((id) => !fresh[id] && !asked[id]);
     if (missing.length === 0) return;
     for (const id of missing) asked[id] = true;
     void fetch('/api/lanes', {
@@ -58,6 +59,7 @@
         if (!r.ok) throw new Error(String(r.status));
         const lanes: Lane[] = (await r.json()).data;
         fetched = { ...fetched, ...Object.fromEntries(lanes.map((l) => [l.id, l])) };
+        fresh = { ...fresh, ...Object.fromEntries(lanes.map((l) => [l.id, true as const])) };
         failed = false;
       })
       .catch(() => {
@@ -72,7 +74,7 @@
     const first = Math.floor(-top / laneHeight) - SPARE;
     const count = Math.ceil(innerHeight / laneHeight) + 2 * SPARE;
     from = Math.max(0, Math.min(first, trail.order.length - count));
-    to = Math.min(trail.order.length, from + Math.max(count, SSR_LANES));
+    to = Math.min(trail.order.length, from + Math.max(count, FIRST_LANES));
   }
   async function measure() {
     const lane = list?.querySelector<HTMLElement>('li');
