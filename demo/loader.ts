@@ -11,7 +11,7 @@ import { summarise } from '../src/lib/core/visit/summary';
 import type { Db, Sql } from '../src/lib/server/db';
 import { readSheet } from '../src/lib/server/specs';
 import { refreshStanding } from '../src/lib/server/standing';
-import { insertEntry, insertVisit } from '../src/lib/server/visits';
+import { earlier, insertEntry, insertVisit } from '../src/lib/server/visits';
 import { chance, doneAt, firstTotal, outings, type DemoOuting } from './history';
 import { MACHINES, type DemoMachine } from './machines';
 import { PEOPLE, TEAM } from './people';
@@ -269,13 +269,10 @@ function entriesFor(plan: VisitPlan, seed: string, grade: Grade): NewEntry[] {
             ml: Math.round(((input.pouredLastTimeMl ?? 1000) * (0.9 + next() * 0.06)) / 10) * 10
           })
         ];
-      case 'debris':
-        return [
-          step(s.key, {
-            grade: s.key.startsWith('magnet') ? grade : GRADES[0],
-            materials: grade === GRADES[0] ? [] : ['steel (magnetic)']
-          })
-        ];
+      case 'debris': {
+        const found = s.key.startsWith('magnet') ? grade : GRADES[0];
+        return [step(s.key, { grade: found, materials: found === GRADES[0] ? [] : ['steel (magnetic)'] })];
+      }
       case 'pour':
         return [step(s.key, { ml: input.firstMl ?? 900 })];
       case 'level':
@@ -297,14 +294,16 @@ function entriesFor(plan: VisitPlan, seed: string, grade: Grade): NewEntry[] {
   });
 }
 
+/** The steps for a machine, with what its earlier changes left behind. */
 async function planFor(tx: Db, m: DemoMachine): Promise<VisitPlan> {
   const sheet = await readSheet(tx, DEMO_TEAM_ID, uid(m.slug));
+  const before = await earlier(tx, DEMO_TEAM_ID, uid(m.slug));
   const full = sheet.figures.find((f) => f.key.startsWith('engine oil with'))?.quantity?.base ?? null;
   return planEngineOil({
     sheet,
     rules: DEFAULT_RULES,
-    pouredLastTimeMl: full,
-    debrisBefore: {},
+    pouredLastTimeMl: before.pouredMl ?? full,
+    debrisBefore: before.debris,
     breakIn: false
   });
 }

@@ -30,8 +30,18 @@ await main(async () => {
     await ensureDatabase(cluster.url);
     await migrate(cluster.url);
     say('Making fleets of 10, 60 and 1,000 machines …');
-    const out = await must('Making the fleets', process.execPath, ['--import', 'tsx', 'bench/fleet.ts', cluster.url, ...FLEETS], { cwd: root });
-    const teams = Object.fromEntries(out.trim().split('\n').map((l) => l.split(' ')));
+    const out = await must(
+      'Making the fleets',
+      process.execPath,
+      ['--import', 'tsx', 'bench/fleet.ts', cluster.url, ...FLEETS],
+      { cwd: root }
+    );
+    const teams = Object.fromEntries(
+      out
+        .trim()
+        .split('\n')
+        .map((l) => l.split(' '))
+    );
 
     const port = await new Promise((done) => {
       const probe = createServer().listen(0, '127.0.0.1', () => {
@@ -40,8 +50,28 @@ await main(async () => {
       });
     });
     const url = `http://127.0.0.1:${port}`;
-    server = spawn(process.execPath, ['build/index.js'], { cwd: root, env: { ...process.env, DATABASE_URL: cluster.url, HOST: '127.0.0.1', PORT: String(port), ORIGIN: url, NODE_ENV: 'production' }, stdio: 'ignore' });
-    for (let i = 0; i < 100 && !(await fetch(`${url}/health`).then((r) => r.status < 500, () => false)); i++) await new Promise((r) => setTimeout(r, 100));
+    server = spawn(process.execPath, ['build/index.js'], {
+      cwd: root,
+      env: {
+        ...process.env,
+        DATABASE_URL: cluster.url,
+        HOST: '127.0.0.1',
+        PORT: String(port),
+        ORIGIN: url,
+        NODE_ENV: 'production'
+      },
+      stdio: 'ignore'
+    });
+    for (
+      let i = 0;
+      i < 100 &&
+      !(await fetch(`${url}/health`).then(
+        (r) => r.status < 500,
+        () => false
+      ));
+      i++
+    )
+      await new Promise((r) => setTimeout(r, 100));
 
     const once = async (path, team) => {
       const started = performance.now();
@@ -70,13 +100,19 @@ await main(async () => {
       ['Trail of 10 machines / bare page', ratios['10x250'].ratio.toFixed(2), ''],
       ['Trail of 60 machines / bare page', ratios['60x250'].ratio.toFixed(2), 4],
       ['Trail of 1,000 machines / bare page', ratios['1000x250'].ratio.toFixed(2), 25],
-      ['60 machines, ten times the history / once', (ratios['60x2500'].ratio / ratios['60x250'].ratio).toFixed(2), 1.2],
+      [
+        '60 machines, ten times the history / once',
+        (ratios['60x2500'].ratio / ratios['60x250'].ratio).toFixed(2),
+        1.2
+      ],
       ['First-load JavaScript of the Trail, kB gzipped', (browser.script / 1000).toFixed(1), 150],
       ['DOM nodes at 1,000 machines, the most while scrolling', String(browser.nodes), 5000]
     ];
     console.log('\n| measured | value | at most |\n| --- | --- | --- |');
     for (const r of rows) console.log(`| ${r.join(' | ')} |`);
-    console.log(`\nThe bare page took ${ratios['60x250'].bare.toFixed(1)} ms, the trail of 60 ${ratios['60x250'].trail.toFixed(1)} ms, of 1,000 ${ratios['1000x250'].trail.toFixed(1)} ms on this machine.`);
+    console.log(
+      `\nThe bare page took ${ratios['60x250'].bare.toFixed(1)} ms, the trail of 60 ${ratios['60x250'].trail.toFixed(1)} ms, of 1,000 ${ratios['1000x250'].trail.toFixed(1)} ms on this machine.`
+    );
     const over = rows.filter((r) => r[2] !== '' && Number(r[1]) > r[2]);
     if (over.length > 0) {
       console.log(`Past the limit: ${over.map((r) => r[0]).join('; ')}`);
@@ -91,14 +127,23 @@ await main(async () => {
 
 async function inBrowser(url, team) {
   const { chromium } = await import('@playwright/test');
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
+  });
   try {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     await context.addCookies([{ name: 'ht_team', value: team, url }]);
     const page = await context.newPage();
     const scripts = [];
     page.on('response', (r) => {
-      if (r.request().resourceType() === 'script') scripts.push(r.body().then((b) => gzipSync(b).length, () => 0));
+      if (r.request().resourceType() === 'script')
+        scripts.push(
+          r.body().then(
+            (b) => gzipSync(b).length,
+            () => 0
+          )
+        );
     });
     await page.goto(url);
     await page.locator('[data-ready="true"]').waitFor({ state: 'attached' });

@@ -9,7 +9,18 @@ import { readFileSync, writeFileSync } from 'node:fs';
 
 const file = new URL('../package-lock.json', import.meta.url);
 const lock = JSON.parse(readFileSync(file, 'utf8'));
-const OS = ['android', 'darwin', 'freebsd', 'linux', 'win32', 'openbsd', 'netbsd', 'sunos', 'aix', 'openharmony'];
+const OS = [
+  'android',
+  'darwin',
+  'freebsd',
+  'linux',
+  'win32',
+  'openbsd',
+  'netbsd',
+  'sunos',
+  'aix',
+  'openharmony'
+];
 const CPU = ['arm64', 'x64', 'arm', 'ia32', 'ppc64', 'riscv64', 's390x', 'loong64', 'mips64el', 'wasm32'];
 
 let added = 0;
@@ -21,8 +32,19 @@ for (const [path, entry] of Object.entries(lock.packages)) {
     if (!/^\d/.test(version)) continue;
     const words = name.split(/[/-]/);
     const os = OS.filter((o) => words.includes(o));
-    const cpu = CPU.filter((c) => words.some((w) => w === c || w.startsWith(`${c}_`) || (c === 'arm' && /^arm(v?\d|eabi|hf)/.test(w) && w !== 'arm64')));
-    lock.packages[lock.packages[flat] ? nested : flat] = { version, ...(cpu.length > 0 && { cpu: cpu.slice(0, 1) }), dev: true, optional: true, ...(os.length > 0 && { os: os.slice(0, 1) }) };
+    const cpu = CPU.filter((c) =>
+      words.some(
+        (w) =>
+          w === c || w.startsWith(`${c}_`) || (c === 'arm' && /^arm(v?\d|eabi|hf)/.test(w) && w !== 'arm64')
+      )
+    );
+    lock.packages[lock.packages[flat] ? nested : flat] = {
+      version,
+      ...(cpu.length > 0 && { cpu: cpu.slice(0, 1) }),
+      dev: true,
+      optional: true,
+      ...(os.length > 0 && { os: os.slice(0, 1) })
+    };
     added += 1;
   }
 }

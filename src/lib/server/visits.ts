@@ -2,7 +2,7 @@ import type { Grade } from '../core/debris/debris';
 import { DEFAULT_RULES, type HouseRules } from '../core/rules/rules';
 import type { Team } from '../core/team/team';
 import { dayOf } from '../core/time/day';
-import { entrySchema, type Entry, type NewEntry } from '../core/visit/entry';
+import type { Entry, NewEntry } from '../core/visit/entry';
 import { ENGINE_OIL, planEngineOil } from '../core/visit/jobs/engine-oil';
 import type { OpenedItem, Step, VisitPlan } from '../core/visit/plan';
 import { closeProblems, refuseEntry, visitState } from '../core/visit/state';
@@ -13,7 +13,7 @@ import { readSheet } from './specs';
 import { lockMachine, refreshStanding } from './standing';
 
 /** Debris and fill of a machine's earlier changes of this kind, the latest first. */
-async function earlier(
+export async function earlier(
   sql: Db,
   teamId: string,
   machineId: string
@@ -307,5 +307,3 @@ export async function listOpenVisits(
     ];
   });
 }
-
-export { entrySchema };

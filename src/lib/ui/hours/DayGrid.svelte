@@ -37,6 +37,7 @@
   let { machines, people, events, today }: Props = $props();
 
   const none = (): Settlement => ({ as: '', reason: '', oldFinal: '', newStart: '' });
+  let day = $state(untrack(() => today));
   let rows = $state(
     untrack(() =>
       machines.map((m) => ({
@@ -53,9 +54,10 @@
       }))
     )
   );
-  let day = $state(untrack(() => today));
   let kind = $state('race');
-  let eventId = $state(untrack(() => events[0]?.id ?? ''));
+  /** The events that were on that day; the first of them unless someone says otherwise. */
+  const onDay = $derived(events.filter((e) => e.firstDay <= day && day <= e.lastDay));
+  let eventId = $derived(onDay[0]?.id ?? '');
   let problem = $state('');
   let busy = $state(false);
   let told = $state('');
@@ -166,7 +168,7 @@
           items={['race', 'practice', 'ride', 'day out'].map((k) => ({ value: k, name: k }))}
         />{/snippet}</Field
     >
-    {#if kind === 'race' && events.length > 0}
+    {#if kind === 'race' && onDay.length > 0}
       <Field label="Event" class="w-64"
         >{#snippet children(a)}<Select
             {...a}
@@ -174,7 +176,7 @@
             placeholder=""
             items={[
               { value: '', name: 'none of these' },
-              ...events.map((e) => ({ value: e.id, name: e.name }))
+              ...onDay.map((e) => ({ value: e.id, name: e.name }))
             ]}
           />{/snippet}</Field
       >

@@ -271,6 +271,12 @@
   .stake:hover .tag {
     text-decoration: underline;
   }
+  /* On a phone the labels would run into one another; the lane says the nearest stake in words. */
+  @media (max-width: 760px) {
+    .tag {
+      display: none;
+    }
+  }
   a:focus-visible {
     outline: 3px solid var(--signal);
   }

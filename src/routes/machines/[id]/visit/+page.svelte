@@ -53,7 +53,7 @@
   </section>
   <section>
     <h2>{data.steps.length} steps, in this order</h2>
-    <ol class="mt-2 list-decimal pl-6 sm:columns-2">
+    <ol class="mt-2 list-decimal gap-12 pl-6 sm:columns-2">
       {#each data.steps as title, i (i)}<li class="break-inside-avoid py-0.5">{title}</li>{/each}
     </ol>
   </section>

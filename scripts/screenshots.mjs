@@ -1,0 +1,150 @@
+/** npm run screenshots: one current picture of each main view, from the demo, into docs/screenshots. */
+import { spawn } from 'node:child_process';
+import { chmodSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ensureBuild, ensurePackages, root } from './lib/build.mjs';
+import { connect, ensureDatabase, migrate } from './lib/migrate.mjs';
+import { ownCluster } from './lib/postgres.mjs';
+import { must } from './lib/run.mjs';
+import { main, say } from './lib/say.mjs';
+
+const folder = join(root, 'docs/screenshots');
+
+await main(async () => {
+  await ensurePackages();
+  await ensureBuild();
+  const data = mkdtempSync(join(tmpdir(), 'hour-trail-shots-'));
+  chmodSync(data, 0o755);
+  const cluster = await ownCluster({ folder: data, throwaway: true });
+  let server;
+  let browser;
+  try {
+    await ensureDatabase(cluster.url);
+    await migrate(cluster.url);
+    const env = { ...process.env, DATABASE_URL: cluster.url };
+    await must('Loading the demo', process.execPath, ['--import', 'tsx', 'demo/load.ts'], { cwd: root, env });
+    const sql = await connect(cluster.url);
+    const one = async (query) => (await query)[0].id;
+    const who = await one(sql`select id from person where name = 'Jory Pell'`);
+    const team = await one(sql`select id from team`);
+    const fell = await one(sql`select id from machine where plate = '12'`);
+    const rake = await one(sql`select id from machine where plate = '5'`);
+    const rakeTask = await one(sql`select id from task where machine_id = ${rake} and job is not null`);
+    const visit = await one(sql`select id from visit where closed_at is null`);
+    const record = await one(
+      sql`select r.id from service_record r join machine m on m.id = r.machine_id where m.plate = '41' and r.visit_id is not null order by done_at desc limit 1`
+    );
+    await sql.end();
+
+    const port = await new Promise((done) => {
+      const probe = createServer().listen(0, '127.0.0.1', () => {
+        const { port } = probe.address();
+        probe.close(() => done(port));
+      });
+    });
+    const url = `http://127.0.0.1:${port}`;
+    server = spawn(process.execPath, ['build/index.js'], {
+      cwd: root,
+      env: { ...env, HOST: '127.0.0.1', PORT: String(port), ORIGIN: url, NODE_ENV: 'production' },
+      stdio: 'ignore'
+    });
+    for (
+      let i = 0;
+      i < 100 &&
+      !(await fetch(`${url}/health`).then(
+        (r) => r.ok,
+        () => false
+      ));
+      i++
+    )
+      await new Promise((r) => setTimeout(r, 100));
+
+    const { chromium } = await import('@playwright/test');
+    browser = await chromium.launch({
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
+    });
+    mkdirSync(folder, { recursive: true });
+    const shot = async (
+      name,
+      path,
+      { width = 1280, height = 800, theme = 'light', chosen = true, act = async () => {} } = {}
+    ) => {
+      const context = await browser.newContext({ viewport: { width, height }, locale: 'en-GB' });
+      await context.addCookies(
+        Object.entries({ ht_theme: theme, ht_who: who, ...(chosen && { ht_team: team }) }).map(
+          ([n, value]) => ({ name: n, value, url })
+        )
+      );
+      const page = await context.newPage();
+      await page.goto(url + path);
+      await page.locator('[data-ready="true"]').waitFor({ state: 'attached' });
+      await act(page);
+      await page.waitForTimeout(400);
+      await page.screenshot({ path: join(folder, `${name}.png`) });
+      await context.close();
+      say(name);
+    };
+
+    await shot('trail', '/');
+    await shot('trail-night', '/', { theme: 'dark' });
+    await shot('trail-phone', '/', { width: 390, height: 844 });
+    await shot('machine', `/machines/${fell}`, { height: 1000 });
+    await shot('spec-sheet', `/machines/${fell}/sheet`);
+    await shot('race-day', '/outings/day', {
+      act: async (page) => {
+        await page.getByLabel('5 meter shows').fill('48.1');
+        await page.getByLabel('8 meter shows').fill('6.8');
+        await page.getByRole('button', { name: /^Write down/ }).click();
+        await page.getByTestId('settle').waitFor();
+        await page.evaluate(() => scrollTo(0, 0));
+      }
+    });
+    await shot('outings', '/outings');
+    await shot('log-hours', '/', {
+      act: async (page) => {
+        await page.keyboard.press('l');
+        const form = page.getByRole('form', { name: 'Log hours' });
+        await form.getByLabel('Machine').selectOption({ label: '84  Lynchet 450' });
+        await form.getByLabel('Meter shows, h').fill('972');
+        await form.getByRole('button', { name: 'Log', exact: true }).click();
+        await page.getByTestId('settle').waitFor();
+      }
+    });
+    await shot('visit-before', `/machines/${rake}/visit?task=${rakeTask}`);
+    await shot('bench', `/visits/${visit}`, {
+      act: async (page) =>
+        void (await page.getByRole('button', { name: /Read the magnet of engine drain/ }).click())
+    });
+    await shot('bench-refused', `/visits/${visit}`, {
+      width: 820,
+      height: 1180,
+      act: async (page) => void (await page.getByRole('button', { name: 'Close the visit' }).click())
+    });
+    await shot('bench-phone', `/visits/${visit}`, {
+      width: 390,
+      height: 844,
+      act: async (page) => {
+        await page.getByRole('button', { name: /Refit and torque engine drain/ }).click();
+      }
+    });
+    await shot('bench-level', `/visits/${visit}`, {
+      width: 390,
+      height: 844,
+      theme: 'dark',
+      act: async (page) => {
+        await page.getByRole('button', { name: /Read the level/ }).click();
+        await page.getByRole('slider').fill('0.6');
+      }
+    });
+    await shot('record', `/records/${record}`);
+    await shot('first-run', '/welcome', { chosen: false });
+  } finally {
+    await browser?.close();
+    server?.kill('SIGKILL');
+    await cluster.stop();
+    rmSync(data, { recursive: true, force: true });
+  }
+});
