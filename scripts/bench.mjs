@@ -3,37 +3,23 @@
  * page of the same server that does `select 1` (the health page: same frame, same look-ups of team and people). Also what a
  * browser loads and holds. Prints a table and exits non-zero past a limit.
  */
-import { spawn } from 'node:child_process';
-import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
-import { createServer } from 'node:net';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { performance } from 'node:perf_hooks';
 import { gzipSync } from 'node:zlib';
-import { ensureBuild, ensurePackages, root } from './lib/build.mjs';
-import { ensureDatabase, migrate } from './lib/migrate.mjs';
-import { ownCluster } from './lib/postgres.mjs';
+import { root } from './lib/build.mjs';
 import { must } from './lib/run.mjs';
 import { main, say } from './lib/say.mjs';
+import { throwawayApp } from './lib/serve.mjs';
 
 const FLEETS = ['10x250', '60x250', '60x2500', '1000x250'];
 const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
 
-await main(async () => {
-  await ensurePackages();
-  await ensureBuild();
-  const folder = mkdtempSync(join(tmpdir(), 'hour-trail-bench-'));
-  chmodSync(folder, 0o755);
-  const cluster = await ownCluster({ folder, throwaway: true });
-  let server;
-  try {
-    await ensureDatabase(cluster.url);
-    await migrate(cluster.url);
+await main(() =>
+  throwawayApp(async ({ databaseUrl, serve }) => {
     say('Making fleets of 10, 60 and 1,000 machines …');
     const out = await must(
       'Making the fleets',
       process.execPath,
-      ['--import', 'tsx', 'bench/fleet.ts', cluster.url, ...FLEETS],
+      ['--import', 'tsx', 'bench/fleet.ts', databaseUrl, ...FLEETS],
       { cwd: root }
     );
     const teams = Object.fromEntries(
@@ -43,36 +29,7 @@ await main(async () => {
         .map((l) => l.split(' '))
     );
 
-    const port = await new Promise((done) => {
-      const probe = createServer().listen(0, '127.0.0.1', () => {
-        const { port } = probe.address();
-        probe.close(() => done(port));
-      });
-    });
-    const url = `http://127.0.0.1:${port}`;
-    server = spawn(process.execPath, ['build/index.js'], {
-      cwd: root,
-      env: {
-        ...process.env,
-        DATABASE_URL: cluster.url,
-        HOST: '127.0.0.1',
-        PORT: String(port),
-        ORIGIN: url,
-        NODE_ENV: 'production'
-      },
-      stdio: 'ignore'
-    });
-    for (
-      let i = 0;
-      i < 100 &&
-      !(await fetch(`${url}/health`).then(
-        (r) => r.status < 500,
-        () => false
-      ));
-      i++
-    )
-      await new Promise((r) => setTimeout(r, 100));
-
+    const url = await serve();
     const once = async (path, team) => {
       const started = performance.now();
       const r = await fetch(url + path, { headers: { cookie: `ht_team=${team}` } });
@@ -118,12 +75,8 @@ await main(async () => {
       console.log(`Past the limit: ${over.map((r) => r[0]).join('; ')}`);
       process.exitCode = 1;
     }
-  } finally {
-    server?.kill('SIGKILL');
-    await cluster.stop();
-    rmSync(folder, { recursive: true, force: true });
-  }
-});
+  })
+);
 
 async function inBrowser(url, team) {
   const { chromium } = await import('@playwright/test');

@@ -1,31 +1,21 @@
 /** npm run screenshots: one current picture of each main view, from the demo, into docs/screenshots. */
-import { spawn } from 'node:child_process';
-import { chmodSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
-import { createServer } from 'node:net';
-import { tmpdir } from 'node:os';
+import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensureBuild, ensurePackages, root } from './lib/build.mjs';
-import { connect, ensureDatabase, migrate } from './lib/migrate.mjs';
-import { ownCluster } from './lib/postgres.mjs';
+import { root } from './lib/build.mjs';
+import { connect } from './lib/migrate.mjs';
 import { must } from './lib/run.mjs';
 import { main, say } from './lib/say.mjs';
+import { throwawayApp } from './lib/serve.mjs';
 
 const folder = join(root, 'docs/screenshots');
 
-await main(async () => {
-  await ensurePackages();
-  await ensureBuild();
-  const data = mkdtempSync(join(tmpdir(), 'hour-trail-shots-'));
-  chmodSync(data, 0o755);
-  const cluster = await ownCluster({ folder: data, throwaway: true });
-  let server;
-  let browser;
-  try {
-    await ensureDatabase(cluster.url);
-    await migrate(cluster.url);
-    const env = { ...process.env, DATABASE_URL: cluster.url };
-    await must('Loading the demo', process.execPath, ['--import', 'tsx', 'demo/load.ts'], { cwd: root, env });
-    const sql = await connect(cluster.url);
+await main(() =>
+  throwawayApp(async ({ databaseUrl, serve }) => {
+    await must('Loading the demo', process.execPath, ['--import', 'tsx', 'demo/load.ts'], {
+      cwd: root,
+      env: { ...process.env, DATABASE_URL: databaseUrl }
+    });
+    const sql = await connect(databaseUrl);
     const one = async (query) => (await query)[0].id;
     const who = await one(sql`select id from person where name = 'Jory Pell'`);
     const team = await one(sql`select id from team`);
@@ -38,31 +28,9 @@ await main(async () => {
     );
     await sql.end();
 
-    const port = await new Promise((done) => {
-      const probe = createServer().listen(0, '127.0.0.1', () => {
-        const { port } = probe.address();
-        probe.close(() => done(port));
-      });
-    });
-    const url = `http://127.0.0.1:${port}`;
-    server = spawn(process.execPath, ['build/index.js'], {
-      cwd: root,
-      env: { ...env, HOST: '127.0.0.1', PORT: String(port), ORIGIN: url, NODE_ENV: 'production' },
-      stdio: 'ignore'
-    });
-    for (
-      let i = 0;
-      i < 100 &&
-      !(await fetch(`${url}/health`).then(
-        (r) => r.ok,
-        () => false
-      ));
-      i++
-    )
-      await new Promise((r) => setTimeout(r, 100));
-
+    const url = await serve();
     const { chromium } = await import('@playwright/test');
-    browser = await chromium.launch({
+    const browser = await chromium.launch({
       executablePath: '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
     });
@@ -141,10 +109,6 @@ await main(async () => {
     });
     await shot('record', `/records/${record}`);
     await shot('first-run', '/welcome', { chosen: false });
-  } finally {
-    await browser?.close();
-    server?.kill('SIGKILL');
-    await cluster.stop();
-    rmSync(data, { recursive: true, force: true });
-  }
-});
+    await browser.close();
+  })
+);

@@ -7,6 +7,7 @@
   import { showHours } from '$lib/core/hours/hours';
   import { pressure, type State } from '$lib/core/schedule/due';
   import type { Lane, Stake } from '$lib/core/trail/lane';
+  import Board from './Board.svelte';
   import { stakeHref } from '../shell/shell.svelte';
 
   interface Props {
@@ -184,50 +185,7 @@
           stroke-dasharray={first.byDays ? '3 2' : undefined}
         />
         <g transform="translate(0 {-lift})">
-          {#if state === 'past limit'}
-            <rect width="12" height="12" fill="var(--signal)" /><path
-              d="M2.5 2.5l7 7M9.5 2.5l-7 7"
-              stroke="var(--on-signal)"
-              stroke-width="2"
-            />
-          {:else if state === 'past due'}
-            <rect
-              x=".8"
-              y=".8"
-              width="10.4"
-              height="10.4"
-              fill="var(--paper)"
-              stroke="var(--signal)"
-              stroke-width="1.6"
-            /><path d="M1 11L11 1M1 6l5-5M6 11l5-5" stroke="var(--signal)" stroke-width="1.8" />
-          {:else if state === 'due before the next outing'}
-            <rect
-              x=".8"
-              y=".8"
-              width="10.4"
-              height="10.4"
-              fill="var(--paper)"
-              stroke="var(--signal)"
-              stroke-width="1.6"
-            /><rect x="1" y="6" width="10" height="5" fill="var(--signal)" />
-          {:else if state === 'coming' || state === 'unknown'}
-            <rect
-              x=".8"
-              y=".8"
-              width="10.4"
-              height="10.4"
-              fill="var(--paper)"
-              stroke="var(--ink)"
-              stroke-width="1.4"
-              stroke-dasharray={state === 'unknown' ? '2 2' : undefined}
-            />{#if state === 'coming'}<path
-                d="M3 4.5h6M3 7.5h6"
-                stroke="var(--ink)"
-                stroke-width="1.4"
-              />{/if}
-          {:else}
-            <rect x="1" width="5" height="12" fill="var(--done)" />
-          {/if}
+          <g transform="scale(0.75)"><Board {state} /></g>
           {#if row >= 0}<text x="16" y="10.5" class="tag"
               >{short(first.name)}{list.length > 1 ? ` +${list.length - 1}` : ''}</text
             >{/if}

@@ -2,15 +2,9 @@ import type { Grade } from '../../debris/debris';
 import { pouringPlan } from '../../fluids/pour';
 import { show } from '../../quantity/quantity';
 import type { HouseRules } from '../../rules/rules';
-import {
-  figureOf,
-  LEVEL_METHODS,
-  type Fastener,
-  type Figure,
-  type LevelMethod,
-  type Sheet
-} from '../../specs/sheet';
-import type { OpenedItem, SheetNumber, Step, VisitPlan } from '../plan';
+import { figureOf, type Fastener, type Sheet } from '../../specs/sheet';
+import type { OpenedItem, Step, VisitPlan } from '../plan';
+import { levelMethod, lower, numberOf, partsLine, sealLine } from './words';
 
 export const ENGINE_OIL = { job: 'engine-oil', version: 1, title: 'Engine oil, screen and filter' } as const;
 
@@ -48,17 +42,6 @@ const UNNAMED_FILLER: Fastener = {
   seal: 'O-ring',
   note: ''
 };
-
-function numberOf(label: string, figure: Figure | null): SheetNumber {
-  return {
-    label,
-    quantity: figure?.quantity ?? null,
-    source: figure
-      ? [figure.source, figure.page && `p. ${figure.page}`, figure.confidence].filter(Boolean).join(' · ')
-      : null,
-    unsure: figure ? figure.confidence !== 'printed' : false
-  };
-}
 
 /**
  * Lays out the steps of an engine-oil change for one machine, in the order of the handbook (section 4): gather, open what
@@ -357,32 +340,4 @@ export function planEngineOil(input: EngineOilInput): VisitPlan {
   });
 
   return { ...ENGINE_OIL, steps, items };
-}
-
-function lower(name: string): string {
-  return name.charAt(0).toLowerCase() + name.slice(1);
-}
-
-function levelMethod(text: string | null | undefined): LevelMethod | null {
-  return LEVEL_METHODS.find((m) => m === text) ?? null;
-}
-
-function sealLine(f: Fastener, rules: HouseRules): string[] {
-  if (f.seal === 'none') return [];
-  if (f.seal === 'crush washer')
-    return [
-      rules.washers === 'new every time' ? 'New crush washer.' : 'Look at the washer; a flattened one goes.'
-    ];
-  return [`Look at the ${f.seal}: whole, soft, seated.`];
-}
-
-function partsLine(f: Fastener, sheet: Sheet, rules: HouseRules): string {
-  const torque = figureOf(sheet, 'torque', f.id)?.quantity;
-  const seal =
-    f.seal === 'crush washer' && rules.washers === 'new every time'
-      ? ', 1 new crush washer'
-      : f.seal === 'none' || f.seal === 'crush washer'
-        ? ''
-        : `, spare ${f.seal}`;
-  return `${f.name}${f.quantity > 1 ? ` × ${f.quantity}` : ''}: ${torque ? show(torque) : 'torque unknown'}${seal}`;
 }

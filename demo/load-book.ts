@@ -1,0 +1,101 @@
+import { quantity } from '../src/lib/core/quantity/quantity';
+import type { Day } from '../src/lib/core/time/day';
+import type { Db } from '../src/lib/server/db';
+import type { DemoOuting } from './history';
+import { at, DEMO_TEAM_ID, person, uid } from './ids';
+import type { DemoMachine } from './machine';
+
+/** What can be opened on a machine, and the figures of its sheet. */
+export async function loadSheet(tx: Db, m: DemoMachine): Promise<void> {
+  const base = { team_id: DEMO_TEAM_ID, machine_id: uid(m.slug), created_by: person('maud') };
+  const source_id = uid(`source/${m.slug}`);
+  for (const [position, f] of m.fasteners.entries()) {
+    const id = uid(`${m.slug}/fastener/${f.slug}`);
+    await tx`insert into fastener ${tx({ ...base, id, circuit: f.circuit, role: f.role, name: f.name, place: f.place, quantity: f.quantity ?? 1, magnet: f.magnet ?? false, seal: f.seal ?? 'none', note: f.note ?? '', position })}`;
+    if (f.torque) {
+      const [value, unit, confidence] = f.torque;
+      const q = quantity(value, unit);
+      await tx`insert into spec_figure ${tx({ ...base, id: uid(`${m.slug}/torque/${f.slug}`), key: 'torque', fastener_id: id, dimension: q.dimension, base: q.base, value, unit, source_id, page: String(40 + position), confidence: confidence ?? 'printed' })}`;
+    }
+  }
+  for (const [i, [key, value, unit, confidence]] of m.figures.entries()) {
+    const row = {
+      ...base,
+      id: uid(`${m.slug}/figure/${key}`),
+      key,
+      source_id,
+      page: String(30 + i),
+      confidence: confidence ?? 'printed'
+    };
+    if (typeof value === 'string') await tx`insert into spec_figure ${tx({ ...row, text: value })}`;
+    else {
+      const q = quantity(value, unit!);
+      await tx`insert into spec_figure ${tx({ ...row, dimension: q.dimension, base: q.base, value, unit: unit! })}`;
+    }
+  }
+}
+
+/** Meters and readings of a season: one reading after each outing; a new meter, a dead one or none where the scenario says. */
+export async function loadReadings(
+  tx: Db,
+  m: DemoMachine,
+  rides: DemoOuting[],
+  start: number,
+  season: Day
+): Promise<void> {
+  const base = { team_id: DEMO_TEAM_ID, machine_id: uid(m.slug), created_by: person(m.rider ?? 'jory') };
+  const first = uid(`${m.slug}/meter/1`);
+  const second = uid(`${m.slug}/meter/2`);
+  const swapAt = m.meter === 'replaced' ? Math.floor(rides.length * 0.55) : Infinity;
+  const gap =
+    m.meter === 'gap'
+      ? [Math.floor(rides.length * 0.7), Math.floor(rides.length * 0.7) + 5]
+      : [Infinity, Infinity];
+  const swap = rides[swapAt];
+  await tx`insert into meter ${tx({
+    ...base,
+    id: first,
+    kind: m.meter === 'none' ? 'reckoned' : 'hour meter',
+    fitted_at: at(season, 0),
+    first_value: m.meter === 'none' ? start : 0,
+    removed_at: swap ? at(swap.day, swapAt + 1) : null,
+    last_value: swap ? swap.total : null,
+    removed_reason: swap ? 'Display went dark after the deep ford; new one fitted.' : ''
+  })}`;
+  if (swap)
+    await tx`insert into meter ${tx({ ...base, id: second, kind: 'hour meter', fitted_at: at(swap.day, swapAt + 1), first_value: 10 })}`;
+
+  const outingRows = [];
+  const readingRows = [];
+  for (const [i, ride] of rides.entries()) {
+    const id = uid(`${m.slug}/outing/${i}`);
+    const ridden = m.meter === 'none' || (i >= gap[0]! && i < gap[1]!);
+    outingRows.push({
+      ...base,
+      id,
+      rider_id: m.rider ? person(m.rider) : null,
+      day: ride.day,
+      kind: ride.race ? 'race' : i % 3 === 0 ? 'practice' : 'ride',
+      remark: ride.remark
+    });
+    const value = i > swapAt ? ride.total - swap!.total + 10 : ride.total;
+    readingRows.push({
+      ...base,
+      id,
+      meter_id: i > swapAt ? second : first,
+      outing_id: id,
+      read_at: at(ride.day, i),
+      value: ridden ? null : value,
+      ridden: ridden ? ride.used : null
+    });
+  }
+  await tx`insert into outing ${tx(outingRows)}`;
+  await tx`insert into reading ${tx(readingRows)}`;
+  if (m.slug === 'lynchet') {
+    // A slip of the pen, struck out: it stays in the book.
+    const wrong = uid(`${m.slug}/reading/wrong`);
+    const ride = rides.at(-3)!;
+    await tx`insert into reading ${tx({ ...base, id: wrong, meter_id: first, read_at: new Date(at(ride.day, rides.length - 3).getTime() + 30_000), value: ride.total * 10 })}`;
+    await tx`insert into reading_strike ${tx({ team_id: DEMO_TEAM_ID, reading_id: wrong, reason: 'Decimal sign left out.', struck_by: person('anwen'), struck_at: at(ride.day, 600) })}`;
+  }
+}

@@ -1,0 +1,129 @@
+import type { Kind } from '../src/lib/core/machine/machine';
+import type { Circuit, Confidence, FastenerRole, FigureKey, Seal } from '../src/lib/core/specs/sheet';
+import type { UnitName } from '../src/lib/core/quantity/units';
+import type { PersonSlug } from './people';
+
+/**
+ * The demo fleet. Makers, models and every figure are invented; they lie in ranges such machines have, and no more.
+ */
+export interface DemoTask {
+  name: string;
+  job?: 'engine-oil';
+  hours?: [interval: number, limit?: number];
+  days?: [interval: number, limit?: number];
+  first?: [interval: number, limit: number];
+  /** Hours ago (for hours) it was last done; null: nobody knows. */
+  since: number | null;
+  /** Days ago it was last done, for tasks that only count days. */
+  sinceDays?: number;
+}
+
+export interface DemoFastener {
+  slug: string;
+  circuit: Circuit | null;
+  role: FastenerRole;
+  name: string;
+  place: string;
+  quantity?: number;
+  magnet?: boolean;
+  seal?: Seal;
+  note?: string;
+  torque?: [value: number, unit: UnitName, confidence?: Confidence];
+}
+
+export interface DemoMachine {
+  slug: string;
+  plate: string;
+  name: string;
+  maker: string;
+  kind: Kind;
+  rider: PersonSlug | null;
+  /** Running hours today, and how many it does in a usual week. */
+  hoursNow: number;
+  perWeek: number;
+  /** Days since the meter was last read. */
+  readDaysAgo: number;
+  races: boolean;
+  /** `replaced`: a new hour meter in the season; `gap`: the meter was dead for some weeks; `none`: it never had one. */
+  meter?: 'replaced' | 'gap' | 'none';
+  fasteners: DemoFastener[];
+  figures: [key: FigureKey, value: number | string, unit?: UnitName, confidence?: Confidence][];
+  tasks: DemoTask[];
+  /** Debris on the magnet at the latest engine-oil changes, the oldest first; paste otherwise. */
+  debris?: string[];
+}
+
+export const guard = (torque: [number, UnitName]): DemoFastener => ({
+  slug: 'guard',
+  circuit: null,
+  role: 'guard',
+  name: 'Skid plate',
+  place: 'Underneath, four bolts; the two long ones go to the rear',
+  quantity: 4,
+  torque
+});
+export const filler = (place: string): DemoFastener => ({
+  slug: 'filler',
+  circuit: 'engine',
+  role: 'filler cap',
+  name: 'Oil filler cap',
+  place,
+  seal: 'O-ring'
+});
+export const drain = (
+  place: string,
+  torque: [number, UnitName, Confidence?],
+  more: Partial<DemoFastener> = {}
+): DemoFastener => ({
+  slug: 'drain',
+  circuit: 'engine',
+  role: 'drain plug',
+  name: 'Engine drain plug',
+  place,
+  magnet: true,
+  seal: 'crush washer',
+  torque,
+  ...more
+});
+export const screen = (place: string, torque: [number, UnitName, Confidence?]): DemoFastener => ({
+  slug: 'screen',
+  circuit: 'engine',
+  role: 'screen cap',
+  name: 'Engine screen cap',
+  place,
+  seal: 'O-ring',
+  torque
+});
+export const filter = (place: string, quantity: number, torque: [number, UnitName]): DemoFastener => ({
+  slug: 'filter',
+  circuit: 'engine',
+  role: 'filter cover',
+  name: 'Oil filter cover',
+  place,
+  quantity,
+  seal: 'O-ring',
+  torque
+});
+export const gearboxDrain = (place: string, torque: [number, UnitName]): DemoFastener => ({
+  slug: 'gearbox-drain',
+  circuit: 'gearbox',
+  role: 'drain plug',
+  name: 'Gearbox drain plug',
+  place,
+  magnet: true,
+  seal: 'crush washer',
+  torque
+});
+
+export const glass = (run: number, settle: number): DemoMachine['figures'] => [
+  ['oil level method', 'sight glass'],
+  ['oil level run time', run, 'min'],
+  ['oil level settle time', settle, 'min'],
+  ['oil level attitude', 'held upright on level ground']
+];
+export const usual = {
+  air: 'Air filter',
+  valves: 'Valve clearances',
+  chain: 'Chain slack and lube',
+  plug: 'Spark plug'
+};

@@ -1,0 +1,63 @@
+import { spawn } from 'node:child_process';
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ensureBuild, ensurePackages, root } from './build.mjs';
+import { ensureDatabase, migrate } from './migrate.mjs';
+import { ownCluster } from './postgres.mjs';
+
+const freePort = () =>
+  new Promise((done) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address();
+      probe.close(() => done(port));
+    });
+  });
+
+/**
+ * The built app on a throwaway database, for as long as `work` takes; nothing is left behind.
+ * @param {(app: { databaseUrl: string, serve: () => Promise<string> }) => Promise<void>} work fills the database, then calls
+ *   `serve`, which answers with the address
+ */
+export async function throwawayApp(work) {
+  await ensurePackages();
+  await ensureBuild();
+  const folder = mkdtempSync(join(tmpdir(), 'hour-trail-'));
+  chmodSync(folder, 0o755);
+  const cluster = await ownCluster({ folder, throwaway: true });
+  let server;
+  const serve = async () => {
+    const port = await freePort();
+    const url = `http://127.0.0.1:${port}`;
+    const env = {
+      ...process.env,
+      DATABASE_URL: cluster.url,
+      HOST: '127.0.0.1',
+      PORT: String(port),
+      ORIGIN: url,
+      NODE_ENV: 'production'
+    };
+    server = spawn(process.execPath, ['build/index.js'], { cwd: root, env, stdio: 'ignore' });
+    for (let i = 0; i < 100; i++) {
+      if (
+        await fetch(`${url}/health`, { redirect: 'manual' }).then(
+          (r) => r.status < 500,
+          () => false
+        )
+      )
+        return url;
+      await new Promise((r) => setTimeout(r, 100));
+    }
+    throw new Error('The server does not answer.');
+  };
+  try {
+    await ensureDatabase(cluster.url);
+    await migrate(cluster.url);
+    await work({ databaseUrl: cluster.url, serve });
+  } finally {
+    server?.kill('SIGKILL');
+    await cluster.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
