@@ -17,7 +17,7 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'database',
-          include: ['src/lib/server/**/*.test.ts', 'demo/**/*.test.ts'],
+          include: ['src/lib/server/**/*.test.ts', 'demo/**/*.test.ts', 'tests/database/**/*.test.ts'],
           globalSetup: ['tests/database/cluster.ts'],
           testTimeout: 30_000,
           hookTimeout: 60_000

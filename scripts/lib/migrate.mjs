@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Plain } from './say.mjs';
 
-const folder = new URL('../../db/migrations/', import.meta.url).pathname;
+const MIGRATIONS = new URL('../../db/migrations/', import.meta.url).pathname;
 
 /** Opens a connection, and says in one sentence what is wrong when it cannot. */
 export async function connect(url) {
@@ -63,9 +63,11 @@ export async function ensureDatabase(url) {
 /**
  * Brings a database to the newest schema: each file of db/migrations in order, each in its own transaction, once.
  * A file that changed after it was applied is refused: migrations only go forward.
+ * @param {string} url
+ * @param {string} [folder] where the files are
  * @returns {Promise<string[]>} the names of those applied now
  */
-export async function migrate(url) {
+export async function migrate(url, folder = MIGRATIONS) {
   const sql = await connect(url);
   const applied = [];
   try {

@@ -1,0 +1,189 @@
+import { describe, expect, it } from 'vitest';
+import { daysTypedOrNone, errorsByField, hoursTyped, hoursTypedOrNone } from './forms';
+import { raceDaySchema, readingSchema } from './hours/form';
+import {
+  eventSchema,
+  fastenerSchema,
+  figureSchema,
+  machineSchema,
+  personSchema,
+  taskSchema,
+  teamSchema
+} from './machine/form';
+import type { z } from 'zod';
+
+const id = '0b0a1c6e-4f0e-4b39-9f4f-6c1df3a0a001';
+const errors = (schema: z.ZodType, value: unknown) => {
+  const parsed = schema.safeParse(value);
+  return parsed.success ? {} : errorsByField(parsed.error);
+};
+
+describe('hours as typed', () => {
+  it.each([
+    ['38.4', 3840],
+    ['38,4', 3840],
+    ['2h30', 250],
+    ['150 min', 250],
+    [' 0 ', 0],
+    ['1/2', 50]
+  ])('%j is %i hundredths', (text, c) => expect(hoursTyped.parse(text)).toBe(c));
+  it.each(['', 'plenty', '-1', '1,250', '38.4 km', '99999999', '1e5'])(
+    '%j is refused, saying what would do',
+    (text) =>
+      expect(hoursTyped.safeParse(text).error!.issues[0]!.message).toMatch(
+        /Write|Below zero|Is that|No hour meter/
+      )
+  );
+  it('may be left empty where that is allowed', () => {
+    expect(hoursTypedOrNone.parse('')).toBeNull();
+    expect(hoursTypedOrNone.parse(undefined)).toBeNull();
+    expect(hoursTypedOrNone.safeParse('x').success).toBe(false);
+  });
+  it('days are whole', () => {
+    expect(daysTypedOrNone.parse('365')).toBe(365);
+    expect(daysTypedOrNone.parse('')).toBeNull();
+    for (const bad of ['0', '1.5', '-3', '999999'])
+      expect(daysTypedOrNone.safeParse(bad).success).toBe(false);
+  });
+});
+
+describe('a reading', () => {
+  const good = { id, machineId: id, typed: '38.4', day: '2026-06-10' };
+  it('is taken with the least that makes it one', () =>
+    expect(readingSchema.parse(good)).toMatchObject({
+      typed: 3840,
+      outing: null,
+      settlement: null,
+      remark: ''
+    }));
+  it.each([
+    [{ ...good, day: '2026-02-30' }, 'day'],
+    [{ ...good, typed: '' }, 'typed'],
+    [{ ...good, remark: 'x'.repeat(10_001) }, 'remark'],
+    [{ ...good, machineId: '' }, 'machineId'],
+    [{ ...good, settlement: { as: 'reading is right', reason: ' ' } }, 'settlement.reason'],
+    [
+      { ...good, settlement: { as: 'meter was replaced', reason: 'x', oldFinal: 'lots' } },
+      'settlement.oldFinal'
+    ]
+  ])('%j is refused at %s', (bad, field) => expect(errors(readingSchema, bad)).toHaveProperty([field]));
+  it('a race day needs a row and has an end', () => {
+    expect(errors(raceDaySchema, { rows: [] })).toHaveProperty('rows');
+    expect(errors(raceDaySchema, { rows: Array(201).fill({}) })).toHaveProperty('rows');
+  });
+});
+
+describe('a task', () => {
+  const good = { id, machineId: id, name: 'Gearbox oil', everyHours: '20', lastDone: 'not known' };
+  it('is due by hours, by days, or by both', () => {
+    expect(taskSchema.parse(good)).toMatchObject({
+      everyHours: 2000,
+      limitHours: null,
+      everyDays: null,
+      job: null
+    });
+    expect(taskSchema.parse({ ...good, everyHours: '', everyDays: '365' })).toMatchObject({
+      everyHours: null,
+      everyDays: 365
+    });
+  });
+  it.each([
+    [{ everyHours: '' }, 'everyHours'],
+    [{ everyHours: '0' }, 'everyHours'],
+    [{ limitHours: '19' }, 'limitHours'],
+    [{ limitDays: '10' }, 'limitDays'],
+    [{ firstLimitHours: '5' }, 'firstLimitHours'],
+    [{ firstHours: '5', firstLimitHours: '3' }, 'firstLimitHours'],
+    [{ everyHours: '', everyDays: '9', firstHours: '3' }, 'firstHours'],
+    [{ lastDone: 'done', lastDoneDay: '' }, 'lastDoneDay'],
+    [{ lastDone: '' }, 'lastDone'],
+    [{ name: '  ' }, 'name'],
+    [{ job: 'fly' }, 'job']
+  ])('with %j is refused at %s', (change, field) =>
+    expect(errors(taskSchema, { ...good, ...change })).toHaveProperty([field])
+  );
+});
+
+describe('the other forms', () => {
+  const machine = {
+    id,
+    plate: '7',
+    name: 'Barrow',
+    kind: 'electric',
+    meter: 'reckoned',
+    reading: '0',
+    bookFromNew: true,
+    task: null
+  };
+  it('a machine', () => {
+    expect(errors(machineSchema, machine)).toEqual({});
+    expect(
+      errors(machineSchema, { ...machine, plate: '123456789', kind: 'hovercraft', reading: '' })
+    ).toEqual({
+      plate: 'At most 8 characters.',
+      kind: 'Pick what it is.',
+      reading: 'Write the hours, such as 38.4.'
+    });
+    expect(
+      errors(machineSchema, { ...machine, task: { id, name: '', everyHours: '5', lastDone: 'new' } })
+    ).toHaveProperty(['task.name']);
+  });
+  it('a team with its first person', () => {
+    expect(
+      errors(teamSchema, { id, name: 'A', timeZone: 'Europe/London', you: { id, name: 'B', role: 'owner' } })
+    ).toEqual({});
+    expect(
+      errors(teamSchema, { id, name: '', timeZone: 'Moon', you: { id, name: '', role: 'king' } })
+    ).toEqual({
+      name: 'Write what the team is called.',
+      timeZone: 'Pick a time zone from the list.',
+      'you.name': 'Write a name.',
+      'you.role': 'Pick what they do.'
+    });
+    expect(errors(personSchema, { id, name: 'x'.repeat(81), role: 'rider' })).toHaveProperty('name');
+  });
+  it('an event has an order of days and someone who goes', () => {
+    const event = {
+      id,
+      name: 'Cross',
+      kind: 'race',
+      firstDay: '2026-06-13',
+      lastDay: '2026-06-14',
+      hoursEach: '3.5',
+      wholeFleet: true
+    };
+    expect(errors(eventSchema, event)).toEqual({});
+    expect(errors(eventSchema, { ...event, lastDay: '2026-06-12' })).toHaveProperty('lastDay');
+    expect(errors(eventSchema, { ...event, lastDay: '2026-08-12' })).toHaveProperty('lastDay');
+    expect(errors(eventSchema, { ...event, wholeFleet: false })).toHaveProperty('machineIds');
+    expect(errors(eventSchema, { ...event, hoursEach: '5000' })).toHaveProperty('hoursEach');
+  });
+  it('a fastener and a figure', () => {
+    const fastener = {
+      id,
+      machineId: id,
+      circuit: 'engine',
+      role: 'drain plug',
+      name: 'Plug',
+      quantity: '1',
+      magnet: false,
+      seal: 'none'
+    };
+    expect(errors(fastenerSchema, fastener)).toEqual({});
+    for (const quantity of ['0', '1.5', '99', 'many'])
+      expect(errors(fastenerSchema, { ...fastener, quantity })).toHaveProperty('quantity');
+    const figure = {
+      id,
+      machineId: id,
+      key: 'torque',
+      fastenerId: id,
+      typed: '20 N·m',
+      source: 'Manual',
+      confidence: 'printed'
+    };
+    expect(errors(figureSchema, figure)).toEqual({});
+    expect(
+      errors(figureSchema, { ...figure, key: 'charm', typed: '', source: '', confidence: 'sure' })
+    ).toMatchObject({ key: 'No such figure.', confidence: 'Printed, told or guessed?' });
+  });
+});

@@ -1,0 +1,51 @@
+import { describe, expect, it } from 'vitest';
+import { quantity } from '../quantity/quantity';
+import { UNITS } from '../quantity/units';
+import { FIGURE_KINDS, figureKind, figureOf, implausible, type Figure, type FigureKind } from './sheet';
+
+const figure = (key: Figure['key'], fastenerId: string | null): Figure => ({
+  id: `${key}${fastenerId}`,
+  key,
+  fastenerId,
+  quantity: quantity(20, 'N·m'),
+  text: null,
+  source: 'Manual',
+  page: '',
+  confidence: 'printed',
+  variant: ''
+});
+
+describe('a sheet', () => {
+  const sheet = { figures: [figure('torque', 'a'), figure('torque', 'b')], fasteners: [] };
+  it('gives each fastener its own torque', () => expect(figureOf(sheet, 'torque', 'b')!.id).toBe('torqueb'));
+  it('says unknown for what it does not hold, and never lends a figure', () => {
+    expect(figureOf(sheet, 'torque', 'c')).toBeNull();
+    expect(figureOf(sheet, 'torque')).toBeNull();
+    expect(figureOf(sheet, 'engine oil with filter')).toBeNull();
+  });
+});
+
+describe('plausible ranges', () => {
+  const oil = figureKind('engine oil with filter')!;
+  it.each([
+    [950, 'ml', true],
+    [0.95, 'L', true],
+    [9.5, 'ml', false],
+    [95, 'L', false],
+    [1.15, 'US qt', true]
+  ] as const)('%f %s of engine oil: %s', (value, unit, fine) =>
+    expect(implausible(oil, quantity(value, unit)) === null).toBe(fine)
+  );
+  it('say whether it is too little or too much', () => {
+    const torque = figureKind('torque')!;
+    expect(implausible(torque, quantity(0.2, 'N·m'))).toMatch(/very little/);
+    expect(implausible(torque, quantity(2000, 'N·m'))).toMatch(/very much/);
+  });
+  it('are in order, and every kind’s own unit measures what it should', () => {
+    for (const kind of FIGURE_KINDS as readonly FigureKind[]) {
+      if (kind.plausible) expect(kind.plausible[0]).toBeLessThan(kind.plausible[1]);
+      if (kind.unit) expect(UNITS[kind.unit].dimension).toBe(kind.dimension);
+    }
+    expect(figureKind('charm')).toBeUndefined();
+  });
+});
