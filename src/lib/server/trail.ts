@@ -10,18 +10,23 @@ import { unpackPoint } from './standing';
 /** How many planned outings ahead are looked at: a season's worth for anyone. */
 const EVENTS_AHEAD = 12;
 
-/** The outings planned for each machine, the next one first. */
-export type Planned = (machineId: string) => PlannedOuting[];
+/** What is planned from today on. */
+export interface Calendar {
+  /** The outings a machine goes on, the next one first. */
+  of: (machineId: string) => PlannedOuting[];
+  /** The next outing of anyone. */
+  next: { name: string; firstDay: Day } | null;
+}
 
 /** Reads the calendar from today on. An event of the whole fleet costs one row, whatever the size of the fleet. */
-export async function readPlanned(sql: Db, teamId: string, today: Day): Promise<Planned> {
+export async function readCalendar(sql: Db, teamId: string, today: Day): Promise<Calendar> {
   const events = await sql`
     select e.id, e.name, e.first_day, e.last_day, e.hours_each, e.whole_fleet,
       (select jsonb_object_agg(em.machine_id, em.hours) from event_machine em where em.team_id = e.team_id and em.event_id = e.id) as machines
     from event e
     where e.team_id = ${teamId} and e.last_day >= ${today} and e.called_off_at is null
     order by e.first_day, e.id limit ${EVENTS_AHEAD}`;
-  return (machineId) =>
+  const of = (machineId: string): PlannedOuting[] =>
     events.flatMap((e) => {
       const chosen = e.machines as Record<string, number | null> | null;
       const named = chosen !== null && machineId in chosen;
@@ -36,6 +41,8 @@ export async function readPlanned(sql: Db, teamId: string, today: Day): Promise<
         }
       ];
     });
+  const first = events[0];
+  return { of, next: first ? { name: first.name, firstDay: first.first_day } : null };
 }
 
 /** Where machines stand: the whole fleet, or those named. */
@@ -89,15 +96,19 @@ function homeLane(lane: Lane): Lane {
 export async function trailPage(sql: Db, team: Team, now: Date): Promise<TrailPage> {
   const today = dayOf(now, team.timeZone);
   // Only what ranks a machine is read of the whole fleet; what draws it, of the first lanes.
-  const [rows, planned] = await Promise.all([
+  const [rows, calendar] = await Promise.all([
     sql`
       select m.id, m.plate, s.total, s.points from machine m
       join machine_standing s on s.team_id = m.team_id and s.machine_id = m.id where m.team_id = ${team.id}`,
-    readPlanned(sql, team.id, today)
+    readCalendar(sql, team.id, today)
   ]);
   const counts: Record<string, number> = {};
   const ranks = rows.map((r) => {
-    const rank = mostPressing(r.points.map(unpackPoint), { today, total: r.total, planned: planned(r.id) });
+    const rank = mostPressing(r.points.map(unpackPoint), {
+      today,
+      total: r.total,
+      planned: calendar.of(r.id)
+    });
     counts[rank.state] = (counts[rank.state] ?? 0) + 1;
     return { id: r.id as string, plate: r.plate as string, ...rank };
   });
@@ -109,26 +120,19 @@ export async function trailPage(sql: Db, team: Team, now: Date): Promise<TrailPa
   );
   const lanes = first.flatMap((id) => {
     const standing = standings.get(id);
-    return standing ? [homeLane(laneOf(standing, planned(id), today))] : [];
+    return standing ? [homeLane(laneOf(standing, calendar.of(id), today))] : [];
   });
-  const outings = lanes.flatMap((l) => l.stretches).sort((a, b) => (a.firstDay < b.firstDay ? -1 : 1));
-  return {
-    today,
-    lanes,
-    order,
-    counts,
-    nextOuting: outings[0] ? { name: outings[0].name, firstDay: outings[0].firstDay } : null
-  };
+  return { today, lanes, order, counts, nextOuting: calendar.next };
 }
 
 /** The lanes of some machines. */
 export async function lanesOf(sql: Db, team: Team, ids: readonly string[], now: Date): Promise<Lane[]> {
   const today = dayOf(now, team.timeZone);
-  const [standings, planned] = await Promise.all([
+  const [standings, calendar] = await Promise.all([
     readStandings(sql, team, ids),
-    readPlanned(sql, team.id, today)
+    readCalendar(sql, team.id, today)
   ]);
-  return standings.map((s) => homeLane(laneOf(s, planned(s.id), today)));
+  return standings.map((s) => homeLane(laneOf(s, calendar.of(s.id), today)));
 }
 
 /** What has got worse between two states of one machine: "now past due". */

@@ -134,36 +134,38 @@
       it.
     </p>
   {:else}
-    <table class="sheet-table mt-2">
-      <thead
-        ><tr
-          ><th>When</th><th>What</th><th>Hours each</th><th>Who goes</th><th
-            ><span class="sr-only">Do</span></th
-          ></tr
-        ></thead
-      >
-      <tbody>
-        {#each data.ahead as e (e.id)}
-          <tr>
-            <td class="whitespace-nowrap"
-              ><span class="figure text-lg">{showDays(e.firstDay, e.lastDay, data.today)}</span>
-              <span class="quiet">{awayInWords(data.today, e.firstDay)}</span></td
-            >
-            <td><strong>{e.name}</strong> <span class="quiet">{e.kind}</span></td>
-            <td class="figure text-lg">{showHours(e.hoursEach)} h</td>
-            <td
-              >{e.wholeFleet
-                ? 'the whole fleet'
-                : e.machineIds.map((m) => plates.get(m) ?? '…').join(', ')}</td
-            >
-            <td class="text-right whitespace-nowrap"
-              ><button type="button" class="link text-sm" onclick={() => callOff(e, true)}>Call off</button
-              ></td
-            >
-          </tr>
-        {/each}
-      </tbody>
-    </table>
+    <div class="overflow-x-auto">
+      <table class="sheet-table mt-2">
+        <thead
+          ><tr
+            ><th>When</th><th>What</th><th>Hours each</th><th>Who goes</th><th
+              ><span class="sr-only">Do</span></th
+            ></tr
+          ></thead
+        >
+        <tbody>
+          {#each data.ahead as e (e.id)}
+            <tr>
+              <td class="whitespace-nowrap"
+                ><span class="figure text-lg">{showDays(e.firstDay, e.lastDay, data.today)}</span>
+                <span class="quiet">{awayInWords(data.today, e.firstDay)}</span></td
+              >
+              <td><strong>{e.name}</strong> <span class="quiet">{e.kind}</span></td>
+              <td class="figure text-lg">{showHours(e.hoursEach)} h</td>
+              <td
+                >{e.wholeFleet
+                  ? 'the whole fleet'
+                  : e.machineIds.map((m) => plates.get(m) ?? '…').join(', ')}</td
+              >
+              <td class="text-right whitespace-nowrap"
+                ><button type="button" class="link text-sm" onclick={() => callOff(e, true)}>Call off</button
+                ></td
+              >
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    </div>
   {/if}
 </section>
 

@@ -2,7 +2,7 @@
 <script lang="ts">
   import { Button, Input, Select } from 'flowbite-svelte';
   import { invalidateAll } from '$app/navigation';
-  import { show, showBoth, type Quantity } from '$lib/core/quantity/quantity';
+  import { otherUnit, show, type Quantity } from '$lib/core/quantity/quantity';
   import { CONFIDENCES, type Figure, type FigureKind } from '$lib/core/specs/sheet';
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
@@ -15,9 +15,8 @@
     fastenerId: string | null;
     figures: (Figure & { superseded: boolean; by: string })[];
     sources: string[];
-    units: 'metric' | 'imperial';
   }
-  let { kind, label, machineId, fastenerId, figures, sources, units }: Props = $props();
+  let { kind, label, machineId, fastenerId, figures, sources }: Props = $props();
   const now = $derived(figures.find((f) => !f.superseded));
   const old = $derived(figures.filter((f) => f.superseded));
   let open = $state(false);
@@ -36,8 +35,12 @@
   let askSure = $state(false);
   const listId = $props.id();
 
-  const both = (f: Figure) =>
-    f.quantity ? showBoth(f.quantity, units) : { main: f.text ?? '', other: null };
+  // A sheet shows what is printed, and the other unit beside it, whatever the device prefers.
+  const both = (f: Figure) => {
+    const q = f.quantity;
+    if (!q) return { main: f.text ?? '', other: null };
+    return { main: show(q), other: otherUnit(q) === q.unit ? null : show(q, otherUnit(q)) };
+  };
 
   async function save(e: SubmitEvent) {
     e.preventDefault();

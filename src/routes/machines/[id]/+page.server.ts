@@ -5,7 +5,7 @@ import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
 import { listReadings } from '$lib/server/readings';
 import { listRecords } from '$lib/server/records';
-import { readPlanned, readStandings } from '$lib/server/trail';
+import { readCalendar, readStandings } from '$lib/server/trail';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, params, url }) => {
@@ -16,13 +16,13 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
   const today = dayOf(new Date(), team.timeZone);
   const before = url.searchParams.get('readings-before');
   const cursor = before && !Number.isNaN(Date.parse(before)) ? new Date(before) : null;
-  const [[standing], planned, readings, records] = await Promise.all([
+  const [[standing], calendar, readings, records] = await Promise.all([
     readStandings(sql, team, [machine.id]),
-    readPlanned(sql, team.id, today),
+    readCalendar(sql, team.id, today),
     listReadings(sql, team.id, machine.id, cursor),
     listRecords(sql, team.id, machine.id)
   ]);
-  const mine = planned(machine.id);
+  const mine = calendar.of(machine.id);
   const dues = duesOf(standing!, mine, today);
   return {
     machine,

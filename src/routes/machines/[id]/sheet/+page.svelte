@@ -35,7 +35,6 @@
       fastenerId={null}
       figures={of(kind.key, null)}
       {sources}
-      units={data.units}
     />{/each}
 </section>
 
@@ -64,7 +63,6 @@
           fastenerId={f.id}
           figures={of('torque', f.id)}
           {sources}
-          units={data.units}
         />{/if}
     </div>
   {:else}

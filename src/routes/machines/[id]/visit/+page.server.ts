@@ -6,7 +6,7 @@ import { DEFAULT_RULES, RULE_REASONS } from '$lib/core/rules/rules';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
 import { readSheet } from '$lib/server/specs';
-import { readPlanned, readStandings } from '$lib/server/trail';
+import { readCalendar, readStandings } from '$lib/server/trail';
 import type { PageServerLoad } from './$types';
 
 /** What the visit will be, before it is begun: nothing is written by looking. */
@@ -17,8 +17,8 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
   if (!machine) error(404, 'No such machine in this team.');
   const [standing] = await readStandings(sql, team, [machine.id]);
   const today = dayOf(new Date(), team.timeZone);
-  const planned = await readPlanned(sql, team.id, today);
-  const due = duesOf(standing!, planned(machine.id), today).find(
+  const calendar = await readCalendar(sql, team.id, today);
+  const due = duesOf(standing!, calendar.of(machine.id), today).find(
     (d) => d.task.id === url.searchParams.get('task')
   );
   if (!due || due.task.job !== ENGINE_OIL.job) error(404, 'That task has no steps for the bench.');

@@ -1,0 +1,195 @@
+import { expect, open, test, type App } from './app';
+
+/** A fleet too large for a screen, in the demo team. */
+async function manyMachines(app: App, count: number): Promise<void> {
+  const [{ team, person }] =
+    (await app.sql`select t.id as team, p.id as person from team t join person p on p.team_id = t.id limit 1`) as unknown as [
+      { team: string; person: string }
+    ];
+  await app.sql`insert into machine (team_id, id, plate, name, kind, in_service_on, created_by) select ${team}, gen_random_uuid(), 'x' || n, 'Extra ' || n, 'electric', current_date, ${person} from generate_series(1, ${count}::int) n`;
+  await app.sql`insert into machine_standing (team_id, machine_id, estimated, recent, points, tasks, pegs) select team_id, id, false, '[]', '[]', '[]', '[]' from machine where plate like 'x%'`;
+}
+
+test('a fleet of two hundred: only the lanes near the screen are in the page, the others come as they are scrolled to', async ({
+  work: page,
+  app
+}) => {
+  await manyMachines(app, 200);
+  await open(page, '/');
+  expect(
+    await page
+      .getByRole('listitem')
+      .filter({ has: page.getByRole('article') })
+      .count()
+  ).toBeLessThan(40);
+  await page.evaluate(() => scrollTo(0, document.body.scrollHeight));
+  await expect(page.getByRole('article', { name: '84 Lynchet 450' })).toBeVisible();
+  const last = page.locator('li[aria-posinset="212"]');
+  await expect(last).toHaveAttribute('aria-setsize', '212');
+  await page.evaluate(() => scrollTo(0, 0));
+  await expect(page.getByRole('article').first()).toContainText('past limit');
+});
+
+test('the machine’s trail zooms and moves, by keys and by buttons, and a peg opens its record', async ({
+  work: page,
+  app
+}) => {
+  await open(page, `/machines/${await app.machineId('12')}`);
+  const marks = page.getByRole('group', { name: /Trail of/ });
+  await expect(marks).toContainText('+25');
+  await page.keyboard.press('+');
+  await expect(marks).not.toContainText('+25');
+  await page.getByRole('button', { name: 'Wider' }).click();
+  await page.getByRole('button', { name: 'Wider' }).click();
+  await expect(marks).toContainText('+50');
+  await page.keyboard.press('ArrowLeft');
+  await expect(marks).toContainText('-30');
+  await page.getByRole('button', { name: 'now', exact: true }).click();
+  await expect(marks).toContainText('+25');
+  await page
+    .getByRole('link', { name: /done .* h ago/ })
+    .last()
+    .focus();
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/records\//);
+});
+
+test('planning a weekend, calling it off and taking that back', async ({ work: page, app }) => {
+  await open(page, '/outings');
+  await page.getByRole('button', { name: 'Plan an outing' }).click();
+  const form = page.getByRole('form', { name: 'Plan an outing' });
+  await form.getByRole('button', { name: 'Plan it' }).click();
+  await expect(form.getByText('Write what it is called.')).toBeVisible();
+  await form.getByLabel('Name').fill('Night Loop');
+  await form.getByLabel('First day').fill('2099-05-09');
+  await form.getByLabel('Last day').fill('2099-05-08');
+  await form.getByLabel('Hours each uses').fill('1h30');
+  await form.getByLabel('The whole fleet goes').uncheck();
+  await form.getByRole('button', { name: '33 Gill 300' }).click();
+  await form.getByRole('button', { name: 'Plan it' }).click();
+  await expect(form.getByText('It ends before it begins.')).toBeVisible();
+  await form.getByLabel('Last day').fill('');
+  await form.getByRole('button', { name: 'Plan it' }).click();
+  const row = page.getByRole('row', { name: /Night Loop/ });
+  await expect(row).toContainText('1.5 h');
+  await expect(row).toContainText('33');
+  await row.getByRole('button', { name: 'Call off' }).click();
+  await expect(row).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(row).toBeVisible();
+  expect(await app.sql`select hours_each, called_off_at from event where name = 'Night Loop'`).toEqual([
+    { hours_each: 150, called_off_at: null }
+  ]);
+});
+
+test('people, units and light are chosen on the device and stay', async ({ work: page, app }) => {
+  await open(page, '/team');
+  const form = page.getByRole('form', { name: 'Add someone' });
+  await form.getByLabel('Name').fill('Jory Pell');
+  await form.getByRole('button', { name: 'Add' }).click();
+  await expect(page.getByText('The team has someone of that name already.')).toBeVisible();
+  await form.getByLabel('Name').fill('Ottilie Marsh');
+  await form.getByRole('button', { name: 'Add' }).click();
+  await expect(page.getByRole('row', { name: /Ottilie Marsh/ })).toBeVisible();
+  await page.getByLabel('imperial').check();
+  await page.getByLabel('Light').selectOption('dark');
+  await open(page, `/machines/${await app.machineId('12')}/sheet`);
+  await expect(page.locator('html')).toHaveClass('dark');
+  await expect(page.getByText('16.2 lbf·ft').first()).toBeVisible();
+  await expect(page.getByText('22 N·m').first()).toBeVisible();
+  expect(await app.sql`select role from person where name = 'Ottilie Marsh'`).toEqual([{ role: 'mechanic' }]);
+});
+
+test('a figure corrected: the old one stays, struck through; a slip and a contradiction are asked about', async ({
+  work: page,
+  app
+}) => {
+  const id = await app.machineId('41');
+  await open(page, `/machines/${id}/sheet`);
+  await page.getByRole('button', { name: 'Correct Engine oil, with filter' }).click();
+  const form = page.getByRole('form', { name: 'Engine oil, with filter figure' });
+  await form.getByLabel('Manual, or who said so').fill('Workshop manual');
+  await form.getByLabel('As printed').fill('1.2 qt (1.5 L)');
+  await form.getByRole('button', { name: 'Put it on the sheet' }).click();
+  await expect(form.getByText(/1\.2 US qt is 1\.14 L, not 1\.5 L/)).toBeVisible();
+  await form.getByLabel('As printed').fill('12 ml');
+  await form.getByRole('button', { name: 'Put it on the sheet' }).click();
+  await expect(form.getByText(/very little/)).toBeVisible();
+  await form.getByLabel('As printed').fill('1.2 qt (1.14 L)');
+  await form.getByRole('button', { name: 'Put it on the sheet' }).click();
+  await expect(form).toBeHidden();
+  await expect(page.locator('s')).toHaveText('1.15 US qt');
+  expect(
+    await app.sql`select value, unit, supersedes is not null as later from spec_figure where machine_id = ${id} and key = 'engine oil with filter' order by created_at`
+  ).toEqual([
+    { value: 1.15, unit: 'US qt', later: false },
+    { value: 1.2, unit: 'US qt', later: true }
+  ]);
+});
+
+test('a visit on a phone: by feel with a reason, a step left out, an undo, and giving up only when all is shut', async ({
+  work: page,
+  app
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  const [{ id }] = (await app.sql`select id from visit where closed_at is null`) as unknown as [
+    { id: string }
+  ];
+  await open(page, `/visits/${id}`);
+  await expect(page.getByText('Give the visit up')).toBeHidden();
+  await page.getByRole('button', { name: 'Leave it out' }).click();
+  await page.getByLabel('Why is it left out?').fill('jug cracked');
+  await page.getByRole('button', { name: 'Leave it out' }).click();
+  for (const name of ['Engine drain plug', 'Frame drain plug', 'Skid plate']) {
+    await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
+    const box = page.getByRole('region', { name });
+    await expect(box).toBeInViewport();
+    await box.getByRole('button', { name: 'By feel' }).click();
+    await box.getByLabel(/Why by feel/).fill('wrench away for calibration');
+    await box.getByRole('button', { name: 'Tight by feel' }).click();
+    await expect(box).toContainText('tight by feel');
+  }
+  await page.getByRole('button', { name: /Open the filler/ }).click();
+  await page.getByRole('button', { name: 'Undo this step' }).click();
+  await expect(page.getByText('Nothing stands open')).toBeVisible();
+  await page.getByRole('button', { name: /Give the visit up/ }).click();
+  await page.getByLabel('Why is it given up?').fill('waiting for oil');
+  await page.getByRole('button', { name: 'Give it up' }).click();
+  await expect(page).toHaveURL(/\/machines\//);
+  expect(await app.sql`select given_up_reason, closed_at from visit where id = ${id}`).toEqual([
+    { given_up_reason: 'waiting for oil', closed_at: null }
+  ]);
+  expect(
+    await app.sql`select content->>'reason' as reason from visit_entry where visit_id = ${id} and action = 'left out'`
+  ).toEqual([{ reason: 'jug cracked' }]);
+  await open(page, `/visits/${id}`);
+  await expect(page.getByText('This visit was given up before the work was done.')).toBeVisible();
+});
+
+test('nothing runs off the side of a phone or a tablet', async ({ work: page, app }) => {
+  const machine = await app.machineId('12');
+  const [{ id: visit }] = (await app.sql`select id from visit where closed_at is null`) as unknown as [
+    { id: string }
+  ];
+  for (const width of [390, 820]) {
+    await page.setViewportSize({ width, height: 900 });
+    for (const path of [
+      '/',
+      '/outings',
+      '/bench',
+      '/team',
+      '/welcome',
+      '/machines/new',
+      `/machines/${machine}`,
+      `/machines/${machine}/sheet`,
+      `/visits/${visit}`
+    ]) {
+      await open(page, path);
+      expect([
+        width,
+        path,
+        await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
+      ]).toEqual([width, path, 0]);
+    }
+  }
+});
