@@ -134,7 +134,7 @@
       it.
     </p>
   {:else}
-    <div class="overflow-x-auto">
+    <div class="relative overflow-x-auto">
       <table class="sheet-table mt-2">
         <thead
           ><tr
@@ -174,7 +174,7 @@
   {#if data.outings.length === 0}
     <p class="mt-2">Nothing ridden yet. Press <kbd>l</kbd> to log hours.</p>
   {:else}
-    <div class="overflow-x-auto">
+    <div class="relative overflow-x-auto">
       <table class="sheet-table mt-2">
         <thead
           ><tr><th>Day</th><th>Machine</th><th>Kind</th><th>Meter after</th><th>Rider</th><th>Remark</th></tr

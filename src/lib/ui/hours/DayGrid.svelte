@@ -184,7 +184,7 @@
     <p class="quiet max-w-sm pt-6 text-sm">Enter goes down. Rows left empty are left alone.</p>
   </div>
 
-  <div class="mt-4 overflow-x-auto">
+  <div class="mt-4 relative overflow-x-auto">
     <table class="sheet-table">
       <thead
         ><tr

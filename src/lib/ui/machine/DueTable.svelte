@@ -42,7 +42,7 @@
     >.
   </p>
 {:else}
-  <div class="overflow-x-auto">
+  <div class="relative overflow-x-auto">
     <table class="sheet-table mt-2">
       <thead
         ><tr

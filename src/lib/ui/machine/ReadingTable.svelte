@@ -19,7 +19,7 @@
 {#if readings.length === 0}
   <p class="mt-2">Nothing read yet.</p>
 {:else}
-  <div class="overflow-x-auto">
+  <div class="relative overflow-x-auto">
     <table class="sheet-table mt-2">
       <thead><tr><th>Day</th><th>Meter</th><th>By</th><th>Remark</th></tr></thead>
       <tbody>

@@ -8,7 +8,7 @@
 {#if records.length === 0}
   <p class="mt-2">No work written down yet.</p>
 {:else}
-  <div class="overflow-x-auto">
+  <div class="relative overflow-x-auto">
     <table class="sheet-table mt-2">
       <thead><tr><th>Day</th><th>At</th><th>Done</th><th>By</th></tr></thead>
       <tbody>
