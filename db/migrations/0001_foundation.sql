@@ -216,7 +216,7 @@ create table spec_figure (
   foreign key (team_id, created_by) references person (team_id, id),
   -- Either a quantity with its unit, or words. Never neither: unknown is the absence of a row.
   check ((dimension is not null and base is not null and value is not null and unit is not null and text is null)
-      or (dimension is null and base is null and value is null and unit is null and length(btrim(text)) between 1 and 400))
+      or (dimension is null and base is null and value is null and unit is null and text is not null and length(btrim(text)) between 1 and 400))
 );
 create unique index spec_figure_superseded_once on spec_figure (team_id, supersedes) where supersedes is not null;
 create unique index spec_figure_first_once on spec_figure (team_id, machine_id, key, fastener_id) nulls not distinct where supersedes is null;

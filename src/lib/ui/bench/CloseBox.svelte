@@ -19,8 +19,12 @@
 </script>
 
 <section class="mt-4" aria-label="Close the visit">
-  <Button color={ready ? 'primary' : 'alternative'} size="lg" class="w-full" onclick={onclose} disabled={busy}
-    >Close the visit</Button
+  <Button
+    color={ready ? 'primary' : 'alternative'}
+    size="lg"
+    class="w-full !border-[var(--rule-strong)]"
+    onclick={onclose}
+    disabled={busy}>Close the visit</Button
   >
   {#if error && !refused}<p class="error mt-2" role="alert">{error}</p>{/if}
   {#if refused && !ready}
