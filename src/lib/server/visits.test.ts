@@ -98,6 +98,28 @@ describe('a visit from due to done', () => {
     ).toBe(id);
   });
 
+  it('does not take a used machine for one in break-in because nothing is on record', async () => {
+    const breakIn = async (fromNew: boolean): Promise<unknown> => {
+      const other = await openBook();
+      await other.sql`delete from service_record`;
+      await other.sql`update machine set book_from_new = ${fromNew}`;
+      const id = await startVisit(
+        other.sql,
+        other.team,
+        other.personId,
+        { id: uuid(), taskId: other.taskId },
+        NOW
+      );
+      const found = (await getVisit(other.sql, other.team.id, id))!.plan.steps.find(
+        (s) => s.input.type === 'debris'
+      )!.input;
+      await other.close();
+      return found;
+    };
+    expect(await breakIn(false)).toMatchObject({ breakIn: false });
+    expect(await breakIn(true)).toMatchObject({ breakIn: true });
+  });
+
   it('keeps every tick of two devices, and each once', async () => {
     const [{ id }] = (await book.sql`select id from visit`) as unknown as [{ id: string }];
     const a = entry({ stepKey: 'gather', action: 'done' });

@@ -55,14 +55,17 @@ export async function startVisit(
     if (again) return again.id as string;
 
     const before = await earlier(tx, team.id, machineId);
-    const [count] =
-      await tx`select exists (select 1 from service_record where team_id = ${team.id} and task_id = ${input.taskId}) as done`;
+    // Break-in only where the book begins with the machine new: no record of a used one proves nothing, and glitter in it is
+    // not to be expected.
+    const [state] = await tx`
+      select m.book_from_new and not exists (select 1 from service_record r where r.team_id = m.team_id and r.task_id = ${input.taskId}) as break_in
+      from machine m where m.team_id = ${team.id} and m.id = ${machineId}`;
     const plan = planEngineOil({
       sheet: await readSheet(tx, team.id, machineId),
       rules: DEFAULT_RULES,
       pouredLastTimeMl: before.pouredMl,
       debrisBefore: before.debris,
-      breakIn: !count!.done
+      breakIn: state!.break_in
     });
     await insertVisit(
       tx,

@@ -95,7 +95,8 @@
   <p class="caution mt-3">This visit was given up before the work was done.</p>
 {/if}
 {#if bench.stuck}<p class="error mt-2" role="status">
-    No answer from the server. {bench.waiting} written here and kept; sent when it is back.
+    {bench.problem ?? 'No answer from the server.'}
+    {bench.waiting} written here and kept; sent again by itself.
   </p>{/if}
 
 <div class="bench mt-4">

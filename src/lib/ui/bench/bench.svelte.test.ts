@@ -101,6 +101,30 @@ describe('a visit on a screen', () => {
     expect(server.taken.map((e) => e.action)).toEqual(['done', 'torqued']);
   });
 
+  it('keeps a tick that a fault or a missing name turned back, and sends it when that is mended', async () => {
+    const answer = server.answer;
+    const bench = open();
+    for (const reply of [
+      () => Response.json({ message: 'The database does not answer.', id: 'ab12' }, { status: 500 }),
+      () =>
+        Response.json(
+          { ok: false, errors: { '': 'Say who is working first.' }, more: { needsWho: true } },
+          { status: 422 }
+        )
+    ]) {
+      server.answer = async () => reply();
+      if (bench.waiting === 0) bench.write(off);
+      else await bench.refresh();
+      await vi.waitFor(() => expect(bench.stuck).toBe(true));
+      expect(bench.waiting).toBe(1);
+      expect(kept.size).toBe(1);
+    }
+    server.answer = answer;
+    await bench.refresh();
+    expect([bench.waiting, bench.stuck, bench.problem]).toEqual([0, false, null]);
+    expect(server.taken).toHaveLength(1);
+  });
+
   it('takes back off the screen what the server refuses, and says why', async () => {
     server.refuse = 'This visit is closed; nothing more can be written in it.';
     const bench = open();

@@ -87,18 +87,18 @@ export class BenchVisit {
       const sent = await send<Entry[]>(`/api/visits/${this.id}/entries`, first);
       if (sent.ok) {
         this.#take(sent.data);
+        if (this.stuck) this.problem = null;
         this.stuck = false;
-      } else if (
-        sent.more.needsWho ||
-        Object.keys(sent.errors).some((k) => k !== '') ||
-        !sent.errors['']?.startsWith('No answer')
-      ) {
+      } else if (sent.more.retry || sent.more.needsWho) {
+        // Not refused for what it says: it is kept until the server is well, or someone has said who is working.
+        this.stuck = true;
+        this.problem = Object.values(sent.errors)[0] ?? null;
+        this.problemAt = first.stepKey ?? first.itemKey;
+        break;
+      } else {
         // The server knows better: what it refuses is taken back off the screen, and said.
         this.problem = Object.values(sent.errors)[0] ?? 'Not taken.';
         this.problemAt = first.stepKey ?? first.itemKey;
-      } else {
-        this.stuck = true;
-        break;
       }
       this.#waiting = this.#waiting.slice(1);
       this.#keep();

@@ -17,12 +17,10 @@ export async function send<T = unknown>(url: string, body: unknown): Promise<Sen
     });
     const answer = await response.json().catch(() => null);
     if (answer && typeof answer.ok === 'boolean') return answer as Sent<T>;
-    return {
-      ok: false,
-      errors: { '': answer?.message ? `${answer.message}${answer.id ? ` (${answer.id})` : ''}` : NO_SERVER },
-      more: {}
-    };
+    // Not an answer of ours to this write (a fault, a proxy): sending it again is right, and harmless.
+    const fault = answer?.message ? `${answer.message}${answer.id ? ` (${answer.id})` : ''}` : NO_SERVER;
+    return { ok: false, errors: { '': fault }, more: { retry: true } };
   } catch {
-    return { ok: false, errors: { '': NO_SERVER }, more: {} };
+    return { ok: false, errors: { '': NO_SERVER }, more: { retry: true } };
   }
 }
