@@ -1,4 +1,5 @@
 import {
+  bikeFigures,
   drain,
   filler,
   filter,
@@ -35,8 +36,11 @@ export const BIKES: DemoMachine[] = [
       ['engine oil with filter', 0.95, 'L'],
       ['engine oil without filter', 0.9, 'L'],
       ['engine oil grade', '10W-50, wet-clutch rated'],
-      ...glass(3, 2)
+      ...glass(3, 2),
+      ...bikeFigures([0.11, 0.16], [0.18, 0.23], [36, 42])
     ],
+    superseded: [['engine oil with filter', 0.9, 'L']],
+    speed: 21,
     tasks: [
       {
         name: 'Engine oil, screen and filter',
@@ -49,7 +53,25 @@ export const BIKES: DemoMachine[] = [
       { name: usual.valves, hours: [40, 50], since: 18.4 },
       { name: usual.air, hours: [5, 8], since: 1.6 },
       { name: usual.chain, hours: [10], since: 4.2 },
-      { name: 'Brake fluid', days: [365, 420], since: null, sinceDays: 150 }
+      { name: 'Brake fluid', days: [365, 420], since: null, sinceDays: 150 },
+      { name: 'Chain wear, measure', distance: 1500, since: null, sinceDays: 80 },
+      {
+        name: 'Clutch plates, measure',
+        races: 6,
+        hours: [60],
+        since: 20,
+        answers: ['clutch slips', 'clutch drags'],
+        ageing: 'by the riding',
+        sensitivity: { 'heavy clutch': 2, sand: 1.5 }
+      },
+      {
+        name: 'O-rings of the caps, new',
+        times: [3, 'Engine oil, screen and filter'],
+        perPart: true,
+        since: null,
+        sinceDays: 100
+      },
+      { name: 'Wheel bearings, look', outings: 30, since: null, sinceDays: 60 }
     ]
   },
   {
@@ -75,18 +97,28 @@ export const BIKES: DemoMachine[] = [
     figures: [
       ['engine oil with filter', 1.0, 'L'],
       ['engine oil grade', '10W-50, wet-clutch rated'],
-      ...glass(3, 2)
+      ...glass(3, 2),
+      ...bikeFigures([0.11, 0.16], [0.18, 0.23], [36, 42])
     ],
+    speed: 24,
     tasks: [
       { name: 'Engine oil, screen and filter', job: 'engine-oil', hours: [15, 18], since: 6.4 },
       { name: 'Gearbox oil', hours: [20, 26], since: 6.4 },
       { name: usual.valves, hours: [40, 50], since: 33.1 },
-      { name: usual.air, hours: [8, 10], since: 1.1 },
+      {
+        name: usual.air,
+        hours: [8, 10],
+        since: 1.1,
+        ageing: 'by the riding',
+        sensitivity: { dust: 2, mud: 1.5, sand: 1.5 },
+        answers: ['runs badly']
+      },
       { name: usual.chain, hours: [10], since: 2.2 }
     ]
   },
   {
     slug: 'scree450',
+    speed: 22,
     plate: '41',
     name: 'Scree 450',
     maker: 'Halden',
@@ -142,6 +174,7 @@ export const BIKES: DemoMachine[] = [
   },
   {
     slug: 'gill300',
+    speed: 19,
     plate: '33',
     name: 'Gill 300',
     maker: 'Brackwater',
@@ -185,7 +218,12 @@ export const BIKES: DemoMachine[] = [
     ],
     tasks: [
       { name: 'Engine oil, screen and filter', job: 'engine-oil', hours: [6, 9], since: 6.6, first: [2, 3] },
-      { name: usual.valves, hours: [15, 20], since: 9.3 },
+      {
+        name: usual.valves,
+        hours: [15, 20],
+        since: 9.3,
+        answers: ['hard to start', 'backfires', 'runs badly', 'drowned']
+      },
       { name: usual.air, hours: [4, 6], since: 1.1 },
       { name: usual.chain, hours: [6], since: 1.9 }
     ]

@@ -3,7 +3,8 @@ import { freshDatabase } from '../tests/database/cluster';
 import { runningHours } from '../src/lib/core/hours/running';
 import { STATES } from '../src/lib/core/schedule/due';
 import { connect, type Sql } from '../src/lib/server/db';
-import { readBook, refreshStanding } from '../src/lib/server/standing';
+import { readBook } from '../src/lib/server/clock';
+import { refreshStanding } from '../src/lib/server/standing';
 import { getDemoTeam } from '../src/lib/server/teams';
 import { lanesOf, trailPage, type TrailPage } from '../src/lib/server/trail';
 import type { Lane } from '../src/lib/core/trail/lane';
@@ -58,7 +59,9 @@ describe.each(['2026-11-23', '2026-06-13', '2028-02-29'])('the demo loaded on %s
     for (const row of before) {
       await refreshStanding(sql, team.id, row.machine_id);
       const { meters, readings } = await readBook(sql, team.id, row.machine_id);
-      expect(runningHours(meters, readings).total).toBe(row.total);
+      const hourMeters = meters.filter((m) => m.counts === 'hours');
+      const read = readings.filter((r) => hourMeters.some((m) => m.id === r.meterId));
+      expect(runningHours(hourMeters, read).total).toBe(row.total);
     }
     expect(await sql`select * from machine_standing order by machine_id`).toEqual(before);
   });

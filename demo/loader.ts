@@ -1,9 +1,11 @@
 import { addDays, dayNumber, dayOf, type Day } from '../src/lib/core/time/day';
 import type { Db, Sql } from '../src/lib/server/db';
 import { refreshStanding } from '../src/lib/server/standing';
+import { ownOffset, partOf } from './components';
 import { chance, doneAt, firstTotal, outings } from './history';
 import { at, DEMO_TEAM_ID, person, uid } from './ids';
 import { loadReadings, loadSheet } from './load-book';
+import { loadComponents, loadReports } from './load-parts';
 import { loadHalfVisit, loadVisit } from './load-visits';
 import { MACHINES, type DemoMachine } from './machines';
 import { PEOPLE, TEAM } from './people';
@@ -22,8 +24,14 @@ export async function loadDemo(sql: Sql, now: Date, { again = false } = {}): Pro
     await tx`insert into team (id, name, time_zone, is_demo) values (${DEMO_TEAM_ID}, ${TEAM.name}, ${TEAM.timeZone}, true)`;
     await tx`insert into person ${tx(PEOPLE.map((p, i) => ({ team_id: DEMO_TEAM_ID, id: person(p.slug), name: p.name, role: p.role, created_at: new Date(now.getTime() - 86_400_000 + i * 1000) })))}`;
     await tx`insert into spec_source ${tx(MACHINES.map((m) => ({ team_id: DEMO_TEAM_ID, id: uid(`source/${m.slug}`), title: `${m.maker} ${m.name} owner’s handbook`, edition: '2nd ed.' })))}`;
-    for (const machine of MACHINES) await loadMachine(tx, machine, today, now);
-    await loadEvents(tx, today);
+    await tx`insert into spec_source ${tx(MACHINES.filter((m) => m.superseded).map((m) => ({ team_id: DEMO_TEAM_ID, id: uid(`source/${m.slug}/1`), title: `${m.maker} ${m.name} owner’s handbook`, edition: '1st ed.' })))}`;
+    const events = await loadEvents(tx, today);
+    const season = addDays(today, -280);
+    for (const machine of MACHINES) await insertMachine(tx, machine, season);
+    await loadStarters(tx, events);
+    await loadComponents(tx, season, new Map(MACHINES.map((m) => [m.slug, firstTotal(m, today)])));
+    for (const machine of MACHINES) await loadMachine(tx, machine, today, season, events, now);
+    await loadReports(tx, today, now);
     for (const machine of MACHINES) await refreshStanding(tx, DEMO_TEAM_ID, uid(machine.slug));
     return `${TEAM.name}, ${MACHINES.length} machines, season up to ${today}.`;
   });
@@ -33,6 +41,15 @@ export async function loadDemo(sql: Sql, now: Date, { again = false } = {}): Pro
 async function clear(tx: Db): Promise<void> {
   const tables = [
     'machine_standing',
+    'interval_proposal',
+    'task_change',
+    'rebuild_task',
+    'rebuild',
+    'machine_call',
+    'reminder',
+    'house_rule',
+    'figure_check',
+    'modification',
     'service_record',
     'visit_entry',
     'opened_item',
@@ -41,6 +58,8 @@ async function clear(tx: Db): Promise<void> {
     'visit',
     'task_trigger',
     'task',
+    'fitting',
+    'component',
     'spec_figure',
     'fastener',
     'spec_source',
@@ -60,48 +79,69 @@ async function clear(tx: Db): Promise<void> {
   }
 }
 
-async function loadMachine(tx: Db, m: DemoMachine, today: Day, now: Date): Promise<void> {
-  const machineId = uid(m.slug);
-  const season = addDays(today, -280);
+async function insertMachine(tx: Db, m: DemoMachine, season: Day): Promise<void> {
   await tx`
     insert into machine (team_id, id, plate, name, maker, kind, rider_id, in_service_on, created_by)
-    values (${DEMO_TEAM_ID}, ${machineId}, ${m.plate}, ${m.name}, ${m.maker}, ${m.kind}, ${m.rider && person(m.rider)}, ${season}, ${person('maud')})`;
-  await loadSheet(tx, m);
+    values (${DEMO_TEAM_ID}, ${uid(m.slug)}, ${m.plate}, ${m.name}, ${m.maker}, ${m.kind}, ${m.rider && person(m.rider)}, ${season}, ${person('maud')})`;
+}
+
+async function loadMachine(
+  tx: Db,
+  m: DemoMachine,
+  today: Day,
+  season: Day,
+  events: DemoEvent[],
+  now: Date
+): Promise<void> {
+  const machineId = uid(m.slug);
+  await loadSheet(tx, m, season);
 
   const start = firstTotal(m, today);
   const done = m.tasks.map((t) =>
     t.since === null || !t.hours ? [] : doneAt(m, t.since, t.hours[0], start)
   );
   const rides = outings(m, today, done.flat());
-  await loadReadings(tx, m, rides, start, season);
+  const eventOn = (day: Day) =>
+    events.find((e) => e.who?.includes(m) && e.first <= day && day <= addDays(e.first, e.days - 1))?.id ??
+    null;
+  await loadReadings(tx, m, rides, start, season, eventOn);
 
   // Work is done in the evening after the outing that ended at those hours.
   const dayAt = (total: number) => rides.findLast((r) => r.total <= total)?.day ?? rides[0]!.day;
   const minuteAt = (total: number) => (rides.findLastIndex((r) => r.total <= total) + 1) * 1;
   for (const [i, t] of m.tasks.entries()) {
     const taskId = uid(`${m.slug}/task/${t.name}`);
-    await tx`insert into task (team_id, id, machine_id, name, job, created_by) values (${DEMO_TEAM_ID}, ${taskId}, ${machineId}, ${t.name}, ${t.job ?? null}, ${person('maud')})`;
+    const part = partOf(m.slug, t.name);
+    await tx`
+      insert into task (team_id, id, machine_id, component_id, name, job, answers, ageing, sensitivity, per_part, created_by)
+      values (${DEMO_TEAM_ID}, ${taskId}, ${part ? null : machineId}, ${part && uid(part)}, ${t.name}, ${t.job ?? null}, ${t.answers ?? []}, ${t.ageing ?? null},
+        ${tx.json((t.sensitivity ?? {}) as never)}, ${t.perPart ?? false}, ${person('maud')})`;
     const trigger = (
       measure: string,
       [interval, limit]: readonly [number, number?],
       scale: number,
-      first?: readonly [number, number]
+      first?: readonly [number, number],
+      of: string | null = null
     ) => tx`
-      insert into task_trigger (team_id, id, task_id, measure, interval_amount, limit_amount, first_interval, first_limit)
-      values (${DEMO_TEAM_ID}, ${uid(`${taskId}/${measure}`)}, ${taskId}, ${measure}, ${interval * scale}, ${limit === undefined ? null : limit * scale}, ${first ? first[0] * scale : null}, ${first ? first[1] * scale : null})`;
+      insert into task_trigger (team_id, id, task_id, measure, of_task_id, interval_amount, limit_amount, first_interval, first_limit)
+      values (${DEMO_TEAM_ID}, ${uid(`${taskId}/${measure}`)}, ${taskId}, ${measure}, ${of}, ${interval * scale}, ${limit === undefined ? null : limit * scale}, ${first ? first[0] * scale : null}, ${first ? first[1] * scale : null})`;
     if (t.hours) await trigger('hours', t.hours, 100, t.first);
     if (t.days) await trigger('days', t.days, 1);
+    if (t.distance) await trigger('distance', [t.distance], 100);
+    if (t.outings) await trigger('outings', [t.outings], 1);
+    if (t.races) await trigger('races', [t.races], 1);
+    if (t.times) await trigger('times', [t.times[0]], 1, undefined, uid(`${m.slug}/task/${t.times[1]}`));
     const marks = done[i]!;
     for (const [k, total] of [...marks].reverse().entries()) {
       const when = at(dayAt(total), 600 + minuteAt(total) / 100 + i);
       const recordId = uid(`${taskId}/done/${k}`);
       if (t.job) await loadVisit(tx, m, taskId, recordId, total, when, k, marks.length);
-      else await loadRecord(tx, m, taskId, recordId, total, when);
+      else await loadRecord(tx, m, taskId, recordId, total + ownOffset(part, start), when);
     }
     if (t.sinceDays !== undefined) {
       const day = addDays(today, -t.sinceDays);
       const total = rides.findLast((r) => dayNumber(r.day) <= dayNumber(day))?.total ?? start;
-      await loadRecord(tx, m, taskId, uid(`${taskId}/done`), total, at(day, 500));
+      await loadRecord(tx, m, taskId, uid(`${taskId}/done`), total + ownOffset(part, start), at(day, 500));
     }
   }
   if (m.slug === 'drover') await loadHalfVisit(tx, m, new Date(now.getTime() - 20 * 3_600_000));
@@ -122,7 +162,15 @@ async function loadRecord(
 }
 
 /** The season's calendar: weekends gone by and weekends ahead. */
-async function loadEvents(tx: Db, today: Day): Promise<void> {
+interface DemoEvent {
+  id: string;
+  first: Day;
+  days: number;
+  hours: number;
+  who: DemoMachine[] | null;
+}
+
+async function loadEvents(tx: Db, today: Day): Promise<DemoEvent[]> {
   // 1970-01-01 was a Thursday, so day number 2 a Saturday.
   const saturday = (from: Day) => addDays(from, (((2 - dayNumber(from)) % 7) + 7) % 7);
   const next = saturday(addDays(today, 2));
@@ -174,10 +222,14 @@ async function loadEvents(tx: Db, today: Day): Promise<void> {
       who: racing
     }
   ];
-  for (const e of events) {
-    const id = uid(`event/${e.slug}`);
-    await tx`insert into event ${tx({ team_id: DEMO_TEAM_ID, id, name: e.name, kind: e.kind, first_day: e.first, last_day: addDays(e.first, e.days - 1), hours_each: e.hours * 100, whole_fleet: e.who === null, created_by: person('maud') })}`;
+  for (const e of events)
+    await tx`insert into event ${tx({ team_id: DEMO_TEAM_ID, id: uid(`event/${e.slug}`), name: e.name, kind: e.kind, first_day: e.first, last_day: addDays(e.first, e.days - 1), hours_each: e.hours * 100, whole_fleet: e.who === null, created_by: person('maud') })}`;
+  return events.map((e) => ({ ...e, id: uid(`event/${e.slug}`) }));
+}
+
+/** Who goes, once the machines are there. */
+async function loadStarters(tx: Db, events: DemoEvent[]): Promise<void> {
+  for (const e of events)
     if (e.who)
-      await tx`insert into event_machine ${tx(e.who.map((m) => ({ team_id: DEMO_TEAM_ID, event_id: id, machine_id: uid(m.slug), hours: m.slug === 'packhorse' ? 800 : null })))}`;
-  }
+      await tx`insert into event_machine ${tx(e.who.map((m) => ({ team_id: DEMO_TEAM_ID, event_id: e.id, machine_id: uid(m.slug), hours: m.slug === 'packhorse' ? 800 : null })))}`;
 }

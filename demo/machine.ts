@@ -14,8 +14,17 @@ export interface DemoTask {
   first?: [interval: number, limit: number];
   /** Hours ago (for hours) it was last done; null: nobody knows. */
   since: number | null;
-  /** Days ago it was last done, for tasks that only count days. */
+  /** Days ago it was last done, for tasks that only count days, outings, races, distance or times. */
   sinceDays?: number;
+  /** Kilometres, outings, races; every so many times of another task of this machine. */
+  distance?: number;
+  outings?: number;
+  races?: number;
+  times?: [every: number, of: string];
+  answers?: string[];
+  ageing?: 'by the riding';
+  sensitivity?: Record<string, number>;
+  perPart?: boolean;
 }
 
 export interface DemoFastener {
@@ -47,8 +56,19 @@ export interface DemoMachine {
   /** `replaced`: a new hour meter in the season; `gap`: the meter was dead for some weeks; `none`: it never had one. */
   meter?: 'replaced' | 'gap' | 'none';
   fasteners: DemoFastener[];
-  figures: [key: FigureKey, value: number | string, unit?: UnitName, confidence?: Confidence][];
+  figures: [
+    key: FigureKey,
+    value: number | string | [number, number],
+    unit?: UnitName,
+    confidence?: Confidence
+  ][];
   tasks: DemoTask[];
+  /** Kilometres an hour it usually does; left out: nobody notes its distance. */
+  speed?: number;
+  /** An odometer fitted when the book began, at so many kilometres. */
+  odometer?: number;
+  /** Figures of an earlier edition that the present ones superseded. */
+  superseded?: [key: FigureKey, value: number, unit: UnitName][];
   /** Debris on the magnet at the latest engine-oil changes, the oldest first; paste otherwise. */
   debris?: string[];
 }
@@ -120,6 +140,26 @@ export const glass = (run: number, settle: number): DemoMachine['figures'] => [
   ['oil level run time', run, 'min'],
   ['oil level settle time', settle, 'min'],
   ['oil level attitude', 'held upright on level ground']
+];
+/** What most four-stroke race bikes' books print beside the oil. */
+export const bikeFigures = (
+  inlet: [number, number],
+  exhaust: [number, number],
+  slack: [number, number]
+): DemoMachine['figures'] => [
+  ['engine oil by temperature', '10W-40: -15 to 25\n10W-50: 0 to 40\n15W-50: above 10'],
+  ['inlet valve clearance', inlet, 'mm'],
+  ['exhaust valve clearance', exhaust, 'mm'],
+  ['valve layout', 'four valves, shim under the bucket'],
+  ['chain slack', slack, 'mm'],
+  ['chain slack place', 'behind the slider, on the stand, wheel off the ground'],
+  ['chain links', 114, 'links'],
+  ['front sprocket', 13, 'teeth'],
+  ['rear sprocket', 50, 'teeth'],
+  ['front tyre pressure', [80, 100], 'kPa'],
+  ['rear tyre pressure', [75, 95], 'kPa'],
+  ['plug gap', [0.7, 0.8], 'mm', 'told'],
+  ['coolant', 1.1, 'L']
 ];
 export const usual = {
   air: 'Air filter',

@@ -4,6 +4,8 @@ import { drain, filler, filter, glass, guard, screen, usual, type DemoMachine } 
 export const OTHERS: DemoMachine[] = [
   {
     slug: 'drover',
+    speed: 38,
+    odometer: 9800,
     plate: '70',
     name: 'Drover 650',
     maker: 'Ostrel',
@@ -81,6 +83,7 @@ export const OTHERS: DemoMachine[] = [
   },
   {
     slug: 'packhorse',
+    speed: 14,
     plate: 'Q1',
     name: 'Packhorse 500',
     maker: 'Brackwater',
@@ -160,6 +163,7 @@ export const OTHERS: DemoMachine[] = [
   },
   {
     slug: 'murmur',
+    speed: 16,
     plate: 'E1',
     name: 'Murmur',
     maker: 'Ostrel',

@@ -13,6 +13,19 @@ export const PEOPLE = [
 ] as const satisfies readonly { slug: string; name: string; role: Role }[];
 export type PersonSlug = (typeof PEOPLE)[number]['slug'];
 
+/** What a rider's words say about the riding, as the outing's form would have it. */
+export function riddenAs(remark: string): { conditions: string[]; crossings: number; clutch: string } {
+  return {
+    conditions: [
+      ...(/dust/i.test(remark) ? ['dust'] : []),
+      ...(/peat|bog|mud/i.test(remark) ? ['mud'] : []),
+      ...(/ford/i.test(remark) ? ['water'] : [])
+    ],
+    crossings: /ford/i.test(remark) ? 2 : 0,
+    clutch: /clutch/i.test(remark) ? 'heavy' : 'usual'
+  };
+}
+
 /** What riders say when they bring a machine back. */
 export const REMARKS = [
   '',

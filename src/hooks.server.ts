@@ -3,14 +3,19 @@ import { error, type Handle, type HandleServerError, type ServerInit } from '@sv
 import { building, dev } from '$app/environment';
 import pino from 'pino';
 import { db } from '$lib/server/db';
+import { refreshMissing } from '$lib/server/standing';
 import { getDemoTeam, getTeam } from '$lib/server/teams';
 
 const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1', '[::1]']);
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 
-export const init: ServerInit = () => {
-  if (building || dev) return;
+export const init: ServerInit = async () => {
+  if (building) return;
+  // After a migration that changed what standings hold, they are made anew before anyone asks for them.
+  const made = await refreshMissing(db()).catch((e: unknown) => log.error({ err: e }, 'standings not made'));
+  if (made) log.info({ made }, 'standings made anew');
+  if (dev) return;
   // Without HOST the adapter would listen on every address of the machine.
   if (!LOOPBACK.has(process.env.HOST ?? '')) {
     console.error(

@@ -52,7 +52,15 @@
       return;
     }
     if (!single || !data.team || e.ctrlKey || e.metaKey || e.altKey || typing(e.target)) return;
-    const places: Record<string, string> = { t: '/', o: '/outings', d: '/outings/day', b: '/bench' };
+    const places: Record<string, string> = {
+      t: '/',
+      u: '/due',
+      o: '/outings',
+      d: '/outings/day',
+      b: '/bench',
+      c: '/parts',
+      h: '/rules'
+    };
     if (e.key === 'l')
       openHours((page.params.id && page.route.id?.startsWith('/machines/') ? page.params.id : null) ?? null);
     else if (e.key === '/') shell.panel = 'find';
@@ -68,21 +76,24 @@
 <svelte:window onkeydown={keys} ononline={() => (offline = false)} onoffline={() => (offline = true)} />
 
 <a class="sr-only focus:not-sr-only" href="#main">To the page</a>
-<header class="no-print frame flex flex-wrap items-center gap-x-5 gap-y-2 py-2" data-ready={ready}>
+<header class="no-print frame flex flex-wrap items-center gap-x-4 gap-y-2 py-2" data-ready={ready}>
   <a href="/" class="flex items-center gap-2 no-underline" aria-label="Hour Trail, to the trail"
     ><Mark /><span class="figure text-2xl leading-none font-bold">Hour Trail</span></a
   >
   {#if data.team}
-    <nav aria-label="Places" class="places figure flex gap-4 text-xl">
+    <nav aria-label="Places" class="places figure flex flex-wrap gap-x-4 text-lg">
       <a href="/" aria-current={here('/')}>Trail</a>
+      <a href="/due" aria-current={here('/due')}>Due</a>
       <a href="/outings" aria-current={here('/outings')}>Outings</a>
       <a href="/bench" aria-current={here('/bench')}>Bench</a>
+      <a href="/parts" aria-current={here('/parts')}>Components</a>
+      <a href="/rules" aria-current={here('/rules')}>House rules</a>
     </nav>
-    <div class="ml-auto flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">
+    <div class="ml-auto flex flex-wrap items-center gap-x-3 gap-y-2 text-sm">
       <button type="button" class="act strong" onclick={() => openHours()}>Log hours <kbd>L</kbd></button>
       <button type="button" class="act" onclick={() => (shell.panel = 'find')}>Find <kbd>/</kbd></button>
       <label class="flex items-center gap-1.5">
-        <span>Working</span>
+        <span class="sr-only">Working</span>
         <select class="pick" class:wanting={!data.personId} onchange={who} value={data.personId ?? ''}>
           {#if !data.personId}<option value="">say who</option>{/if}
           {#each data.people as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
@@ -178,6 +189,7 @@
     font-weight: 700;
   }
   .pick {
+    max-width: 9rem;
     background: transparent;
     border: 0;
     border-bottom: 1px solid var(--rule-strong);

@@ -2,7 +2,7 @@
   import Fleet from '$lib/ui/trail/Fleet.svelte';
   import StateMark from '$lib/ui/trail/StateMark.svelte';
   import { STATES } from '$lib/core/schedule/due';
-  import { awayInWords } from '$lib/core/schedule/due';
+  import { awayInWords } from '$lib/core/schedule/words';
   let { data } = $props();
 </script>
 

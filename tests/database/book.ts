@@ -1,8 +1,10 @@
-import { machineSchema, taskSchema } from '../../src/lib/core/machine/form';
+import { machineSchema } from '../../src/lib/core/machine/form';
+import { taskSchema } from '../../src/lib/core/schedule/form';
 import { readingSchema, type ReadingForm } from '../../src/lib/core/hours/form';
 import { connect, type Sql } from '../../src/lib/server/db';
-import { addMachine, addTask } from '../../src/lib/server/machines';
+import { addMachine } from '../../src/lib/server/machines';
 import { logReading, type Logged } from '../../src/lib/server/readings';
+import { addTask } from '../../src/lib/server/tasks';
 import { createTeam } from '../../src/lib/server/teams';
 import type { Team } from '../../src/lib/core/team/team';
 import { freshDatabase } from './cluster';
@@ -10,6 +12,14 @@ import { freshDatabase } from './cluster';
 export const NOW = new Date('2026-06-10T18:00:00Z');
 export const TODAY = '2026-06-10';
 export const uuid = () => crypto.randomUUID();
+
+/** A trigger by hours, as a form sends it. */
+export const byHours = (every: string, more: object = {}) => ({
+  id: uuid(),
+  measure: 'hours',
+  every,
+  ...more
+});
 
 /** A small team with one machine, in a database of its own: what most database tests begin with. */
 export class Book {
@@ -76,8 +86,7 @@ export async function openBook({
       machineId,
       name: 'Engine oil',
       job: 'engine-oil',
-      everyHours: '15',
-      limitHours: '18',
+      triggers: [byHours('15', { limit: '18' })],
       lastDone: 'done',
       lastDoneDay: '2026-05-01',
       lastDoneHours: '25'

@@ -1,15 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { daysTypedOrNone, errorsByField, hoursTyped, hoursTypedOrNone } from './forms';
 import { raceDaySchema, readingSchema } from './hours/form';
-import {
-  eventSchema,
-  fastenerSchema,
-  figureSchema,
-  machineSchema,
-  personSchema,
-  taskSchema,
-  teamSchema
-} from './machine/form';
+import { eventSchema, machineSchema, personSchema, teamSchema } from './machine/form';
+import { doneSchema, taskSchema } from './schedule/form';
+import { fastenerSchema, figureSchema } from './specs/form';
 import type { z } from 'zod';
 
 const id = '0b0a1c6e-4f0e-4b39-9f4f-6c1df3a0a001';
@@ -51,7 +45,7 @@ describe('a reading', () => {
   const good = { id, machineId: id, typed: '38.4', day: '2026-06-10' };
   it('is taken with the least that makes it one', () =>
     expect(readingSchema.parse(good)).toMatchObject({
-      typed: 3840,
+      typed: { as: 'meter', value: 3840 },
       outing: null,
       settlement: null,
       remark: ''
@@ -67,41 +61,98 @@ describe('a reading', () => {
       'settlement.oldFinal'
     ]
   ])('%j is refused at %s', (bad, field) => expect(errors(readingSchema, bad)).toHaveProperty([field]));
+  it.each([
+    ['+2h30', { as: 'ridden', value: 250 }],
+    [' ~ ', { as: 'estimate' }],
+    ['38,4', { as: 'meter', value: 3840 }]
+  ])('%j is read as %j', (typed, read) =>
+    expect(readingSchema.parse({ ...good, typed }).typed).toEqual(read)
+  );
+  it('an outing may come without hours, if it says anything at all', () => {
+    const outing = { ...good, typed: '', outing: 'race' };
+    expect(errors(readingSchema, outing)).toHaveProperty('typed');
+    expect(errors(readingSchema, { ...outing, distance: '34 km' })).toEqual({});
+    expect(errors(readingSchema, { ...outing, symptoms: ['clutch slips'] })).toEqual({});
+    expect(readingSchema.parse({ ...outing, distance: '21 mi' }).distance).toBe(3380);
+    expect(errors(readingSchema, { ...good, outing: 'race', before: '40' })).toHaveProperty('before');
+    expect(errors(readingSchema, { ...outing, distance: 'far', crossings: '-1' })).toMatchObject({
+      distance: expect.any(String),
+      crossings: expect.any(String)
+    });
+  });
   it('a race day needs a row and has an end', () => {
     expect(errors(raceDaySchema, { rows: [] })).toHaveProperty('rows');
-    expect(errors(raceDaySchema, { rows: Array(201).fill({}) })).toHaveProperty('rows');
+    expect(errors(raceDaySchema, { rows: Array(501).fill({}) })).toHaveProperty('rows');
   });
 });
 
 describe('a task', () => {
-  const good = { id, machineId: id, name: 'Gearbox oil', everyHours: '20', lastDone: 'not known' };
-  it('is due by hours, by days, or by both', () => {
-    expect(taskSchema.parse(good)).toMatchObject({
-      everyHours: 2000,
-      limitHours: null,
-      everyDays: null,
-      job: null
-    });
-    expect(taskSchema.parse({ ...good, everyHours: '', everyDays: '365' })).toMatchObject({
-      everyHours: null,
-      everyDays: 365
-    });
+  const trigger = (more: object = {}) => ({ id, measure: 'hours', every: '20', ...more });
+  const good = { id, machineId: id, name: 'Gearbox oil', triggers: [trigger()], lastDone: 'not known' };
+  it('is due by any measure, each typed as that is typed', () => {
+    const measures = [
+      ['hours', '7h30', 750],
+      ['distance', '500 km', 50_000],
+      ['distance', '300 mi', 48_280],
+      ['days', '365', 365],
+      ['races', '2', 2]
+    ] as const;
+    for (const [measure, every, interval] of measures)
+      expect(
+        taskSchema.parse({ ...good, triggers: [trigger({ measure, every })] }).triggers[0]
+      ).toMatchObject({
+        measure,
+        interval,
+        limit: null
+      });
   });
   it.each([
-    [{ everyHours: '' }, 'everyHours'],
-    [{ everyHours: '0' }, 'everyHours'],
-    [{ limitHours: '19' }, 'limitHours'],
-    [{ limitDays: '10' }, 'limitDays'],
-    [{ firstLimitHours: '5' }, 'firstLimitHours'],
-    [{ firstHours: '5', firstLimitHours: '3' }, 'firstLimitHours'],
-    [{ everyHours: '', everyDays: '9', firstHours: '3' }, 'firstHours'],
+    [{ every: '' }, 'every'],
+    [{ every: '0' }, 'every'],
+    [{ every: '-3' }, 'every'],
+    [{ every: '99999' }, 'every'],
+    [{ limit: '19' }, 'limit'],
+    [{ measure: 'races', every: '1.5' }, 'every'],
+    [{ measure: 'races', every: '2', limit: '1' }, 'limit'],
+    [{ firstLimit: '5' }, 'firstLimit'],
+    [{ first: '5', firstLimit: '3' }, 'firstLimit'],
+    [{ measure: 'times', every: '3' }, 'ofTaskId'],
+    [{ measure: 'moons' }, 'measure']
+  ])('a trigger with %j is refused at %s', (change, field) =>
+    expect(errors(taskSchema, { ...good, triggers: [trigger(change)] })).toHaveProperty([
+      `triggers.0.${field}`
+    ])
+  );
+  it.each([
+    [{ triggers: [] }, 'triggers'],
+    [{ triggers: [trigger(), trigger()] }, 'triggers.1.measure'],
     [{ lastDone: 'done', lastDoneDay: '' }, 'lastDoneDay'],
     [{ lastDone: '' }, 'lastDone'],
     [{ name: '  ' }, 'name'],
-    [{ job: 'fly' }, 'job']
+    [{ job: 'fly' }, 'job'],
+    [{ sensitivity: { dust: '0.5' } }, 'sensitivity.dust'],
+    [{ sensitivity: { dust: '20' } }, 'sensitivity.dust'],
+    [{ answers: ['bored'] }, 'answers.0'],
+    [{ componentId: id }, ''],
+    [{ machineId: null }, '']
   ])('with %j is refused at %s', (change, field) =>
     expect(errors(taskSchema, { ...good, ...change })).toHaveProperty([field])
   );
+  it('keeps only the sensitivities that say something', () =>
+    expect(
+      taskSchema.parse({ ...good, sensitivity: { dust: '1,5', mud: '', heat: '1' } }).sensitivity
+    ).toEqual({
+      dust: 1.5
+    }));
+  it('is done at hours the book has, at stated ones, or at none that anyone knows', () => {
+    const done = { id, taskId: id, day: '2026-06-10' };
+    expect(['', '?', '38.4'].map((hours) => doneSchema.parse({ ...done, hours }).hours)).toEqual([
+      'book',
+      null,
+      3840
+    ]);
+    expect(errors(doneSchema, { ...done, hours: 'many' })).toHaveProperty('hours');
+  });
 });
 
 describe('the other forms', () => {
@@ -125,7 +176,10 @@ describe('the other forms', () => {
       reading: 'Write the hours, such as 38.4.'
     });
     expect(
-      errors(machineSchema, { ...machine, task: { id, name: '', everyHours: '5', lastDone: 'new' } })
+      errors(machineSchema, {
+        ...machine,
+        task: { id, name: '', triggers: [{ id, measure: 'hours', every: '5' }], lastDone: 'new' }
+      })
     ).toHaveProperty(['task.name']);
   });
   it('a team with its first person', () => {

@@ -23,7 +23,7 @@ export const remark = z.string().trim().max(10_000, 'At most 10,000 characters.'
 export const day = z.string({ error: 'Pick a day.' }).refine(isDay, 'Pick a day, year-month-day.');
 
 /** Refuses with a message, from inside a transform. */
-function bad(ctx: z.RefinementCtx, message: string): never {
+export function bad(ctx: z.RefinementCtx, message: string): never {
   ctx.addIssue({ code: 'custom', message });
   return z.NEVER;
 }
@@ -67,6 +67,31 @@ export const daysTypedOrNone = z
     if (text.trim() === '') return null;
     if (!/^\d{1,5}$/.test(text.trim()) || Number(text) < 1) return bad(ctx, 'Whole days, such as 365.');
     return Number(text);
+  });
+
+/** A count of whole things, or nothing. */
+export const countTypedOrNone = (most: number) =>
+  z
+    .string()
+    .default('')
+    .transform((text, ctx): number | null => {
+      if (text.trim() === '') return null;
+      if (!/^\d{1,5}$/.test(text.trim()) || Number(text) > most)
+        return bad(ctx, `A whole number, at most ${most}.`);
+      return Number(text);
+    });
+
+/** A distance as people type it (`34`, `34 km`, `21 mi`), in hundredths of a kilometre, or nothing. */
+export const distanceTypedOrNone = z
+  .string()
+  .default('')
+  .transform((text, ctx): number | null => {
+    if (text.trim() === '') return null;
+    const parsed = parseQuantity(text, { dimension: 'distance', unit: 'km' });
+    if (!parsed.ok) return bad(ctx, parsed.problem.message);
+    const c = Math.round(parsed.quantity.base / 10);
+    if (c > MOST_CENTIHOURS) return bad(ctx, 'No odometer goes that far. Write the distance, such as 34 km.');
+    return c;
   });
 
 /** Errors by field, in the order a form would show them: the first of each. */

@@ -1,9 +1,10 @@
-import type { MachineInput, TaskInput, DoneInput } from '../core/machine/form';
+import type { MachineInput } from '../core/machine/form';
 import { dayOf } from '../core/time/day';
 import type { Team } from '../core/team/team';
 import type { Db, Sql } from './db';
 import { refuse, Refusal } from './refusal';
-import { lockMachine, refreshStanding } from './standing';
+import { refreshStanding } from './standing';
+import { insertTask } from './tasks';
 
 export interface MachineRow {
   id: string;
@@ -12,13 +13,16 @@ export interface MachineRow {
   maker: string;
   kind: string;
   riderId: string | null;
-  /** How its hours are counted now. */
+  /** How its hours are counted now: a dead meter counts by time ridden, like none. */
   meter: 'hour meter' | 'reckoned' | null;
+  odometer: boolean;
 }
 
 const columns = (sql: Db) => sql`
   m.id, m.plate, m.name, m.maker, m.kind, m.rider_id as "riderId",
-  (select kind from meter t where t.team_id = m.team_id and t.machine_id = m.id and t.removed_at is null) as meter`;
+  (select case when dead_since is null then kind else 'reckoned' end from meter t
+    where t.team_id = m.team_id and t.machine_id = m.id and t.removed_at is null and t.counts = 'hours') as meter,
+  exists (select 1 from meter t where t.team_id = m.team_id and t.machine_id = m.id and t.removed_at is null and t.counts = 'distance') as odometer`;
 
 export async function getMachine(sql: Db, teamId: string, id: string): Promise<MachineRow | null> {
   const [row] = await sql`select ${columns(sql)} from machine m where m.team_id = ${teamId} and m.id = ${id}`;
@@ -65,7 +69,7 @@ export async function addMachine(
     await refreshStanding(tx, team.id, input.id);
     if (!input.task) return;
     try {
-      await insertTask(tx, team, personId, { ...input.task, machineId: input.id }, now);
+      await insertTask(tx, team, personId, { ...input.task, machineId: input.id, componentId: null }, now);
     } catch (e) {
       // The task's fields stand in this form under their own name.
       if (e instanceof Refusal)
@@ -77,96 +81,4 @@ export async function addMachine(
     }
     await refreshStanding(tx, team.id, input.id);
   });
-}
-
-/** Adds a task with its triggers, and from where it counts. */
-export async function addTask(
-  sql: Sql,
-  team: Team,
-  personId: string,
-  input: TaskInput,
-  now: Date
-): Promise<void> {
-  await sql.begin(async (tx) => {
-    if (!(await lockMachine(tx, team.id, input.machineId))) refuse('', 'That machine is not in this team.');
-    await insertTask(tx, team, personId, input, now);
-    await refreshStanding(tx, team.id, input.machineId);
-  });
-}
-
-async function insertTask(tx: Db, team: Team, personId: string, t: TaskInput, now: Date): Promise<void> {
-  const [there] =
-    await tx`select id from task where team_id = ${team.id} and machine_id = ${t.machineId} and lower(name) = lower(${t.name})`;
-  if (there && there.id !== t.id) refuse('name', 'This machine has a task of that name.');
-  if (there) return;
-  await tx`insert into task (team_id, id, machine_id, name, job, note, created_by) values (${team.id}, ${t.id}, ${t.machineId}, ${t.name}, ${t.job}, ${t.note}, ${personId})`;
-  const trigger = (
-    measure: string,
-    interval: number,
-    limit: number | null,
-    first: number | null,
-    firstLimit: number | null
-  ) => tx`
-    insert into task_trigger (team_id, id, task_id, measure, interval_amount, limit_amount, first_interval, first_limit)
-    values (${team.id}, ${crypto.randomUUID()}, ${t.id}, ${measure}, ${interval}, ${limit}, ${first}, ${firstLimit})`;
-  if (t.everyHours !== null)
-    await trigger('hours', t.everyHours, t.limitHours, t.firstHours, t.firstLimitHours);
-  if (t.everyDays !== null) await trigger('days', t.everyDays, t.limitDays, null, null);
-  if (t.lastDone === 'done') {
-    await insertDone(
-      tx,
-      team,
-      personId,
-      {
-        id: crypto.randomUUID(),
-        taskId: t.id,
-        day: t.lastDoneDay,
-        hours: t.lastDoneHours,
-        reason: '',
-        remark: 'Done before this book began.'
-      },
-      t.machineId,
-      now
-    );
-  } else if (t.lastDone === 'new') {
-    await tx`update machine set book_from_new = true where team_id = ${team.id} and id = ${t.machineId}`;
-  }
-}
-
-/** Writes a task down as done; its count starts again from there. Returns the machine. */
-export async function recordDone(
-  sql: Sql,
-  team: Team,
-  personId: string,
-  input: DoneInput,
-  now: Date
-): Promise<string> {
-  return sql.begin(async (tx) => {
-    const [task] = await tx`select machine_id from task where team_id = ${team.id} and id = ${input.taskId}`;
-    if (!task) refuse('', 'That task is not in this team.');
-    await lockMachine(tx, team.id, task!.machine_id);
-    await insertDone(tx, team, personId, input, task!.machine_id, now);
-    await refreshStanding(tx, team.id, task!.machine_id);
-    return task!.machine_id as string;
-  });
-}
-
-async function insertDone(
-  tx: Db,
-  team: Team,
-  personId: string,
-  d: DoneInput,
-  machineId: string,
-  now: Date
-): Promise<void> {
-  const today = dayOf(now, team.timeZone);
-  if (d.day > today) refuse('day', 'That day has not come yet.');
-  const [standing] =
-    await tx`select total from machine_standing where team_id = ${team.id} and machine_id = ${machineId}`;
-  if (d.hours !== null && standing?.total != null && d.hours > standing.total)
-    refuse('hours', 'The machine has not run that far yet. Log its hours first.');
-  const at = d.day === today ? now : new Date(`${d.day}T12:00:00Z`);
-  await tx`
-    insert into service_record (team_id, id, machine_id, task_id, done_on, done_at, hours, reason, remark, created_by)
-    values (${team.id}, ${d.id}, ${machineId}, ${d.taskId}, ${d.day}, ${at}, ${d.hours}, ${d.reason}, ${d.remark}, ${personId}) on conflict do nothing`;
 }

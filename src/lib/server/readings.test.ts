@@ -2,7 +2,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { Book, NOW, openBook, uuid } from '../../../tests/database/book';
 import { machineSchema } from '../core/machine/form';
 import { addMachine } from './machines';
-import { listReadings } from './readings';
+import { listReadings } from './meters';
 import { Refusal } from './refusal';
 
 let book: Book;

@@ -1,13 +1,17 @@
 import { questionReading, type Doubt } from '../core/hours/doubt';
 import type { ReadingInput } from '../core/hours/form';
+import { estimateHours, oddPace, type EstimatedFrom } from '../core/hours/learned';
 import { rateOfUse } from '../core/hours/rate';
 import { showHours } from '../core/hours/hours';
-import { addDays, dayNumber, dayOf, type Day } from '../core/time/day';
+import { isRace } from '../core/outing/outing';
+import { dayNumber, dayOf } from '../core/time/day';
 import type { Team } from '../core/team/team';
 import type { Sql, Db } from './db';
 import { refuse, Refusal } from './refusal';
+import { momentOn, refuseDay } from './moment';
+import { writeOuting } from './outings';
 import { lockMachine, refreshStanding } from './standing';
-import { becameDue, lanesOf } from './trail';
+import { becameDue, lanesOf, learnedOf } from './trail';
 
 export interface Logged {
   machineId: string;
@@ -17,17 +21,11 @@ export interface Logged {
   due: ReturnType<typeof becameDue>;
 }
 
-/** A moment on a calendar day: now for today, the evening of it for a day gone by. */
-function momentOn(day: Day, timeZone: string, now: Date): Date {
-  if (dayOf(now, timeZone) === day) return now;
-  const hours = [18, 12, 6, 0].map((h) => new Date(`${day}T${String(h).padStart(2, '0')}:00:00Z`));
-  return hours.find((m) => dayOf(m, timeZone) === day) ?? hours[1]!;
-}
-
 interface MeterRow {
   id: string;
   kind: 'hour meter' | 'reckoned';
   fitted_at: Date;
+  dead_since: Date | null;
 }
 
 /**
@@ -48,7 +46,8 @@ export async function logReading(
   const machine = await sql.begin(async (tx) => {
     const locked = await lockMachine(tx, team.id, input.machineId);
     if (!locked) refuse('machineId', 'That machine is not in this team.');
-    const [there] = await tx`select 1 from reading where team_id = ${team.id} and id = ${input.id}`;
+    const [there] = await tx`
+      select 1 from reading where team_id = ${team.id} and id = ${input.id} union all select 1 from outing where team_id = ${team.id} and id = ${input.id}`;
     if (!there) {
       await write(tx, team, personId, input, now);
       await refreshStanding(tx, team.id, input.machineId);
@@ -64,30 +63,105 @@ export async function logReading(
   };
 }
 
+/**
+ * Writes down many readings at once, as pasted or imported: each is taken or refused by itself, under the same rules, and
+ * every machine is worked out once, after its last.
+ * @returns what became of each row, in the order given
+ */
+export async function logReadings(
+  sql: Sql,
+  team: Team,
+  personId: string,
+  rows: readonly ReadingInput[],
+  now: Date
+): Promise<({ ok: true } | { ok: false; errors: Record<string, string>; more: Record<string, unknown> })[]> {
+  const answers: Awaited<ReturnType<typeof logReadings>> = rows.map(() => ({ ok: true }));
+  for (const [machineId, list] of byMachine(rows))
+    await sql.begin(async (tx) => {
+      if (!(await lockMachine(tx, team.id, machineId))) {
+        for (const i of list)
+          answers[i] = { ok: false, errors: { machineId: 'That machine is not in this team.' }, more: {} };
+        return;
+      }
+      // As they were ridden: a row further down may be of an earlier day.
+      for (const i of [...list].sort((a, b) =>
+        rows[a]!.day < rows[b]!.day ? -1 : rows[a]!.day > rows[b]!.day ? 1 : a - b
+      )) {
+        const input = rows[i]!;
+        const [there] = await tx`
+          select 1 from reading where team_id = ${team.id} and id = ${input.id} union all select 1 from outing where team_id = ${team.id} and id = ${input.id}`;
+        if (there) continue;
+        try {
+          await tx.savepoint((row) => write(row, team, personId, input, now));
+        } catch (e) {
+          if (!(e instanceof Refusal)) throw e;
+          answers[i] = { ok: false, errors: e.errors, more: e.more };
+        }
+      }
+      await refreshStanding(tx, team.id, machineId);
+    });
+  return answers;
+}
+
+/** Rows by their machine. */
+function byMachine(rows: readonly ReadingInput[]): Map<string, number[]> {
+  const map = new Map<string, number[]>();
+  for (const [i, row] of rows.entries()) {
+    const list = map.get(row.machineId);
+    if (list) list.push(i);
+    else map.set(row.machineId, [i]);
+  }
+  return map;
+}
+
+/** Writes a mere reading within another write; what is odd about it is said at that form's own field. */
+export async function writeReading(
+  tx: Db,
+  team: Team,
+  personId: string,
+  input: ReadingInput,
+  now: Date,
+  field: string
+): Promise<void> {
+  try {
+    await write(tx, team, personId, input, now);
+  } catch (e) {
+    if (e instanceof Refusal && e.errors.typed) throw new Refusal({ [field]: e.errors.typed });
+    throw e;
+  }
+}
+
 async function write(tx: Db, team: Team, personId: string, input: ReadingInput, now: Date): Promise<void> {
-  const today = dayOf(now, team.timeZone);
-  if (input.day > today) refuse('day', 'That day has not come yet.');
-  if (input.day < addDays(today, -3650)) refuse('day', 'That is more than ten years ago.');
+  refuseDay(input.day, team.timeZone, now);
   const [meter] =
-    (await tx`select id, kind, fitted_at from meter where team_id = ${team.id} and machine_id = ${input.machineId} and removed_at is null`) as unknown as MeterRow[];
+    (await tx`select id, kind, fitted_at, dead_since from meter where team_id = ${team.id} and machine_id = ${input.machineId} and removed_at is null and counts = 'hours'`) as unknown as MeterRow[];
   if (!meter) refuse('typed', 'This machine has no meter in the book.');
+  const { typed } = input;
   let at = momentOn(input.day, team.timeZone, now);
   // Two readings of one past day stand in the order of what they show.
+  const most = typed.as === 'meter' && meter.kind === 'hour meter' ? typed.value : 2_000_000_000;
   const [same] =
-    await tx`select max(read_at) as at from reading where team_id = ${team.id} and machine_id = ${input.machineId} and read_at between ${at} and ${new Date(at.getTime() + 3_600_000)} and (value is null or value <= ${input.typed})`;
+    await tx`select max(read_at) as at from reading where team_id = ${team.id} and machine_id = ${input.machineId} and read_at between ${at} and ${new Date(at.getTime() + 3_600_000)} and (value is null or value <= ${most})`;
   if (same?.at && same.at >= at && at < now) at = new Date(Math.min(same.at.getTime() + 1000, now.getTime()));
 
-  if (meter.kind === 'reckoned') {
-    if (input.typed > 2400)
-      refuse('typed', 'More than 24 h ridden on one day? Write the time ridden, such as 2h30.');
-    await writeOuting(tx, team, personId, input);
-    await insertReading(tx, team, personId, input, meter.id, at, [], { ridden: true });
+  if (typed.as === 'nothing') {
+    await writeOuting(tx, team, personId, input, at);
     return;
   }
+  const unread = meter.kind === 'reckoned' || (meter.dead_since !== null && at >= meter.dead_since);
+  if (typed.as !== 'meter' || unread) {
+    const { ridden, from } = await riddenOf(tx, team, input);
+    await checkPace(tx, team, input, ridden);
+    await writeOuting(tx, team, personId, input, at);
+    await insertReading(tx, team, personId, input, meter.id, at, { ridden, from }, []);
+    return;
+  }
+  await writeBefore(tx, team, personId, input, meter.id, at);
+  await checkPace(tx, team, input, await hoursOf(tx, team, input, meter.id, typed.value, at));
   const doubts = await doubtsOf(tx, team, input, meter.id, at, now);
   if (doubts.length === 0) {
-    await writeOuting(tx, team, personId, input);
-    await insertReading(tx, team, personId, input, meter.id, at, []);
+    await writeOuting(tx, team, personId, input, at);
+    await insertReading(tx, team, personId, input, meter.id, at, { value: typed.value }, []);
     return;
   }
   const { settlement } = input;
@@ -114,8 +188,80 @@ async function write(tx: Db, team: Team, personId: string, input: ReadingInput, 
         { doubts: rest, ways: rest[0]!.settlements }
       );
   }
-  await writeOuting(tx, team, personId, input);
-  await insertReading(tx, team, personId, input, meterId, at, doubts);
+  await writeOuting(tx, team, personId, input, at);
+  await insertReading(tx, team, personId, input, meterId, at, { value: typed.value }, doubts);
+}
+
+/** Time ridden that no meter counted: as stated, or as the machine's own pace has it. */
+async function riddenOf(
+  tx: Db,
+  team: Team,
+  input: ReadingInput
+): Promise<{ ridden: number; from: EstimatedFrom }> {
+  const { typed } = input;
+  if (typed.as === 'estimate') {
+    const estimate = estimateHours(
+      { distance: input.distance, race: isRace(input.outing ?? '') },
+      await learnedOf(tx, team.id, input.machineId)
+    );
+    if (!estimate)
+      refuse(
+        'typed',
+        'Its usual hours are not known yet: three outings with hours are wanted. Write the time ridden, such as +2h30.'
+      );
+    return { ridden: estimate.hours, from: estimate.from };
+  }
+  const ridden = typed.as === 'nothing' ? 0 : typed.value;
+  if (ridden > 2400)
+    refuse('typed', 'More than 24 h ridden on one day? Write the time ridden, such as 2h30.');
+  return { ridden, from: 'time ridden' };
+}
+
+/** What the meter showed before the outing is a reading of its own: what was ridden unseen lies before it. */
+async function writeBefore(
+  tx: Db,
+  team: Team,
+  personId: string,
+  input: ReadingInput,
+  meterId: string,
+  at: Date
+): Promise<void> {
+  if (input.before === null) return;
+  const [last] = await tx`
+    select value, read_at from reading r where team_id = ${team.id} and meter_id = ${meterId} and value is not null and read_at <= ${at}
+      and not exists (select 1 from reading_strike s where s.team_id = r.team_id and s.reading_id = r.id) order by read_at desc, id limit 1`;
+  if (last && input.before < last.value)
+    refuse(
+      'before',
+      `The last reading was ${showHours(last.value)} h; it cannot have shown less before this outing.`
+    );
+  if (last && input.before === last.value) return;
+  const when = new Date(Math.max(at.getTime() - 1000, (last?.read_at as Date | undefined)?.getTime() ?? 0));
+  await tx`
+    insert into reading (team_id, id, machine_id, meter_id, read_at, value, before_outing, created_by)
+    values (${team.id}, ${crypto.randomUUID()}, ${input.machineId}, ${meterId}, ${when}, ${input.before}, true, ${personId})`;
+}
+
+/** Hours of this outing by the meter: since the reading before it. */
+async function hoursOf(
+  tx: Db,
+  team: Team,
+  input: ReadingInput,
+  meterId: string,
+  value: number,
+  at: Date
+): Promise<number | null> {
+  const [last] = await tx`
+    select value from reading r where team_id = ${team.id} and meter_id = ${meterId} and value is not null and read_at <= ${at}
+      and not exists (select 1 from reading_strike s where s.team_id = r.team_id and s.reading_id = r.id) order by read_at desc, id limit 1`;
+  return last ? value - last.value : null;
+}
+
+/** A distance that does not fit the hours is questioned until somebody has looked again. */
+async function checkPace(tx: Db, team: Team, input: ReadingInput, hours: number | null): Promise<void> {
+  if (input.sure || !input.distance || input.typed.as === 'estimate') return;
+  const odd = oddPace(hours, input.distance, await learnedOf(tx, team.id, input.machineId));
+  if (odd) throw new Refusal({ distance: odd }, { askSure: true });
 }
 
 async function doubtsOf(
@@ -139,22 +285,13 @@ async function doubtsOf(
   const [standing] =
     await tx`select recent from machine_standing where team_id = ${team.id} and machine_id = ${input.machineId}`;
   const rate = standing ? rateOfUse(standing.recent, dayNumber(dayOf(now, team.timeZone))) : null;
-  return questionReading(input.typed, at.getTime(), {
+  return questionReading(input.typed.as === 'meter' ? input.typed.value : 0, at.getTime(), {
     last,
     next,
     rate,
     now: now.getTime(),
     dayOnly: input.day !== dayOf(now, team.timeZone)
   });
-}
-
-async function writeOuting(tx: Db, team: Team, personId: string, input: ReadingInput): Promise<void> {
-  if (!input.outing) return;
-  // The reading's own id serves its outing too: they are born together.
-  await tx`
-    insert into outing (team_id, id, machine_id, event_id, rider_id, day, kind, remark, created_by)
-    values (${team.id}, ${input.id}, ${input.machineId}, ${input.eventId}, ${input.riderId}, ${input.day}, ${input.outing}, ${input.remark}, ${personId})
-    on conflict do nothing`;
 }
 
 async function insertReading(
@@ -164,13 +301,14 @@ async function insertReading(
   input: ReadingInput,
   meterId: string,
   at: Date,
-  doubts: Doubt[],
-  { ridden = false } = {}
+  what: { value: number } | { ridden: number; from: EstimatedFrom },
+  doubts: Doubt[]
 ): Promise<void> {
+  const [value, ridden, from] = 'value' in what ? [what.value, null, null] : [null, what.ridden, what.from];
   await tx`
-    insert into reading (team_id, id, machine_id, meter_id, outing_id, read_at, value, ridden, remark, doubts, settled, settled_reason, created_by)
+    insert into reading (team_id, id, machine_id, meter_id, outing_id, read_at, value, ridden, estimated_from, remark, doubts, settled, settled_reason, created_by)
     values (${team.id}, ${input.id}, ${input.machineId}, ${meterId}, ${input.outing ? input.id : null}, ${at},
-      ${ridden ? null : input.typed}, ${ridden ? input.typed : null}, ${input.remark},
+      ${value}, ${ridden}, ${from}, ${input.remark},
       ${doubts.map((d) => d.kind)}, ${doubts.length > 0 ? input.settlement!.as : null}, ${doubts.length > 0 ? input.settlement!.reason : ''}, ${personId})`;
 }
 
@@ -210,45 +348,13 @@ async function replaceMeter(
       `The old meter already showed ${showHours(last!.value)} h. Leave it empty if it could not be read.`
     );
   const start = newStart ?? 0;
-  if (start > input.typed)
+  if (input.typed.as === 'meter' && start > input.typed.value)
     refuse('settlement.newStart', 'The new meter cannot have started above what it shows now.');
   const swap = new Date(
     Math.min(at.getTime(), Math.max(last?.at?.getTime() ?? 0, meter.fitted_at.getTime()) + 1000)
   );
-  await tx`update meter set removed_at = ${swap}, last_value = ${oldFinal}, removed_reason = ${reason} where team_id = ${team.id} and id = ${meter.id}`;
+  await tx`update meter set removed_at = ${swap}, last_value = ${oldFinal}, removed_reason = ${reason}, change = 'replaced' where team_id = ${team.id} and id = ${meter.id}`;
   const id = crypto.randomUUID();
   await tx`insert into meter (team_id, id, machine_id, kind, fitted_at, first_value, created_by) values (${team.id}, ${id}, ${input.machineId}, 'hour meter', ${swap}, ${start}, ${personId})`;
   return id;
-}
-
-export interface ReadingRow {
-  id: string;
-  at: Date;
-  value: number | null;
-  ridden: number | null;
-  remark: string;
-  by: string;
-  settled: string | null;
-  settledReason: string;
-  struck: string | null;
-  meter: number;
-}
-
-/** A machine's latest readings with who wrote them, struck-out ones among them, a page at a time by key. */
-export async function listReadings(
-  sql: Db,
-  teamId: string,
-  machineId: string,
-  before: Date | null = null,
-  most = 12
-): Promise<ReadingRow[]> {
-  return (await sql`
-    select r.id, r.read_at as at, r.value, r.ridden, r.remark, p.name as by, r.settled, r.settled_reason as "settledReason", s.reason as struck,
-      (select count(*)::int from meter m2 where m2.team_id = r.team_id and m2.machine_id = r.machine_id and m2.fitted_at <= m.fitted_at) as meter
-    from reading r
-    join person p on p.team_id = r.team_id and p.id = r.created_by
-    join meter m on m.team_id = r.team_id and m.id = r.meter_id
-    left join reading_strike s on s.team_id = r.team_id and s.reading_id = r.id
-    where r.team_id = ${teamId} and r.machine_id = ${machineId} ${before ? sql`and r.read_at < ${before}` : sql``}
-    order by r.read_at desc, r.id desc limit ${most}`) as unknown as ReadingRow[];
 }

@@ -1,12 +1,14 @@
+import type { HouseRules } from '../core/rules/rules';
 import type { Day } from '../core/time/day';
 import type { Findings } from '../core/visit/summary';
 import type { Db } from './db';
 
 export interface RecordRow {
   id: string;
-  machineId: string;
-  plate: string;
-  machine: string;
+  /** Null where it was done on the shelf. */
+  machineId: string | null;
+  plate: string | null;
+  machine: string | null;
   task: string;
   visitId: string | null;
   doneOn: Day;
@@ -15,14 +17,22 @@ export interface RecordRow {
   remark: string;
   by: string;
   findings: Findings | null;
+  /** The component it belongs to; null: the machine's own. */
+  part: string | null;
+  replaced: boolean;
+  perPart: boolean;
+  early: string;
+  /** House rules in force then; empty for records older than they. */
+  rules: Partial<HouseRules>;
 }
 
 const select = (sql: Db) => sql`
   select r.id, r.machine_id as "machineId", m.plate, m.name as machine, t.name as task, r.visit_id as "visitId", r.done_on as "doneOn", r.hours,
-    r.reason, r.remark, p.name as by, nullif(r.findings, '{}'::jsonb) as findings
+    r.reason, r.remark, c.name as part, r.replaced, t.per_part as "perPart", r.early, r.rules, p.name as by, nullif(r.findings, '{}'::jsonb) as findings
   from service_record r
-  join machine m on m.team_id = r.team_id and m.id = r.machine_id
   join task t on t.team_id = r.team_id and t.id = r.task_id
+  left join machine m on m.team_id = r.team_id and m.id = r.machine_id
+  left join component c on c.team_id = t.team_id and c.id = t.component_id
   join person p on p.team_id = r.team_id and p.id = r.created_by`;
 
 export async function getRecord(sql: Db, teamId: string, id: string): Promise<RecordRow | null> {

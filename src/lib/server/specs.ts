@@ -1,7 +1,16 @@
-import type { FastenerInput, FigureInput } from '../core/machine/form';
+import type { FastenerInput, FigureInput } from '../core/specs/form';
 import { parseQuantity } from '../core/quantity/parse';
 import type { Quantity } from '../core/quantity/quantity';
-import { figureKind, implausible, type Fastener, type Figure, type Sheet } from '../core/specs/sheet';
+import { parseRange } from '../core/quantity/range';
+import { readGradeTable } from '../core/specs/changes';
+import {
+  figureKind,
+  implausible,
+  type Fastener,
+  type Figure,
+  type FigureKind,
+  type Sheet
+} from '../core/specs/sheet';
 import type { Db, Sql } from './db';
 import { refuse, Refusal } from './refusal';
 import { lockMachine } from './standing';
@@ -13,28 +22,32 @@ export interface FigureRow extends Figure {
   superseded: boolean;
   by: string;
   on: Date;
+  /** Plate of the sister machine it was copied from. */
+  copiedFrom: string | null;
 }
 
-function quantityOf(r: Record<string, unknown>): Quantity | null {
-  return r.dimension === null
+function quantityOf(r: Record<string, unknown>, end: '' | '_to' = ''): Quantity | null {
+  return r.dimension === null || r[`base${end}`] === null
     ? null
-    : ({ dimension: r.dimension, base: r.base, value: r.value, unit: r.unit } as Quantity);
+    : ({ dimension: r.dimension, base: r[`base${end}`], value: r[`value${end}`], unit: r.unit } as Quantity);
 }
 
 /** Every figure of a machine's sheet, superseded ones too, the latest last. */
 export async function listFigures(sql: Db, teamId: string, machineId: string): Promise<FigureRow[]> {
   const rows = await sql`
-    select f.*, s.title, s.edition, p.name as by,
+    select f.*, s.title, s.edition, p.name as by, m.plate as sister,
       exists (select 1 from spec_figure n where n.team_id = f.team_id and n.supersedes = f.id) as superseded
     from spec_figure f
     join spec_source s on s.team_id = f.team_id and s.id = f.source_id
     join person p on p.team_id = f.team_id and p.id = f.created_by
+    left join machine m on m.team_id = f.team_id and m.id = f.copied_from
     where f.team_id = ${teamId} and f.machine_id = ${machineId} order by f.created_at, f.id`;
   return rows.map((r) => ({
     id: r.id,
     key: r.key,
     fastenerId: r.fastener_id,
     quantity: quantityOf(r),
+    to: quantityOf(r, '_to'),
     text: r.text,
     source: r.edition ? `${r.title}, ${r.edition}` : r.title,
     page: r.page,
@@ -43,13 +56,14 @@ export async function listFigures(sql: Db, teamId: string, machineId: string): P
     supersedes: r.supersedes,
     superseded: r.superseded,
     by: r.by,
-    on: r.created_at
+    on: r.created_at,
+    copiedFrom: r.sister
   }));
 }
 
 export async function listFasteners(sql: Db, teamId: string, machineId: string): Promise<Fastener[]> {
   return (await sql`
-    select id, circuit, role, name, place, quantity, magnet, seal, note from fastener
+    select id, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, note from fastener
     where team_id = ${teamId} and machine_id = ${machineId} order by position, name`) as unknown as Fastener[];
 }
 
@@ -74,45 +88,65 @@ export async function addFastener(
       await tx`select id from fastener where team_id = ${teamId} and machine_id = ${f.machineId} and lower(name) = lower(${f.name}) and id <> ${f.id}`;
     if (other) refuse('name', 'This machine has one of that name. Two alike need two names.');
     await tx`
-      insert into fastener (team_id, id, machine_id, circuit, role, name, place, quantity, magnet, seal, note, position, created_by)
-      values (${teamId}, ${f.id}, ${f.machineId}, ${f.circuit}, ${f.role}, ${f.name}, ${f.place}, ${f.quantity}, ${f.magnet}, ${f.seal}, ${f.note},
+      insert into fastener (team_id, id, machine_id, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, note, position, created_by)
+      values (${teamId}, ${f.id}, ${f.machineId}, ${f.circuit}, ${f.role}, ${f.name}, ${f.place}, ${f.quantity}, ${f.magnet}, ${f.seal}, ${f.head}, ${f.thread}, ${f.pattern}, ${f.note},
         (select coalesce(max(position), 0) + 1 from fastener where team_id = ${teamId} and machine_id = ${f.machineId}), ${personId})
       on conflict do nothing`;
   });
 }
 
+interface Reading {
+  from: Quantity | null;
+  to: Quantity | null;
+  text: string | null;
+}
+
+/** Reads a figure as its kind is printed; refuses what cannot be, and asks about what looks like a slip. */
+function readFigure(kind: FigureKind, typed: string, sure: boolean): Reading {
+  if (!kind.dimension) {
+    if (kind.choices && !kind.choices.includes(typed)) refuse('typed', `One of: ${kind.choices.join(', ')}.`);
+    if (kind.form === 'table') {
+      const table = readGradeTable(typed);
+      if (!table.ok) refuse('typed', table.message);
+    }
+    return { from: null, to: null, text: typed };
+  }
+  const options = { dimension: kind.dimension, unit: kind.unit };
+  const parsed = kind.range ? parseRange(typed, options) : single(typed, options);
+  if (!parsed.ok)
+    throw new Refusal({ typed: parsed.problem.message }, { choices: parsed.problem.choices ?? [] });
+  const odd = implausible(kind, parsed.range);
+  if (odd && !sure) throw new Refusal({ typed: odd }, { askSure: true });
+  return { ...parsed.range, text: null };
+}
+function single(typed: string, options: Parameters<typeof parseQuantity>[1]): ReturnType<typeof parseRange> {
+  const one = parseQuantity(typed, options);
+  return one.ok ? { ok: true, range: { from: one.quantity, to: null } } : one;
+}
+
+export async function sourceOf(tx: Db, teamId: string, title: string, edition: string): Promise<string> {
+  await tx`insert into spec_source (team_id, id, title, edition) values (${teamId}, ${crypto.randomUUID()}, ${title}, ${edition}) on conflict do nothing`;
+  const [source] =
+    await tx`select id from spec_source where team_id = ${teamId} and lower(title) = lower(${title}) and lower(edition) = lower(${edition})`;
+  return source!.id as string;
+}
+
 /** Puts a figure on the sheet; what stood there before is superseded and stays readable. */
 export async function addFigure(sql: Sql, teamId: string, personId: string, f: FigureInput): Promise<void> {
   const kind = figureKind(f.key)!;
-  let quantity: Quantity | null = null;
-  let text: string | null = null;
-  if (kind.dimension) {
-    const parsed = parseQuantity(f.typed, { dimension: kind.dimension, unit: kind.unit });
-    if (!parsed.ok)
-      throw new Refusal({ typed: parsed.problem.message }, { choices: parsed.problem.choices ?? [] });
-    quantity = parsed.quantity;
-    const odd = implausible(kind, quantity);
-    if (odd && !f.sure) throw new Refusal({ typed: odd }, { askSure: true });
-  } else {
-    if (kind.choices && !kind.choices.includes(f.typed))
-      refuse('typed', `One of: ${kind.choices.join(', ')}.`);
-    text = f.typed;
-  }
+  const { from, to, text } = readFigure(kind, f.typed, f.sure);
   await sql.begin(async (tx) => {
     if (!(await lockMachine(tx, teamId, f.machineId))) refuse('', 'That machine is not in this team.');
     const [there] = await tx`select 1 from spec_figure where team_id = ${teamId} and id = ${f.id}`;
     if (there) return;
     if (Boolean(kind.perFastener) !== (f.fastenerId !== null))
       refuse('typed', 'A torque belongs to a fastener, and nothing else does.');
-    await tx`insert into spec_source (team_id, id, title, edition) values (${teamId}, ${crypto.randomUUID()}, ${f.source}, ${f.edition}) on conflict do nothing`;
-    const [source] =
-      await tx`select id from spec_source where team_id = ${teamId} and lower(title) = lower(${f.source}) and lower(edition) = lower(${f.edition})`;
     const [before] = await tx`
       select f.id from spec_figure f where f.team_id = ${teamId} and f.machine_id = ${f.machineId} and f.key = ${f.key} and f.fastener_id is not distinct from ${f.fastenerId}
         and not exists (select 1 from spec_figure n where n.team_id = f.team_id and n.supersedes = f.id)`;
     await tx`
-      insert into spec_figure (team_id, id, machine_id, key, fastener_id, dimension, base, value, unit, text, source_id, page, confidence, variant, supersedes, created_by)
-      values (${teamId}, ${f.id}, ${f.machineId}, ${f.key}, ${f.fastenerId}, ${quantity?.dimension ?? null}, ${quantity?.base ?? null}, ${quantity?.value ?? null}, ${quantity?.unit ?? null},
-        ${text}, ${source!.id}, ${f.page}, ${f.confidence}, ${f.variant}, ${before?.id ?? null}, ${personId})`;
+      insert into spec_figure (team_id, id, machine_id, key, fastener_id, dimension, base, value, base_to, value_to, unit, text, source_id, page, confidence, variant, supersedes, created_by)
+      values (${teamId}, ${f.id}, ${f.machineId}, ${f.key}, ${f.fastenerId}, ${from?.dimension ?? null}, ${from?.base ?? null}, ${from?.value ?? null},
+        ${to?.base ?? null}, ${to?.value ?? null}, ${from?.unit ?? null}, ${text}, ${await sourceOf(tx, teamId, f.source, f.edition)}, ${f.page}, ${f.confidence}, ${f.variant}, ${before?.id ?? null}, ${personId})`;
   });
 }

@@ -1,11 +1,13 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { Book, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
-import { doneSchema, eventSchema, machineSchema, taskSchema } from '../core/machine/form';
+import { Book, byHours, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
+import { eventSchema, machineSchema } from '../core/machine/form';
+import { doneSchema, taskSchema } from '../core/schedule/form';
 import { FIRST_LANES } from '../core/trail/lane';
 import { addDays } from '../core/time/day';
 import { addEvent, callOff, listEvents, listOutings } from './events';
-import { addMachine, addTask, getMachine, listMachines, recordDone } from './machines';
+import { addMachine, getMachine, listMachines } from './machines';
 import { getRecord, listRecords } from './records';
+import { addTask, recordDone } from './tasks';
 import { becameDue, lanesOf, trailPage } from './trail';
 
 let book: Book;
@@ -142,7 +144,7 @@ describe('tasks', () => {
       id: uuid(),
       machineId: book.machineId,
       name: 'Air filter',
-      everyHours: '5',
+      triggers: [byHours('5')],
       lastDone: 'not known',
       ...more
     });
@@ -176,9 +178,7 @@ describe('tasks', () => {
         task: {
           id: uuid(),
           name: 'Oil',
-          everyHours: '10',
-          firstHours: '2',
-          firstLimitHours: '3',
+          triggers: [byHours('10', { first: '2', firstLimit: '3' })],
           lastDone: 'new'
         }
       }),

@@ -1,11 +1,12 @@
+import type { Learned } from '../core/hours/learned';
 import type { PlannedOuting } from '../core/schedule/task';
 import { dayOf, type Day } from '../core/time/day';
 import type { Team } from '../core/team/team';
-import { mostPressing } from '../core/schedule/due';
+import { unpackPoint } from '../core/schedule/packed';
+import { aheadOf, mostPressing } from '../core/schedule/state';
 import { FIRST_LANES, laneOf, mostPressingFirst, type Lane, type Standing } from '../core/trail/lane';
 import { HOME_WINDOW } from '../core/trail/scale';
 import type { Db } from './db';
-import { unpackPoint } from './standing';
 
 /** How many planned outings ahead are looked at: a season's worth for anyone. */
 const EVENTS_AHEAD = 12;
@@ -16,17 +17,28 @@ export interface Calendar {
   of: (machineId: string) => PlannedOuting[];
   /** The next outing of anyone. */
   next: { name: string; firstDay: Day } | null;
+  /** All of them, the next one first. */
+  events: { id: string; name: string; firstDay: Day }[];
 }
 
 /** Reads the calendar from today on. An event of the whole fleet costs one row, whatever the size of the fleet. */
 export async function readCalendar(sql: Db, teamId: string, today: Day): Promise<Calendar> {
   const events = await sql`
-    select e.id, e.name, e.first_day, e.last_day, e.hours_each, e.whole_fleet,
+    select e.id, e.name, e.kind, e.first_day, e.last_day, e.hours_each, e.whole_fleet,
       (select jsonb_object_agg(em.machine_id, em.hours) from event_machine em where em.team_id = e.team_id and em.event_id = e.id) as machines
     from event e
     where e.team_id = ${teamId} and e.last_day >= ${today} and e.called_off_at is null
     order by e.first_day, e.id limit ${EVENTS_AHEAD}`;
-  const of = (machineId: string): PlannedOuting[] =>
+  // Whoever is named nowhere goes where the whole fleet goes: one list for all of them.
+  const common = new Map<string, PlannedOuting[]>();
+  const of = (machineId: string): PlannedOuting[] => {
+    const named = events.some((e) => e.machines !== null && machineId in (e.machines as object));
+    const key = named ? machineId : '';
+    let list = common.get(key);
+    if (!list) common.set(key, (list = plannedFor(machineId)));
+    return list;
+  };
+  const plannedFor = (machineId: string): PlannedOuting[] =>
     events.flatMap((e) => {
       const chosen = e.machines as Record<string, number | null> | null;
       const named = chosen !== null && machineId in chosen;
@@ -35,6 +47,7 @@ export async function readCalendar(sql: Db, teamId: string, today: Day): Promise
         {
           id: e.id,
           name: e.name,
+          kind: e.kind,
           firstDay: e.first_day,
           lastDay: e.last_day,
           hours: (named ? chosen[machineId] : null) ?? e.hours_each
@@ -42,7 +55,11 @@ export async function readCalendar(sql: Db, teamId: string, today: Day): Promise
       ];
     });
   const first = events[0];
-  return { of, next: first ? { name: first.name, firstDay: first.first_day } : null };
+  return {
+    of,
+    next: first ? { name: first.name, firstDay: first.first_day } : null,
+    events: events.map((e) => ({ id: e.id, name: e.name, firstDay: e.first_day }))
+  };
 }
 
 /** Where machines stand: the whole fleet, or those named. */
@@ -52,7 +69,7 @@ export async function readStandings(
   only: readonly string[] | null = null
 ): Promise<Standing[]> {
   const rows = await sql`
-    select m.id, m.plate, m.name, m.maker, m.kind, s.total, s.estimated, s.read_at, s.recent, s.tasks, s.pegs, v.id as visit_id
+    select m.id, m.plate, m.name, m.maker, m.kind, s.total, s.estimated, s.read_at, s.recent, s.distance, s.speed, s.per_outing, s.tasks, s.pegs, v.id as visit_id
     from machine m
     join machine_standing s on s.team_id = m.team_id and s.machine_id = m.id
     left join lateral (
@@ -70,6 +87,9 @@ export async function readStandings(
     estimated: r.estimated,
     readOn: r.read_at ? dayOf(r.read_at, team.timeZone) : null,
     recent: r.recent,
+    distance: r.distance,
+    speed: r.speed,
+    perOuting: r.per_outing,
     tasks: r.tasks,
     pegs: r.pegs,
     visitId: r.visit_id
@@ -98,17 +118,14 @@ export async function trailPage(sql: Db, team: Team, now: Date): Promise<TrailPa
   // Only what ranks a machine is read of the whole fleet; what draws it, of the first lanes.
   const [rows, calendar] = await Promise.all([
     sql`
-      select m.id, m.plate, s.total, s.points from machine m
+      select m.id, m.plate, s.speed, s.points from machine m
       join machine_standing s on s.team_id = m.team_id and s.machine_id = m.id where m.team_id = ${team.id}`,
     readCalendar(sql, team.id, today)
   ]);
   const counts: Record<string, number> = {};
   const ranks = rows.map((r) => {
-    const rank = mostPressing(r.points.map(unpackPoint), {
-      today,
-      total: r.total,
-      planned: calendar.of(r.id)
-    });
+    const planned = calendar.of(r.id);
+    const rank = mostPressing(r.points.map(unpackPoint), aheadOf({ today, planned, speed: r.speed }));
     counts[rank.state] = (counts[rank.state] ?? 0) + 1;
     return { id: r.id as string, plate: r.plate as string, ...rank };
   });
@@ -145,4 +162,11 @@ export function becameDue(
   return after.stakes
     .filter((s) => pressing.includes(s.state) && was.get(s.taskId) !== s.state)
     .map(({ taskId, name, state, left }) => ({ taskId, name, state, left }));
+}
+
+/** A machine's own pace, as learned from its outings. */
+export async function learnedOf(sql: Db, teamId: string, machineId: string): Promise<Learned> {
+  const [s] =
+    await sql`select speed, per_race, per_outing from machine_standing where team_id = ${teamId} and machine_id = ${machineId}`;
+  return { speed: s?.speed ?? null, perRace: s?.per_race ?? null, perOuting: s?.per_outing ?? null };
 }

@@ -1,9 +1,10 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, NOW, openBook, uuid } from '../../../tests/database/book';
-import { fastenerSchema, figureSchema } from '../core/machine/form';
+import { fastenerSchema, figureSchema } from '../core/specs/form';
 import { entrySchema, type NewEntry } from '../core/visit/entry';
 import { closeProblems, visitState } from '../core/visit/state';
 import { Refusal } from './refusal';
+import { refreshStanding } from './standing';
 import { addFastener, addFigure, listFigures } from './specs';
 import { addEntry, closeVisit, getVisit, giveUpVisit, listOpenVisits, startVisit } from './visits';
 
@@ -103,6 +104,7 @@ describe('a visit from due to done', () => {
       const other = await openBook();
       await other.sql`delete from service_record`;
       await other.sql`update machine set book_from_new = ${fromNew}`;
+      await refreshStanding(other.sql, other.team.id, other.machineId);
       const id = await startVisit(
         other.sql,
         other.team,

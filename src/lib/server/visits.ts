@@ -1,5 +1,5 @@
-import type { Grade } from '../core/debris/debris';
-import { DEFAULT_RULES, type HouseRules } from '../core/rules/rules';
+import { judge, type Grade } from '../core/debris/debris';
+import type { HouseRules } from '../core/rules/rules';
 import type { Team } from '../core/team/team';
 import { dayOf } from '../core/time/day';
 import type { Entry, NewEntry } from '../core/visit/entry';
@@ -8,9 +8,12 @@ import type { OpenedItem, Step, VisitPlan } from '../core/visit/plan';
 import { closeProblems, refuseEntry, visitState } from '../core/visit/state';
 import { summarise, type Findings } from '../core/visit/summary';
 import type { Db, Sql } from './db';
+import { proposeFrom } from './proposals';
 import { refuse, Refusal } from './refusal';
+import { readRules } from './rules';
 import { readSheet } from './specs';
 import { lockMachine, refreshStanding } from './standing';
+import { machineOf } from './tasks';
 
 /** Debris and fill of a machine's earlier changes of this kind, the latest first. */
 export async function earlier(
@@ -42,11 +45,13 @@ export async function startVisit(
 ): Promise<string> {
   return sql.begin(async (tx) => {
     const [task] =
-      await tx`select machine_id, job from task where team_id = ${team.id} and id = ${input.taskId}`;
+      await tx`select machine_id, component_id, job from task where team_id = ${team.id} and id = ${input.taskId} and retired_at is null`;
     if (!task) refuse('', 'That task is not in this team.');
     if (task!.job !== ENGINE_OIL.job)
       refuse('', 'There are no bench steps for this task; write it down as done.');
-    const machineId = task!.machine_id as string;
+    const machineId =
+      (task!.machine_id as string | null) ?? (await machineOf(tx, team.id, task!.component_id));
+    if (machineId === null) refuse('', 'It is on the shelf. Write it down as done there.');
     await lockMachine(tx, team.id, machineId);
     const [open] =
       await tx`select id from visit where team_id = ${team.id} and machine_id = ${machineId} and job = ${task!.job} and closed_at is null and given_up_at is null`;
@@ -55,27 +60,39 @@ export async function startVisit(
     if (again) return again.id as string;
 
     const before = await earlier(tx, team.id, machineId);
-    // Break-in only where the book begins with the machine new: no record of a used one proves nothing, and glitter in it is
-    // not to be expected.
-    const [state] = await tx`
-      select m.book_from_new and not exists (select 1 from service_record r where r.team_id = m.team_id and r.task_id = ${input.taskId}) as break_in
-      from machine m where m.team_id = ${team.id} and m.id = ${machineId}`;
+    const rules = await readRules(tx, team.id);
     const plan = planEngineOil({
       sheet: await readSheet(tx, team.id, machineId),
-      rules: DEFAULT_RULES,
+      rules,
       pouredLastTimeMl: before.pouredMl,
       debrisBefore: before.debris,
-      breakIn: state!.break_in
+      breakIn: await inBreakIn(tx, team.id, machineId, input.taskId)
     });
     await insertVisit(
       tx,
       team.id,
       { id: input.id, machineId, taskId: input.taskId, personId, startedAt: now },
       plan,
-      DEFAULT_RULES
+      rules
     );
     return input.id;
   });
+}
+
+/**
+ * Whether a task's machine or component is in its first hours: not done since new or since a rebuild. A used one without
+ * records is not: no record proves nothing, and glitter in it is not to be expected.
+ */
+export async function inBreakIn(
+  sql: Db,
+  teamId: string,
+  machineId: string,
+  taskId: string
+): Promise<boolean> {
+  const [row] = await sql`
+    select t.value->'counted'->>'since' as since from machine_standing s, jsonb_array_elements(s.tasks) t
+    where s.team_id = ${teamId} and s.machine_id = ${machineId} and t.value->>'id' = ${taskId}`;
+  return row?.since === 'new' || row?.since === 'rebuild';
 }
 
 /** Writes a visit with its steps and everything it will open. */
@@ -233,32 +250,46 @@ export async function closeVisit(
       throw new Refusal({ '': 'Not closed: something still stands open.' }, { problems });
     const minutes = Math.max(1, Math.round((now.getTime() - visit.startedAt.getTime()) / 60_000));
     const findings = summarise(visit.plan, state, visit.rules, minutes);
-    const recordId = await insertRecord(tx, team, personId, visit, findings, now);
+    const seen = await evidence(tx, team.id, visit, findings);
+    const recordIds = await insertRecords(tx, team, personId, visit, findings, now);
     await tx`update visit set closed_at = ${now}, closed_by = ${personId} where team_id = ${team.id} and id = ${visitId}`;
+    if (seen)
+      for (const [i, taskId] of visit.taskIds.entries())
+        await proposeFrom(tx, team.id, personId, taskId, recordIds[i]!, seen);
     await refreshStanding(tx, team.id, visit.machineId);
-    return recordId;
+    return recordIds[0]!;
   });
 }
 
-async function insertRecord(
+/** What came out with the oil, where it says that the next change should come sooner; null where it does not. */
+async function evidence(tx: Db, teamId: string, visit: Visit, findings: Findings): Promise<string | null> {
+  const before = await earlier(tx, teamId, visit.machineId);
+  const breakIn = await inBreakIn(tx, teamId, visit.machineId, visit.taskIds[0] ?? '');
+  for (const d of findings.debris) {
+    const { verdict, reason } = judge(d, before.debris[d.place] ?? [], breakIn);
+    if (verdict !== 'carry on') return `${d.place}: ${d.grade}. ${reason}`;
+  }
+  return null;
+}
+
+async function insertRecords(
   tx: Db,
   team: Team,
   personId: string,
   visit: Visit,
   findings: Findings,
   now: Date
-): Promise<string> {
-  const [standing] =
-    await tx`select total from machine_standing where team_id = ${team.id} and machine_id = ${visit.machineId}`;
+): Promise<string[]> {
   const ids: string[] = [];
   for (const taskId of visit.taskIds) {
     const id = crypto.randomUUID();
+    // Its hours follow the book: they are filled in when the standing is made anew.
     await tx`
-      insert into service_record (team_id, id, machine_id, task_id, visit_id, done_on, done_at, hours, findings, created_by)
-      values (${team.id}, ${id}, ${visit.machineId}, ${taskId}, ${visit.id}, ${dayOf(now, team.timeZone)}, ${now}, ${standing?.total ?? null}, ${tx.json(findings as never)}, ${personId})`;
+      insert into service_record (team_id, id, machine_id, task_id, visit_id, done_on, done_at, hours_by, findings, rules, created_by)
+      values (${team.id}, ${id}, ${visit.machineId}, ${taskId}, ${visit.id}, ${dayOf(now, team.timeZone)}, ${now}, 'book', ${tx.json(findings as never)}, ${tx.json(visit.rules as never)}, ${personId})`;
     ids.push(id);
   }
-  return ids[0]!;
+  return ids;
 }
 
 /** Gives a visit up without the work done: only while nothing stands open. */

@@ -2,7 +2,7 @@
   import { Button, Checkbox, Input, Select } from 'flowbite-svelte';
   import { invalidateAll } from '$app/navigation';
   import { showHours } from '$lib/core/hours/hours';
-  import { awayInWords } from '$lib/core/schedule/due';
+  import { awayInWords } from '$lib/core/schedule/words';
   import { showDay, showDays, weekday } from '$lib/core/time/day';
   import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';

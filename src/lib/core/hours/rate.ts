@@ -1,6 +1,6 @@
 import type { Centihours } from './hours';
 
-/** How fast a machine uses up hours, with how much that varies. */
+/** How fast a machine uses up hours between planned events, with how much that varies. */
 export interface RateOfUse {
   /** Hundredths of an hour per calendar day, over the window. */
   perDay: number;
@@ -14,9 +14,18 @@ export interface RateOfUse {
 export interface DayPoint {
   day: number;
   total: Centihours;
+  /** Of these, hours used at planned events, which the calendar counts for itself. */
+  planned?: Centihours;
 }
 
-/** Recent means the last twelve weeks: long enough to see race weekends, short enough to follow the season. */
+/** A planned event as the forecast takes it: the days from today on which it lies, and the hours it will use. */
+export interface PlannedUse {
+  from: number;
+  to: number;
+  hours: Centihours;
+}
+
+/** Recent means the last twelve weeks: long enough to see the usual use, short enough to follow the season. */
 export const WINDOW_DAYS = 84;
 /** Less than four weeks of history, or fewer than four readings, says nothing about a week. */
 const LEAST_DAYS = 28;
@@ -25,35 +34,62 @@ const LEAST_POINTS = 4;
 /**
  * Rate of use from recent history: hours used per day over the window, and the spread of weekly use about it.
  *
- * Method: running hours are read off at week ends back from `today`, by straight lines between readings and level after the
- * last; the mean of the weekly differences gives the rate and their standard deviation, over √7, the spread of a day.
+ * Method: hours used outside planned events are read off at week ends back from `today`, by straight lines between readings
+ * and level after the last. The rate is the Theil–Sen slope over those (the median of the slopes between every two), so
+ * that one long day or one wrong reading does not bend it; the spread is the standard deviation of weekly use about it,
+ * over √7.
  *
  * @param points running hours by day, in any order
  * @param today day number of today
  * @returns null when there is too little history to say
  */
 export function rateOfUse(points: readonly DayPoint[], today: number): RateOfUse | null {
-  const order = [...points].filter((p) => p.day <= today).sort((a, b) => a.day - b.day || a.total - b.total);
+  const order = [...points]
+    .filter((p) => p.day <= today)
+    .map((p) => ({ day: p.day, total: p.total - (p.planned ?? 0) }))
+    .sort((a, b) => a.day - b.day || a.total - b.total);
   const first = order[0];
-  const last = order.at(-1);
-  if (!first || !last) return null;
+  if (!first) return null;
   const start = Math.max(first.day, today - WINDOW_DAYS);
   const days = today - start;
   const inWindow = order.filter((p) => p.day >= start).length;
   if (days < LEAST_DAYS || inWindow < LEAST_POINTS) return null;
 
   const weeks = Math.floor(days / 7);
-  const used: number[] = [];
-  for (let w = 0; w < weeks; w++)
-    used.push(totalOn(order, today - 7 * w) - totalOn(order, today - 7 * (w + 1)));
-  const mean = used.reduce((a, b) => a + b, 0) / weeks;
-  const variance = used.reduce((a, b) => a + (b - mean) ** 2, 0) / Math.max(1, weeks - 1);
-  if (mean <= 0) return null;
-  return { perDay: mean / 7, spreadPerRootDay: Math.sqrt(variance / 7), days };
+  const ends: { x: number; y: number }[] = [];
+  for (let w = weeks; w >= 0; w--) ends.push({ x: -7 * w, y: totalOn(order, today - 7 * w) });
+  const perDay = theilSen(ends);
+  if (perDay === null || perDay <= 0) return null;
+  let squares = 0;
+  for (let i = 1; i < ends.length; i++) squares += (ends[i]!.y - ends[i - 1]!.y - 7 * perDay) ** 2;
+  return { perDay, spreadPerRootDay: Math.sqrt(squares / Math.max(1, weeks - 1) / 7), days };
+}
+
+/**
+ * Theil–Sen slope: the median of the slopes between every two points.
+ * Source: P. K. Sen, "Estimates of the regression coefficient based on Kendall's tau", 1968.
+ * @returns null with fewer than two points at different x
+ */
+export function theilSen(points: readonly { x: number; y: number }[]): number | null {
+  const slopes: number[] = [];
+  for (let i = 0; i < points.length; i++)
+    for (let j = i + 1; j < points.length; j++) {
+      const dx = points[j]!.x - points[i]!.x;
+      if (dx !== 0) slopes.push((points[j]!.y - points[i]!.y) / dx);
+    }
+  return slopes.length === 0 ? null : median(slopes);
+}
+
+/** The middle value, or the mean of the two in the middle. @throws RangeError on an empty list */
+export function median(values: readonly number[]): number {
+  if (values.length === 0) throw new RangeError('no middle of nothing');
+  const order = [...values].sort((a, b) => a - b);
+  const mid = order.length >> 1;
+  return order.length % 2 === 1 ? order[mid]! : (order[mid - 1]! + order[mid]!) / 2;
 }
 
 /** Running hours on a day: a straight line between readings, level outside them. `order` is sorted by day. */
-function totalOn(order: readonly DayPoint[], day: number): number {
+function totalOn(order: readonly { day: number; total: number }[], day: number): number {
   let before = order[0]!;
   if (day <= before.day) return before.total;
   for (const point of order) {
@@ -65,24 +101,47 @@ function totalOn(order: readonly DayPoint[], day: number): number {
   return before.total;
 }
 
-/** One in ten either way: the range holds eight times out of ten if days are independent of one another. */
+/** One in ten either way: the range holds eight times out of ten. */
 const Z_80 = 1.2816;
+/** A planned weekend uses what was planned, give or take a quarter. */
+const EVENT_SPREAD = 0.25;
+/** Nobody plans a season further ahead; past it no date is named. */
+export const FORECAST_DAYS = 3 * 365;
 
 /**
  * When so many hours will have been used: the range of days that holds eight times out of ten.
  *
- * Method: use over T days is taken as spread about rate·T with deviation spread·√T (a random walk with drift); the early end
- * solves rate·T + z·spread·√T = hours, the late end rate·T − z·spread·√T = hours, both quadratic in √T.
+ * Method: use over T days is the rate times T plus the planned events that lie within, spread about that with the deviation
+ * √(s²·T + (s/√D)²·T² + Σ(¼·event)²): daily chance, a rate known only from D days of history, and events that turn out
+ * longer or shorter. The early end is the first day on which that mean and 1.28 deviations reach the hours, the late end the
+ * first on which the mean less 1.28 deviations does.
  *
  * @param hoursLeft hundredths of an hour still to go; at or below zero answers today
- * @returns whole days from today, early and late
+ * @param planned events from today on
+ * @returns whole days from today, early and late; `late` is Infinity when it may take more than three years
  */
-export function daysUntil(hoursLeft: Centihours, rate: RateOfUse): { early: number; late: number } {
+export function daysUntil(
+  hoursLeft: Centihours,
+  rate: RateOfUse,
+  planned: readonly PlannedUse[] = []
+): { early: number; late: number } {
   if (hoursLeft <= 0) return { early: 0, late: 0 };
-  const b = Z_80 * rate.spreadPerRootDay;
-  const root = Math.sqrt(b * b + 4 * rate.perDay * hoursLeft);
-  const early = ((root - b) / (2 * rate.perDay)) ** 2;
-  const late = ((root + b) / (2 * rate.perDay)) ** 2;
-  // A hair's breadth of floating point must not turn ten days into nine.
-  return { early: Math.floor(early + 1e-9), late: Math.ceil(late - 1e-9) };
+  const at = (t: number) => {
+    let mean = rate.perDay * t;
+    let variance = rate.spreadPerRootDay ** 2 * (t + (t * t) / rate.days);
+    for (const p of planned) {
+      if (p.from > t) continue;
+      const share = Math.min(1, (t - p.from + 1) / (p.to - p.from + 1));
+      mean += p.hours * share;
+      variance += (EVENT_SPREAD * p.hours * share) ** 2;
+    }
+    return { mean, deviation: Z_80 * Math.sqrt(variance) };
+  };
+  let early: number | null = null;
+  for (let t = 0; t <= FORECAST_DAYS; t++) {
+    const { mean, deviation } = at(t);
+    if (early === null && mean + deviation >= hoursLeft) early = t;
+    if (early !== null && mean - deviation >= hoursLeft) return { early, late: t };
+  }
+  return { early: early ?? FORECAST_DAYS, late: Infinity };
 }

@@ -42,9 +42,20 @@ function byTime(a: Reading, b: Reading): number {
   return a.at - b.at || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
 }
 
+/** A moment at which the running total became what it then was: a reading, or a meter that was closed. */
+export interface RunningStep {
+  at: number;
+  total: Centihours;
+  estimated: boolean;
+  /** The reading that brought it; null where a meter was closed. */
+  readingId: string | null;
+}
+
 export interface Running {
   /** In order of time. */
   points: RunningPoint[];
+  /** The same with the moments at which a meter was closed. */
+  steps: RunningStep[];
   /** Where the machine stands after everything in the book; null when nothing was ever read or ridden: unknown, not zero. */
   total: Centihours | null;
   /** Whether `total` rests on hours ridden since the last true reading. */
@@ -73,6 +84,7 @@ export function runningHours(meters: readonly Meter[], readings: readonly Readin
   }
 
   const points: RunningPoint[] = [];
+  const steps: RunningStep[] = [];
   let known = false;
   let estimated = false;
   let total: Centihours = order[0]?.firstValue ?? 0;
@@ -84,12 +96,14 @@ export function runningHours(meters: readonly Meter[], readings: readonly Readin
         reading.value === null ? total + (reading.ridden ?? 0) : base + reading.value - meter.firstValue;
       known = true;
       points.push({ reading, total, estimated });
+      steps.push({ at: reading.at, total, estimated, readingId: reading.id });
     }
     if (meter.removedAt !== null && meter.lastValue !== null) {
       total = base + meter.lastValue - meter.firstValue;
       estimated = false;
       known = true;
+      steps.push({ at: meter.removedAt, total, estimated: false, readingId: null });
     }
   }
-  return { points, total: known ? total : null, estimated };
+  return { points, steps, total: known ? total : null, estimated };
 }

@@ -1,15 +1,6 @@
 import { z } from 'zod';
-import {
-  day,
-  daysTypedOrNone,
-  hoursTyped,
-  hoursTypedOrNone,
-  id,
-  intervalTypedOrNone,
-  name,
-  remark
-} from '../forms';
-import { CIRCUITS, CONFIDENCES, FASTENER_ROLES, figureKind, SEALS } from '../specs/sheet';
+import { day, hoursTyped, id, name } from '../forms';
+import { firstTaskSchema } from '../schedule/form';
 import { ROLES } from '../team/team';
 import { isTimeZone } from '../time/day';
 import { KINDS } from './machine';
@@ -27,73 +18,6 @@ export const teamSchema = z.object({
   you: personSchema
 });
 
-/** Triggers as typed: hours, days or both, whichever comes first. */
-const triggerFields = {
-  everyHours: intervalTypedOrNone,
-  limitHours: intervalTypedOrNone,
-  firstHours: intervalTypedOrNone,
-  firstLimitHours: intervalTypedOrNone,
-  everyDays: daysTypedOrNone,
-  limitDays: daysTypedOrNone
-};
-const taskFields = {
-  name: name('what is to be done', 60),
-  job: z.enum(['engine-oil']).nullable().default(null),
-  ...triggerFields,
-  note: remark
-};
-
-interface TriggerAmounts {
-  everyHours: number | null;
-  limitHours: number | null;
-  firstHours: number | null;
-  firstLimitHours: number | null;
-  everyDays: number | null;
-  limitDays: number | null;
-}
-
-function checkTriggers(t: TriggerAmounts, ctx: z.RefinementCtx, at: string[] = []): void {
-  const issue = (field: string, message: string) =>
-    ctx.addIssue({ code: 'custom', path: [...at, field], message });
-  if (t.everyHours === null && t.everyDays === null)
-    issue('everyHours', 'Every how many hours? Or fill in days.');
-  if (t.limitHours !== null && (t.everyHours === null || t.limitHours < t.everyHours))
-    issue('limitHours', 'The limit lies at or past the interval.');
-  if (t.limitDays !== null && (t.everyDays === null || t.limitDays < t.everyDays))
-    issue('limitDays', 'The limit lies at or past the interval.');
-  if (t.firstHours !== null && t.everyHours === null)
-    issue('firstHours', 'A first interval needs the usual one too.');
-  if (t.firstLimitHours !== null && (t.firstHours === null || t.firstLimitHours < t.firstHours))
-    issue('firstLimitHours', 'The limit lies at or past the first interval.');
-}
-
-/** From where a new task counts. */
-const lastDoneFields = {
-  lastDone: z.enum(['not known', 'new', 'done'], { error: 'Pick one.' }),
-  lastDoneHours: hoursTypedOrNone,
-  lastDoneDay: z.string().default('')
-};
-interface LastDone {
-  lastDone: 'not known' | 'new' | 'done';
-  lastDoneDay: string;
-}
-function checkLastDone(t: LastDone, ctx: z.RefinementCtx, at: string[] = []): void {
-  if (t.lastDone === 'done' && !day.safeParse(t.lastDoneDay).success)
-    ctx.addIssue({
-      code: 'custom',
-      path: [...at, 'lastDoneDay'],
-      message: 'On which day? A rough one will do.'
-    });
-}
-
-export const taskSchema = z
-  .object({ id, machineId: id, ...taskFields, ...lastDoneFields })
-  .superRefine((t, ctx) => {
-    checkTriggers(t, ctx);
-    checkLastDone(t, ctx);
-  });
-export type TaskInput = z.infer<typeof taskSchema>;
-
 export const machineSchema = z.object({
   id,
   plate: name('its number or letters', 8),
@@ -104,53 +28,9 @@ export const machineSchema = z.object({
   meter: z.enum(['hour meter', 'reckoned']),
   reading: hoursTyped,
   bookFromNew: z.boolean(),
-  task: z
-    .object({ id, ...taskFields, ...lastDoneFields })
-    .superRefine((t, ctx) => {
-      checkTriggers(t, ctx);
-      checkLastDone(t, ctx);
-    })
-    .nullable()
+  task: firstTaskSchema.nullable()
 });
 export type MachineInput = z.infer<typeof machineSchema>;
-
-/** A task written down as done, without a visit. */
-export const doneSchema = z.object({ id, taskId: id, day, hours: hoursTypedOrNone, reason: remark, remark });
-export type DoneInput = z.infer<typeof doneSchema>;
-
-export const fastenerSchema = z.object({
-  id,
-  machineId: id,
-  circuit: z.enum(CIRCUITS).nullable(),
-  role: z.enum(FASTENER_ROLES, { error: 'Pick what it is.' }),
-  name: name('what you call it', 60),
-  place: z.string().trim().max(120, 'At most 120 characters.').default(''),
-  quantity: z.coerce
-    .number({ error: 'How many bolts?' })
-    .int('Whole bolts.')
-    .min(1, 'At least one.')
-    .max(24, 'At most 24.'),
-  magnet: z.boolean(),
-  seal: z.enum(SEALS),
-  note: remark
-});
-export type FastenerInput = z.infer<typeof fastenerSchema>;
-
-export const figureSchema = z.object({
-  id,
-  machineId: id,
-  key: z.string().refine((k) => figureKind(k) !== undefined, 'No such figure.'),
-  fastenerId: id.nullable().default(null),
-  typed: name('the figure as printed', 400),
-  source: name('which manual, or who said so', 120),
-  edition: z.string().trim().max(60, 'At most 60 characters.').default(''),
-  page: z.string().trim().max(20, 'At most 20 characters.').default(''),
-  confidence: z.enum(CONFIDENCES, { error: 'Printed, told or guessed?' }),
-  variant: z.string().trim().max(120, 'At most 120 characters.').default(''),
-  /** Set once a figure that looks like a slip has been looked at again. */
-  sure: z.boolean().default(false)
-});
-export type FigureInput = z.infer<typeof figureSchema>;
 
 export const eventSchema = z
   .object({

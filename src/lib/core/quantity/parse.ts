@@ -32,7 +32,9 @@ const EXAMPLE: Record<Dimension, string> = {
   volume: '950 ml or 1.15 qt',
   pressure: '90 kPa or 13 psi',
   distance: '42 km or 26 mi',
-  time: '2.5 h, 2h30 or 150 min'
+  time: '2.5 h, 2h30 or 150 min',
+  angle: '45°',
+  count: '114 links or 13 teeth'
 };
 
 const fail = (kind: ParseProblem['kind'], message: string, choices?: Quantity[]): Parsed => ({

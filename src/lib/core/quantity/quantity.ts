@@ -71,7 +71,7 @@ export function show(q: Quantity, unit: UnitName = q.unit): string {
 /** The unit of the other system in which a workshop would want to read this quantity too. */
 export function otherUnit(q: Quantity): UnitName {
   const own = UNITS[q.unit].system;
-  if (q.dimension === 'time') return q.unit;
+  if (q.dimension === 'time' || q.dimension === 'angle' || q.dimension === 'count') return q.unit;
   if (q.dimension === 'volume') {
     if (own === 'metric') return q.base < 250 ? 'US fl oz' : 'US qt';
     return q.base < 1000 ? 'ml' : 'L';

@@ -1,11 +1,11 @@
 /**
  * Units of the workshop with their exact factors to one base unit per dimension:
- * length mm, torque N·m, volume ml, pressure kPa, distance m, time s.
+ * length mm, torque N·m, volume ml, pressure kPa, distance m, time s, angle °, count 1.
  *
  * Sources of the factors: the international inch (25.4 mm), yard and pound (0.453 592 37 kg) of 1959, standard gravity
  * 9.806 65 m/s², the US gallon of 231 in³ and the imperial gallon of 4.546 09 l. All are definitions, so all are exact.
  */
-export type Dimension = 'length' | 'torque' | 'volume' | 'pressure' | 'distance' | 'time';
+export type Dimension = 'length' | 'torque' | 'volume' | 'pressure' | 'distance' | 'time' | 'angle' | 'count';
 
 export interface Unit {
   dimension: Dimension;
@@ -207,7 +207,11 @@ export const UNITS = {
     system: 'both',
     decimals: 0,
     aliases: ['sec', 'secs', 'second', 'seconds']
-  }
+  },
+
+  '°': { dimension: 'angle', factor: 1, system: 'both', decimals: 0, aliases: ['deg', 'degree', 'degrees'] },
+  teeth: { dimension: 'count', factor: 1, system: 'both', decimals: 0, aliases: ['tooth', 't'] },
+  links: { dimension: 'count', factor: 1, system: 'both', decimals: 0, aliases: ['link'] }
 } as const satisfies Record<string, Unit>;
 
 export type UnitName = keyof typeof UNITS;
@@ -254,5 +258,7 @@ export const USUAL_UNIT: Readonly<Record<Dimension, Readonly<Record<'metric' | '
   volume: { metric: 'ml', imperial: 'US qt' },
   pressure: { metric: 'kPa', imperial: 'psi' },
   distance: { metric: 'km', imperial: 'mi' },
-  time: { metric: 'h', imperial: 'h' }
+  time: { metric: 'h', imperial: 'h' },
+  angle: { metric: '°', imperial: '°' },
+  count: { metric: 'links', imperial: 'links' }
 };

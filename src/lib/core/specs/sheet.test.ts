@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { quantity } from '../quantity/quantity';
-import { UNITS } from '../quantity/units';
+import { UNITS, type UnitName } from '../quantity/units';
 import { FIGURE_KINDS, figureKind, figureOf, implausible, type Figure, type FigureKind } from './sheet';
 
 const figure = (key: Figure['key'], fastenerId: string | null): Figure => ({
@@ -8,6 +8,7 @@ const figure = (key: Figure['key'], fastenerId: string | null): Figure => ({
   key,
   fastenerId,
   quantity: quantity(20, 'N·m'),
+  to: null,
   text: null,
   source: 'Manual',
   page: '',
@@ -26,6 +27,7 @@ describe('a sheet', () => {
 });
 
 describe('plausible ranges', () => {
+  const one = (value: number, unit: UnitName) => ({ from: quantity(value, unit), to: null });
   const oil = figureKind('engine oil with filter')!;
   it.each([
     [950, 'ml', true],
@@ -34,12 +36,12 @@ describe('plausible ranges', () => {
     [95, 'L', false],
     [1.15, 'US qt', true]
   ] as const)('%f %s of engine oil: %s', (value, unit, fine) =>
-    expect(implausible(oil, quantity(value, unit)) === null).toBe(fine)
+    expect(implausible(oil, one(value, unit)) === null).toBe(fine)
   );
   it('say whether it is too little or too much', () => {
     const torque = figureKind('torque')!;
-    expect(implausible(torque, quantity(0.2, 'N·m'))).toMatch(/very little/);
-    expect(implausible(torque, quantity(2000, 'N·m'))).toMatch(/very much/);
+    expect(implausible(torque, one(0.2, 'N·m'))).toMatch(/very little/);
+    expect(implausible(torque, one(2000, 'N·m'))).toMatch(/very much/);
   });
   it('are in order, and every kind’s own unit measures what it should', () => {
     for (const kind of FIGURE_KINDS as readonly FigureKind[]) {

@@ -1,78 +1,29 @@
-import type { Dimension, UnitName } from '../quantity/units';
 import type { Quantity } from '../quantity/quantity';
+import type { Range } from '../quantity/range';
+import { figureKind, type FigureKey, type FigureKind } from './kinds';
 
+export {
+  FIGURE_KINDS,
+  figureKind,
+  LEVEL_METHODS,
+  type FigureKey,
+  type FigureKind,
+  type LevelMethod
+} from './kinds';
+
+/** How far a figure can be trusted. `unconfirmed`: copied from a sister machine, and nobody has looked it up for this one. */
 export const CONFIDENCES = ['printed', 'told', 'guessed'] as const;
-export type Confidence = (typeof CONFIDENCES)[number];
+export type Confidence = (typeof CONFIDENCES)[number] | 'unconfirmed';
 
-export const LEVEL_METHODS = [
-  'sight glass',
-  'dipstick resting on the thread',
-  'dipstick screwed in',
-  'check screw',
-  'measured quantity only'
-] as const;
-export type LevelMethod = (typeof LEVEL_METHODS)[number];
-
-/** Every figure a sheet can hold in this product, with what it is measured in and what is plausible for it. */
-export interface FigureKind {
-  key: string;
-  label: string;
-  /** Null for a figure in words. */
-  dimension: Dimension | null;
-  /** The words to choose from, where only some make sense. */
-  choices?: readonly string[];
-  /** The unit a naked number is taken in. */
-  unit?: UnitName;
-  /** Base units; outside it the figure is questioned as a likely slip of a digit or a unit. */
-  plausible?: readonly [number, number];
-  /** Whether it hangs on a fastener. */
-  perFastener?: boolean;
-}
-
-export const FIGURE_KINDS = [
-  {
-    key: 'engine oil with filter',
-    label: 'Engine oil, with filter',
-    dimension: 'volume',
-    plausible: [200, 8000]
-  },
-  {
-    key: 'engine oil without filter',
-    label: 'Engine oil, without filter',
-    dimension: 'volume',
-    plausible: [200, 8000]
-  },
-  { key: 'engine oil grade', label: 'Engine oil, grade and ratings', dimension: null },
-  { key: 'oil level method', label: 'Oil level, how it is read', dimension: null, choices: LEVEL_METHODS },
-  {
-    key: 'oil level run time',
-    label: 'Oil level, run before reading',
-    dimension: 'time',
-    unit: 'min',
-    plausible: [0, 1200]
-  },
-  {
-    key: 'oil level settle time',
-    label: 'Oil level, settle before reading',
-    dimension: 'time',
-    unit: 'min',
-    plausible: [0, 3600]
-  },
-  { key: 'oil level attitude', label: 'Oil level, how the machine stands', dimension: null },
-  { key: 'torque', label: 'Torque', dimension: 'torque', plausible: [1, 300], perFastener: true }
-] as const satisfies readonly FigureKind[];
-export type FigureKey = (typeof FIGURE_KINDS)[number]['key'];
-
-export function figureKind(key: string): FigureKind | undefined {
-  return FIGURE_KINDS.find((k) => k.key === key);
-}
-
-/** One figure as it stands on a sheet: a quantity or words, and where it comes from. */
+/** One figure as it stands on a sheet: a quantity, a range or words, and where it comes from. */
 export interface Figure {
   id: string;
   key: FigureKey;
   fastenerId: string | null;
+  /** The figure, or the lower end of its range. */
   quantity: Quantity | null;
+  /** The upper end; null where it is no range. */
+  to: Quantity | null;
   text: string | null;
   source: string;
   page: string;
@@ -80,14 +31,28 @@ export interface Figure {
   variant: string;
 }
 
-export const FASTENER_ROLES = ['drain plug', 'screen cap', 'filter cover', 'filler cap', 'guard'] as const;
+export const FASTENER_ROLES = [
+  'drain plug',
+  'screen cap',
+  'filter cover',
+  'filler cap',
+  'check screw',
+  'guard',
+  'cover',
+  'axle nut',
+  'pivot',
+  'clamp',
+  'sprocket bolts',
+  'brake',
+  'other'
+] as const;
 export type FastenerRole = (typeof FASTENER_ROLES)[number];
 export const SEALS = ['none', 'crush washer', 'O-ring', 'gasket'] as const;
 export type Seal = (typeof SEALS)[number];
 export const CIRCUITS = ['engine', 'gearbox', 'primary', 'front differential', 'rear differential'] as const;
 export type Circuit = (typeof CIRCUITS)[number];
 
-/** Something that can be opened: one plug, or a set of like bolts that belong together. */
+/** Something that can be opened or must be tight: one plug, or a set of like bolts that belong together. */
 export interface Fastener {
   id: string;
   /** Null for what belongs to no oil circuit, such as a guard. */
@@ -100,6 +65,10 @@ export interface Fastener {
   quantity: number;
   magnet: boolean;
   seal: Seal;
+  /** What goes on it, its thread, and the order in which like bolts are tightened; empty where nobody noted it. */
+  head: string;
+  thread: string;
+  pattern: string;
   note: string;
 }
 
@@ -115,11 +84,42 @@ export function figureOf(sheet: Sheet, key: FigureKey, fastenerId: string | null
 }
 
 /** Why a figure looks like a slip of a digit or of a unit; null when it is plausible. Bounds in base units. */
-export function implausible(kind: FigureKind, q: Quantity): string | null {
+export function implausible(kind: FigureKind, range: Range): string | null {
   if (!kind.plausible) return null;
   const [lo, hi] = kind.plausible;
-  if (q.base >= lo && q.base <= hi) return null;
-  return q.base < lo
-    ? `That is very little for “${kind.label.toLowerCase()}”. Is it the right unit?`
-    : `That is very much for “${kind.label.toLowerCase()}”. Is it the right unit?`;
+  if (range.from.base < lo)
+    return `That is very little for “${kind.label.toLowerCase()}”. Is it the right unit?`;
+  if ((range.to ?? range.from).base > hi)
+    return `That is very much for “${kind.label.toLowerCase()}”. Is it the right unit?`;
+  return null;
+}
+
+/**
+ * Figures of one sheet that contradict one another: more oil without the filter than with it, a band that is empty.
+ * Contradictions are shown, and neither side is chosen.
+ */
+export function contradictions(figures: readonly Figure[]): { keys: [string, string]; message: string }[] {
+  const of = (key: string) => figures.find((f) => f.key === key && f.quantity);
+  const found: { keys: [string, string]; message: string }[] = [];
+  const less = (small: string, large: string) => {
+    const a = of(small);
+    const b = of(large);
+    if (a && b && a.quantity!.base > b.quantity!.base * 1.001)
+      found.push({
+        keys: [small, large],
+        message: `“${figureKind(small)!.label}” is more than “${figureKind(large)!.label}”. One of the two is wrong.`
+      });
+  };
+  less('engine oil without filter', 'engine oil with filter');
+  less('engine oil with filter', 'engine oil dry');
+  less('gearbox oil', 'gearbox oil dry');
+  less('engine oil between marks', 'engine oil with filter');
+  const front = of('front sprocket');
+  const rear = of('rear sprocket');
+  if (front && rear && front.quantity!.base >= rear.quantity!.base)
+    found.push({
+      keys: ['front sprocket', 'rear sprocket'],
+      message: 'The front sprocket is no smaller than the rear one. Are they the wrong way round?'
+    });
+  return found;
 }

@@ -1,15 +1,8 @@
 import { showHours, type Centihours } from '../hours/hours';
 import { rateOfUse, type DayPoint } from '../hours/rate';
-import {
-  leftInWords,
-  nearestFirst,
-  pressure,
-  stretches,
-  taskDue,
-  type State,
-  type TaskDue
-} from '../schedule/due';
+import { nearestFirst, pressure, stretches, tasksDue, type State, type TaskDue } from '../schedule/due';
 import type { MachineNow, PlannedOuting, Task } from '../schedule/task';
+import { leftInWords } from '../schedule/words';
 import { dayNumber, type Day } from '../time/day';
 
 /** Lanes sent with the home screen itself; the rest follow as they are scrolled to. A laptop shows about six. */
@@ -35,6 +28,11 @@ export interface Standing {
   /** Calendar day of the last reading; null when there is none. */
   readOn: Day | null;
   recent: DayPoint[];
+  /** Hundredths of a kilometre; null when none is counted. */
+  distance: number | null;
+  /** Its own pace: hundredths of a kilometre per hour, of an hour an outing; null when not learned. */
+  speed: number | null;
+  perOuting: Centihours | null;
   tasks: Task[];
   pegs: Peg[];
   /** A visit that stands open. */
@@ -48,8 +46,8 @@ export interface Stake {
   state: State;
   /** Hundredths of an hour ahead of now; negative when passed. Null: it cannot be placed on the hours. */
   ahead: Centihours | null;
-  /** Placed by the calendar and the rate of use, not by hours. */
-  byDays: boolean;
+  /** Not counted in hours: placed by the calendar, the rate of use or the machine's own pace. */
+  estimated: boolean;
   limitAhead: Centihours | null;
   left: string;
   inside: string | null;
@@ -86,13 +84,14 @@ export interface Lane {
 
 /** Where a machine stands today, for the schedule. */
 export function machineNow(standing: Standing, planned: PlannedOuting[], today: Day): MachineNow {
-  return { today, total: standing.total, rate: rateOfUse(standing.recent, dayNumber(today)), planned };
+  const { total, recent, speed, perOuting } = standing;
+  return { today, total, rate: rateOfUse(recent, dayNumber(today)), planned, speed, perOuting };
 }
 
 /** All of a machine's tasks worked out for today, the nearest first. */
 export function duesOf(standing: Standing, planned: PlannedOuting[], today: Day): TaskDue[] {
   const now = machineNow(standing, planned, today);
-  return standing.tasks.map((t) => taskDue(t, now)).sort(nearestFirst);
+  return tasksDue(standing.tasks, now).sort(nearestFirst);
 }
 
 /** How a lane sorts against another: the state that presses most, then the hours ahead of its stake, then the plate. */
@@ -120,8 +119,8 @@ function nextInWords(due: TaskDue | undefined): string {
   const name = due.task.name;
   if (due.state === 'unknown')
     return due.task.counted ? `${name}: hours not known` : `${name}: last done not known`;
-  const left = leftInWords(due.deciding);
-  return due.inside ? `${name} ${left}, inside ${due.inside}` : `${name} ${left}`;
+  const left = leftInWords(due);
+  return due.inside ? `${name} ${left}, inside ${due.inside.name}` : `${name} ${left}`;
 }
 
 /** Draws up one machine's lane for today. */
@@ -152,10 +151,10 @@ export function laneOf(
       job: d.task.job,
       state: d.state,
       ahead: d.stake?.ahead ?? null,
-      byDays: d.stake?.byDays ?? false,
+      estimated: d.stake !== null && !d.stake.exact,
       limitAhead: d.limitAhead,
-      left: d.state === 'unknown' ? 'not known' : leftInWords(d.deciding),
-      inside: d.inside
+      left: d.state === 'unknown' ? 'not known' : leftInWords(d),
+      inside: d.inside?.name ?? null
     })),
     stretches: stretches(now).map(({ id, name, firstDay, from, to }) => ({
       id,

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays, dayNumber } from '../time/day';
 import { laneInWords, laneOf, mostPressingFirst, type Standing } from './lane';
-import { duePoint, mostPressing } from '../schedule/due';
+import { aTask, counting, hours } from '../../../../tests/core/schedule';
+import { aheadOf, duePoint, mostPressing } from '../schedule/state';
 import { bunch, HOME_WINDOW, marks, pan, percent, zoom } from './scale';
 
 const today = '2026-06-10';
@@ -18,22 +19,22 @@ const standing = (more: Partial<Standing> = {}): Standing => ({
   recent: [],
   pegs: [{ recordId: 'r', name: 'Gearbox oil', hours: 1000, day: '2026-05-01' }],
   visitId: null,
+  distance: null,
+  speed: null,
+  perOuting: null,
   tasks: [
-    {
-      id: 't',
-      name: 'Gearbox oil',
-      job: null,
-      counted: { since: 'done', hours: 1000, day: '2026-05-01' },
-      triggers: [
-        { id: 'h', measure: 'hours', interval: 1500, limit: 1800, firstInterval: null, firstLimit: null }
-      ]
-    }
+    aTask(
+      [counting(hours(1500, 1800), more.total === null ? null : (more.total ?? 2290) - 1000)],
+      { since: 'done', hours: 1000, day: '2026-05-01' },
+      { name: 'Gearbox oil' }
+    )
   ],
   ...more
 });
 const saturday = {
   id: 'e',
   name: 'Saturday',
+  kind: 'race',
   firstDay: addDays(today, 3),
   lastDay: addDays(today, 4),
   hours: 400
@@ -66,7 +67,13 @@ describe('laneOf', () => {
       pegs: []
     });
     expect(
-      laneOf(standing({ tasks: standing().tasks.map((t) => ({ ...t, counted: null })) }), [], today).next
+      laneOf(
+        standing({
+          tasks: [aTask([counting(hours(1500), null)], null, { name: 'Gearbox oil' })]
+        }),
+        [],
+        today
+      ).next
     ).toBe('Gearbox oil: last done not known');
     expect(laneOf(standing({ tasks: [] }), [], today)).toMatchObject({
       state: 'unknown',
@@ -81,11 +88,11 @@ describe('laneOf', () => {
     }));
     const days = standing().tasks.map((t) => ({
       ...t,
-      triggers: [{ ...t.triggers[0]!, measure: 'days' as const, interval: 50 }]
+      triggers: [counting(hours(50, null, { measure: 'days' }), null)]
     }));
     expect(laneOf(standing({ recent, tasks: days }), [], today).stakes[0]).toMatchObject({
       ahead: 300,
-      byDays: true
+      estimated: true
     });
     expect(laneOf(standing({ tasks: days }), [], today).stakes[0]!.ahead).toBeNull();
   });
@@ -105,7 +112,7 @@ it('lanes sort by what presses most', () => {
       plate: s.plate,
       ...mostPressing(
         s.tasks.flatMap((t) => t.triggers.map((g) => duePoint(g, t))),
-        { today, total: s.total, planned: [] }
+        aheadOf({ today, planned: [] })
       )
     }))
     .sort(mostPressingFirst);

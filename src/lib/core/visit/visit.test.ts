@@ -22,6 +22,9 @@ const fastener = (
   quantity: 1,
   magnet: false,
   seal: 'none',
+  head: '',
+  thread: '',
+  pattern: '',
   note: '',
   ...more
 });
@@ -30,6 +33,7 @@ const figure = (key: Figure['key'], q: Figure['quantity'], more: Partial<Figure>
   key,
   fastenerId: null,
   quantity: q,
+  to: null,
   text: null,
   source: 'Manual',
   page: '12',

@@ -11,6 +11,8 @@
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
   import { send, type Sent } from '../form/send';
+  import Ridden from './Ridden.svelte';
+  import { nothingRidden, riddenInWords } from './ridden';
   import Settle, { type Settlement } from './Settle.svelte';
 
   interface Machine {
@@ -46,6 +48,9 @@
         typed: '',
         riderId: m.riderId ?? '',
         remark: '',
+        ridden: nothingRidden(),
+        details: false,
+        askSure: false,
         errors: {} as Record<string, string>,
         doubts: [] as string[],
         ways: [] as string[],
@@ -60,8 +65,13 @@
   let eventId = $derived(onDay[0]?.id ?? '');
   let problem = $state('');
   let busy = $state(false);
+  let pasting = $state(false);
   let told = $state('');
-  const written = $derived(rows.filter((r) => r.typed.trim() !== ''));
+  const written = $derived(
+    rows.filter(
+      (r) => r.typed.trim() !== '' || r.ridden.distance.trim() !== '' || r.ridden.symptoms.length > 0
+    )
+  );
 
   function down(e: KeyboardEvent, i: number, column: string) {
     const by = e.key === 'Enter' || e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
@@ -97,9 +107,10 @@
         typed: r.typed,
         day,
         remark: r.remark,
+        ...r.ridden,
         riderId: r.riderId || null,
         outing: kind,
-        eventId: kind === 'race' && eventId ? eventId : null,
+        eventId: eventId || null,
         settlement: r.settlement.as ? r.settlement : null
       }))
     });
@@ -121,12 +132,17 @@
           id: crypto.randomUUID(),
           typed: '',
           remark: '',
+          ridden: nothingRidden(),
+          details: false,
+          askSure: false,
           errors: {},
           doubts: [],
           ways: [],
           settlement: none()
         });
       } else {
+        r.askSure = Boolean(answer.more.askSure);
+        r.details ||= ['distance', 'before', 'crossings'].some((k) => answer.errors[k]);
         if (!Object.keys(answer.errors).some((k) => k.startsWith('settlement'))) {
           r.doubts = ((answer.more.doubts as { message: string }[]) ?? []).map((d) => d.message);
           r.ways = (answer.more.ways as string[]) ?? [];
@@ -149,6 +165,14 @@
   }
 </script>
 
+{#if pasting}{#await import('./PasteDay.svelte') then { default: PasteDay }}<PasteDay
+      {machines}
+      {people}
+      {today}
+      {day}
+      kind={kind as 'race'}
+      onleave={() => (pasting = false)}
+    />{/await}{/if}
 <form onsubmit={save} class="mt-4" aria-label="Race day" novalidate>
   <div class="flex flex-wrap items-start gap-3">
     <Field label="Day" class="w-44"
@@ -165,10 +189,10 @@
           {...a}
           bind:value={kind}
           placeholder=""
-          items={['race', 'practice', 'ride', 'day out'].map((k) => ({ value: k, name: k }))}
+          items={['race', 'moto', 'practice', 'ride', 'day out'].map((k) => ({ value: k, name: k }))}
         />{/snippet}</Field
     >
-    {#if kind === 'race' && onDay.length > 0}
+    {#if onDay.length > 0}
       <Field label="Event" class="w-64"
         >{#snippet children(a)}<Select
             {...a}
@@ -181,15 +205,20 @@
           />{/snippet}</Field
       >
     {/if}
-    <p class="quiet max-w-sm pt-6 text-sm">Enter goes down. Rows left empty are left alone.</p>
+    <p class="quiet max-w-md pt-6 text-sm">
+      <button type="button" class="link" onclick={() => (pasting = !pasting)}>Paste from a spreadsheet</button
+      ><br />
+      Enter goes down. Rows left empty are left alone. <kbd>+2h30</kbd> is time ridden, <kbd>~</kbd> the machine’s
+      usual hours.
+    </p>
   </div>
 
   <div class="mt-4 relative overflow-x-auto">
     <table class="sheet-table">
       <thead
         ><tr
-          ><th>Machine</th><th>Stands at</th><th>Meter shows, or time ridden</th><th>Rider</th><th>Remark</th
-          ></tr
+          ><th>Machine</th><th>Stands at</th><th>Meter shows, or time ridden</th><th>Rider</th><th>Ridden</th
+          ><th>Remark</th></tr
         ></thead
       >
       <tbody>
@@ -226,6 +255,16 @@
               </select>
             </td>
             <td
+              ><button
+                type="button"
+                id="ridden-{i}"
+                class="cell text-left text-sm"
+                aria-expanded={r.details}
+                aria-label="{r.machine.plate} how it was ridden"
+                onclick={() => (r.details = !r.details)}>{riddenInWords(r.ridden) || 'as usual'}</button
+              ></td
+            >
+            <td
               ><input
                 id="remark-{i}"
                 class="cell"
@@ -235,13 +274,23 @@
               /></td
             >
           </tr>
+          {#if r.details}<tr
+              ><td colspan="6" class="details"
+                ><Ridden
+                  bind:value={r.ridden}
+                  errors={r.errors}
+                  askSure={r.askSure}
+                  metered={r.machine.meter !== 'reckoned'}
+                /></td
+              ></tr
+            >{/if}
           {#if r.saved || r.doubts.length > 0 || Object.keys(r.errors).length > 0}
             <tr>
-              <td colspan="5">
+              <td colspan="6">
                 {#if r.saved}<p style:color="var(--done)" class="font-bold">
                     ■ {r.machine.plate} written down: {r.saved}
                   </p>{/if}
-                {#each Object.entries(r.errors).filter(([k]) => !k.startsWith('settlement')) as [k, message] (k)}<p
+                {#each Object.entries(r.errors).filter(([k]) => !k.startsWith('settlement') && !(r.details && ['distance', 'before', 'crossings'].includes(k))) as [k, message] (k)}<p
                     class="error"
                     role="alert"
                   >
@@ -279,6 +328,10 @@
     min-width: 7rem;
     min-height: 2.75rem;
     padding: 0.25rem 0.6rem;
+  }
+  .details {
+    background: var(--sheet);
+    padding: 0.75rem;
   }
   .row td {
     vertical-align: middle;

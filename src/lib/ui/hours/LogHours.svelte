@@ -8,6 +8,8 @@
   import FormError from '../form/FormError.svelte';
   import { send } from '../form/send';
   import { say, shell } from '../shell/shell.svelte';
+  import Ridden from './Ridden.svelte';
+  import { nothingRidden, riddenInWords } from './ridden';
   import Settle from './Settle.svelte';
 
   interface Choice {
@@ -31,6 +33,9 @@
   let day = $state(today);
   let outing = $state('ride');
   let remark = $state('');
+  let ridden = $state(nothingRidden());
+  let details = $state(false);
+  let askSure = $state(false);
   let errors = $state<Record<string, string>>({});
   let doubts = $state<string[]>([]);
   let ways = $state<string[]>([]);
@@ -75,11 +80,14 @@
       remark,
       riderId: riderId || null,
       outing: outing === 'reading' ? null : outing,
+      ...(outing === 'reading' ? {} : ridden),
       settlement: settlement.as ? settlement : null
     });
     busy = false;
     if (!sent.ok) {
       errors = sent.errors;
+      askSure = Boolean(sent.more.askSure);
+      if (['distance', 'before', 'crossings'].some((k) => errors[k])) details = true;
       // While a settlement wants another word, its question stays.
       if (!Object.keys(errors).some((k) => k.startsWith('settlement'))) {
         doubts = ((sent.more.doubts as { message: string }[]) ?? []).map((d) => d.message);
@@ -121,7 +129,7 @@
   <Field
     label={reckoned ? 'Time ridden' : 'Meter shows, h'}
     error={errors.typed}
-    hint={reckoned ? 'such as 2h30' : undefined}
+    hint={reckoned ? 'such as 2h30; ~ its usual' : '+2h30 ridden; ~ its usual'}
   >
     {#snippet children(a)}
       <Input
@@ -146,6 +154,7 @@
           { value: 'ride', name: 'a ride' },
           { value: 'practice', name: 'practice' },
           { value: 'race', name: 'a race' },
+          { value: 'moto', name: 'a moto' },
           { value: 'day out', name: 'a day out' },
           { value: 'reading', name: 'just a reading' }
         ]}
@@ -171,6 +180,16 @@
   </div>
   <div class="sm:col-span-6">
     <FormError message={errors['']} />
+    {#if outing !== 'reading'}
+      <button
+        type="button"
+        class="link mb-2 text-sm"
+        aria-expanded={details}
+        onclick={() => (details = !details)}>{details ? 'Less' : 'How it was ridden'}</button
+      >
+      {#if !details && riddenInWords(ridden)}<span class="quiet text-sm">{riddenInWords(ridden)}</span>{/if}
+      {#if details}<Ridden bind:value={ridden} {errors} {askSure} metered={!reckoned} />{/if}
+    {/if}
     {#if doubts.length > 0}<Settle {doubts} {ways} bind:value={settlement} {errors} />{/if}
     <a class="link text-sm" href="/outings/day" onclick={() => (shell.panel = null)}
       >A whole race day at once</a

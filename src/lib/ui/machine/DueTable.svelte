@@ -1,46 +1,25 @@
-<!-- A machine's tasks, the nearest first: what is left, until when it is tolerated, when it will likely be. -->
+<!-- Tasks, the nearest first: what is left, until when it is tolerated, when it will likely be, and why. -->
 <script lang="ts">
-  import { showAmount, type State } from '$lib/core/schedule/due';
-  import { showHours } from '$lib/core/hours/hours';
-  import { dayFromNumber, showDay } from '$lib/core/time/day';
+  import type { TaskRow } from '$lib/core/schedule/row';
+  import Why from '../task/Why.svelte';
   import StateMark from '../trail/StateMark.svelte';
 
-  interface Due {
-    taskId: string;
-    name: string;
-    job: string | null;
-    state: State;
-    likely: { from: string; to: string } | null;
-    inside: string | null;
-    counted: { since: 'new' | 'done'; hours: number | null; day: string } | null;
-    triggers: {
-      measure: 'hours' | 'days';
-      interval: number;
-      limitAt: number | null;
-      dueAt: number | null;
-      left: number | null;
-    }[];
+  interface Props {
+    rows: TaskRow[];
+    /** The machine it stands on; null on the shelf, where nothing can be started. */
+    machineId: string | null;
+    visitId: string | null;
+    /** Where “write down as done” opens its form. */
+    doneHref: (taskId: string) => string;
+    addHref: string;
   }
-  let {
-    machineId,
-    dues,
-    visitId,
-    today
-  }: { machineId: string; dues: Due[]; visitId: string | null; today: string } = $props();
-  const point = (at: number | null, measure: 'hours' | 'days') =>
-    at === null
-      ? 'not known'
-      : measure === 'hours'
-        ? `${showHours(at)} h`
-        : showDay(dayFromNumber(at), today);
+  let { rows, machineId, visitId, doneHref, addHref }: Props = $props();
+  let open = $state<string[]>([]);
+  const turn = (id: string) => (open = open.includes(id) ? open.filter((o) => o !== id) : [...open, id]);
 </script>
 
-{#if dues.length === 0}
-  <p class="mt-2">
-    Nothing is watched on this machine yet. <a class="link" href="/machines/{machineId}?task=new#tasks"
-      >Add its first task</a
-    >.
-  </p>
+{#if rows.length === 0}
+  <p class="mt-2">Nothing is watched here yet. <a class="link" href={addHref}>Add its first task</a>.</p>
 {:else}
   <div class="relative overflow-x-auto">
     <table class="sheet-table mt-2">
@@ -52,71 +31,63 @@
         ></thead
       >
       <tbody>
-        {#each dues as d (d.taskId)}
-          <tr>
+        {#each rows as d (d.taskId)}
+          <tr id="task-{d.taskId}">
             <td class="font-bold"
-              >{d.name}<span class="quiet block text-sm font-normal"
-                >{d.triggers.map((t) => `every ${showAmount(t.interval, t.measure)}`).join(' or ')}{d.counted
-                  ?.since === 'new'
-                  ? ', first time'
-                  : ''}</span
+              >{#if d.reminder}{d.name}{:else}<a class="no-underline hover:underline" href="/tasks/{d.taskId}"
+                  >{d.name}</a
+                >{/if}<span class="quiet block text-sm font-normal"
+                >{d.reminder ? 'reminder' : d.triggers.map((t) => t.every).join(' or ')}{#if d.part},
+                  <a class="link" href="/parts/{d.part.id}">{d.part.name}</a>{/if}</span
               ></td
             >
             <td class="whitespace-nowrap"
               ><StateMark state={d.state} word />{#if d.inside}<span class="quiet block text-sm"
                   >inside {d.inside}</span
+                >{/if}{#if d.called.length > 0}<span class="block text-sm">called: {d.called.join(', ')}</span
                 >{/if}</td
             >
-            <td class="figure text-xl whitespace-nowrap">
-              {#each d.triggers as t (t.measure)}<span class="block"
-                  >{t.left === null
-                    ? 'not known'
-                    : t.left < 0
-                      ? `${showAmount(-t.left, t.measure)} over`
-                      : showAmount(t.left, t.measure)}</span
-                >{/each}
-            </td>
-            <td class="figure whitespace-nowrap"
-              >{#each d.triggers as t (t.measure)}<span class="block">{point(t.dueAt, t.measure)}</span
-                >{/each}</td
-            >
-            <td class="figure whitespace-nowrap"
-              >{#each d.triggers as t (t.measure)}<span class="block"
-                  >{t.limitAt === null
-                    ? d.state === 'unknown'
-                      ? ''
-                      : 'none given'
-                    : point(t.limitAt, t.measure)}</span
-                >{/each}</td
-            >
-            <td class="figure whitespace-nowrap">
-              {#if d.likely}{d.likely.from === d.likely.to
-                  ? showDay(d.likely.from, today)
-                  : `${showDay(d.likely.from, today)} and ${showDay(d.likely.to, today)}`}{:else}<span
-                  class="quiet">too little history</span
-                >{/if}
-            </td>
-            <td class="figure whitespace-nowrap">
-              {#if !d.counted}not known{:else if d.counted.since === 'new'}never, new {showDay(
-                  d.counted.day,
-                  today
-                )}{:else}{showDay(d.counted.day, today)}<span class="quiet block"
-                  >{d.counted.hours === null ? '' : `${showHours(d.counted.hours)} h`}</span
-                >{/if}
-            </td>
-            <td class="no-print text-right whitespace-nowrap">
-              {#if d.job}
-                <a
+            {#if d.reminder}
+              <td colspan="5">{d.reminder.waitsFor}</td>
+            {:else}
+              <td class="figure text-xl"
+                >{#each d.triggers as t, i (i)}<span class="block">{t.left}</span>{/each}</td
+              >
+              <td class="figure whitespace-nowrap"
+                >{#each d.triggers as t, i (i)}<span class="block">{t.dueAt}</span>{/each}</td
+              >
+              <td class="figure whitespace-nowrap"
+                >{#each d.triggers as t, i (i)}<span class="block"
+                    >{d.state === 'unknown' ? '' : t.limit}</span
+                  >{/each}</td
+              >
+              <td class="figure whitespace-nowrap" class:quiet={d.likely === 'too little history'}
+                >{d.likely}</td
+              >
+              <td class="figure whitespace-nowrap"
+                >{#if d.lastDone}{d.lastDone.day}<span class="quiet block">{d.lastDone.hours}</span>{:else}not
+                  known{/if}</td
+              >
+            {/if}
+            <td class="no-print text-right">
+              {#if d.job && machineId}<a
                   class="do"
                   href={visitId ? `/visits/${visitId}` : `/machines/${machineId}/visit?task=${d.taskId}`}
                   >{visitId ? 'Go on at the bench' : 'Start at the bench'}</a
+                >{/if}
+              {#if !d.reminder}<a class="link text-sm" href={doneHref(d.taskId)}
+                  >{d.lastDone ? 'Write down as done' : 'Say when it was last done'}</a
                 >
-              {/if}
-              <a class="link text-sm" href="/machines/{machineId}?done={d.taskId}#tasks"
-                >{d.counted ? 'Write down as done' : 'Say when it was last done'}</a
-              >
+                <button
+                  type="button"
+                  class="link ml-2 text-sm"
+                  aria-expanded={open.includes(d.taskId)}
+                  aria-label="Why is {d.name} due?"
+                  onclick={() => turn(d.taskId)}>Why?</button
+                >{/if}
             </td>
           </tr>
+          {#if open.includes(d.taskId)}<tr><td colspan="8" class="sum"><Why lines={d.why} /></td></tr>{/if}
         {/each}
       </tbody>
     </table>
@@ -130,9 +101,14 @@
     padding: 0.15rem 0.6rem;
     margin-right: 0.5rem;
     text-decoration: none;
+    white-space: nowrap;
   }
   .do:hover {
     background: var(--ink);
     color: var(--paper);
+  }
+  .sum {
+    background: var(--sheet);
+    padding: 0.6rem 0.75rem;
   }
 </style>

@@ -1,5 +1,12 @@
+<!-- Readings as they were written, struck-out ones among them. -->
 <script lang="ts">
+  import { Button, Input } from 'flowbite-svelte';
+  import { invalidateAll } from '$app/navigation';
   import { showHours } from '$lib/core/hours/hours';
+  import { showKm } from '$lib/core/hours/learned';
+  import Field from '../form/Field.svelte';
+  import { Form } from '../form/form.svelte';
+
   interface Row {
     id: string;
     at: Date;
@@ -11,9 +18,30 @@
     settledReason: string;
     struck: string | null;
     meter: number;
+    counts: 'hours' | 'distance';
+    estimatedFrom: string | null;
+    beforeOuting: boolean;
   }
-  let { readings, timeZone }: { readings: Row[]; timeZone: string } = $props();
+  interface Props {
+    readings: Row[];
+    timeZone: string;
+    /** Whether they can be struck out here. */
+    strike?: boolean;
+  }
+  let { readings, timeZone, strike = false }: Props = $props();
   const on = (d: Date) => new Intl.DateTimeFormat('en-CA', { timeZone, dateStyle: 'short' }).format(d);
+  const shows = (r: Row) => (r.counts === 'distance' ? showKm(r.value ?? 0) : `${showHours(r.value ?? 0)} h`);
+
+  let striking = $state('');
+  let reason = $state('');
+  const form = new Form();
+  async function save(readingId: string) {
+    if (await form.send('/api/readings/strike', { readingId, reason })) {
+      striking = '';
+      reason = '';
+      await invalidateAll();
+    }
+  }
 </script>
 
 {#if readings.length === 0}
@@ -21,15 +49,23 @@
 {:else}
   <div class="relative overflow-x-auto">
     <table class="sheet-table mt-2">
-      <thead><tr><th>Day</th><th>Meter</th><th>By</th><th>Remark</th></tr></thead>
+      <thead
+        ><tr
+          ><th>Day</th><th>Meter</th><th>By</th><th>Remark</th>{#if strike}<th class="no-print"
+              ><span class="sr-only">Do</span></th
+            >{/if}</tr
+        ></thead
+      >
       <tbody>
         {#each readings as r (r.id)}
           <tr class:quiet={r.struck !== null}>
             <td class="figure whitespace-nowrap">{on(r.at)}</td>
             <td class="figure text-lg whitespace-nowrap">
-              {#if r.value !== null}{#if r.struck !== null}<s>{showHours(r.value)} h</s>{:else}{showHours(
-                    r.value
-                  )} h{/if}{:else}+{showHours(r.ridden ?? 0)} h ridden{/if}
+              {#if r.value !== null}{#if r.struck !== null}<s>{shows(r)}</s>{:else}{shows(
+                    r
+                  )}{/if}{:else if r.struck !== null}<s>+{showHours(r.ridden ?? 0)} h</s>{:else}+{showHours(
+                  r.ridden ?? 0
+                )} h ridden{/if}
               {#if r.meter > 1}<span class="quiet text-sm">meter {r.meter}</span>{/if}
             </td>
             <td>{r.by}</td>
@@ -39,9 +75,52 @@
               {#if r.settled}<span class="quiet block text-sm"
                   >Questioned; {r.settled}: {r.settledReason.slice(0, 140)}</span
                 >{/if}
-              {#if r.value === null}<span class="quiet block text-sm">estimated, no meter</span>{/if}
+              {#if r.beforeOuting}<span class="quiet block text-sm">before the outing</span>{/if}
+              {#if r.value === null}<span class="quiet block text-sm"
+                  >estimated from {r.estimatedFrom ?? 'time ridden'}, no meter</span
+                >{/if}
             </td>
+            {#if strike}<td class="no-print text-right">
+                {#if r.struck === null}<button
+                    type="button"
+                    class="link text-sm"
+                    aria-label="Strike out {r.value === null
+                      ? `+${showHours(r.ridden ?? 0)} h`
+                      : shows(r)} of {on(r.at)}"
+                    onclick={() => (striking = striking === r.id ? '' : r.id)}>Strike out</button
+                  >{/if}
+              </td>{/if}
           </tr>
+          {#if striking === r.id}<tr
+              ><td colspan="5">
+                <form
+                  class="flex flex-wrap items-start gap-2"
+                  aria-label="Strike out"
+                  novalidate
+                  onsubmit={(e) => {
+                    e.preventDefault();
+                    void save(r.id);
+                  }}
+                >
+                  <Field
+                    label="Why it is wrong"
+                    error={form.errors.reason ?? form.errors['']}
+                    class="w-96 max-w-full"
+                    >{#snippet children(a)}<Input {...a} bind:value={reason} />{/snippet}</Field
+                  >
+                  <Button type="submit" size="sm" color="primary" class="mt-6" disabled={form.busy}
+                    >Strike it out</Button
+                  >
+                  <Button
+                    type="button"
+                    size="sm"
+                    color="alternative"
+                    class="mt-6"
+                    onclick={() => (striking = '')}>Leave</Button
+                  >
+                </form>
+              </td></tr
+            >{/if}
         {/each}
       </tbody>
     </table>

@@ -16,9 +16,12 @@
 
   const places: { text: string; note: string; href: string }[] = [
     { text: 'Trail', note: 'the whole fleet', href: '/' },
+    { text: 'Due', note: 'what falls due over the whole fleet', href: '/due' },
     { text: 'Outings', note: 'what was ridden, what is planned', href: '/outings' },
     { text: 'Race day', note: 'hours for the whole fleet in one grid', href: '/outings/day' },
     { text: 'Bench', note: 'visits that stand open', href: '/bench' },
+    { text: 'Components', note: 'engines, chains and the rest; the shelf', href: '/parts' },
+    { text: 'House rules', note: 'where good mechanics differ', href: '/rules' },
     { text: 'New machine', note: 'add one to the fleet', href: '/machines/new' },
     { text: 'Team', note: 'people, teams, units', href: '/team' }
   ];

@@ -4,7 +4,12 @@
   import { HOME_WINDOW, pan, zoom } from '$lib/core/trail/scale';
   import Track from './Track.svelte';
 
-  let { lane }: { lane: Lane } = $props();
+  interface Props {
+    lane: Lane;
+    /** The task to point out. */
+    mark?: string;
+  }
+  let { lane, mark }: Props = $props();
   let view = $state(HOME_WINDOW);
   let box: HTMLElement | undefined = $state();
   let dragged = false;
@@ -64,7 +69,7 @@
     onclickcapture={click}
     ondragstart={(e) => e.preventDefault()}
   >
-    <Track {lane} window={view} large />
+    <Track {lane} window={view} large {mark} />
   </div>
   <div class="no-print mt-1 flex flex-wrap gap-1" role="group" aria-label="Zoom and move">
     <button type="button" class="key" onclick={() => (view = zoom(view, 0.5))} aria-label="Closer">+</button>

@@ -5,7 +5,7 @@
 <script lang="ts">
   import { bunch, marks, percent, type Window } from '$lib/core/trail/scale';
   import { showHours } from '$lib/core/hours/hours';
-  import { pressure, type State } from '$lib/core/schedule/due';
+  import { pressure, type State } from '$lib/core/schedule/state';
   import type { Lane, Stake } from '$lib/core/trail/lane';
   import Board from './Board.svelte';
   import { stakeHref } from '../shell/shell.svelte';
@@ -15,11 +15,13 @@
     window: Window;
     /** The machine's own page shows more of everything. */
     large?: boolean;
+    /** The task whose stake is pointed out. */
+    mark?: string;
   }
-  let { lane, window: view, large = false }: Props = $props();
+  let { lane, window: view, large = false, mark }: Props = $props();
 
-  const height = $derived(large ? 190 : 86);
-  const ground = $derived(large ? 128 : 64);
+  const height = $derived(large ? 214 : 86);
+  const ground = $derived(large ? 152 : 64);
   const uid = $props.id();
 
   const inView = (at: number) => at >= -1 && at <= 101;
@@ -58,7 +60,7 @@
    * one's label, so that no pole crosses a word. Where no row is left the label is dropped; the title still tells.
    */
   const rows = $derived.by(() => {
-    const top = large ? 3 : 2;
+    const top = large ? 4 : 2;
     const width = large ? 15 : 14;
     const result: number[] = [];
     for (let i = stakes.length - 1; i >= 0; i--) {
@@ -88,15 +90,15 @@
     <!-- The next outing is taped off; those after it are only roped. -->
     <rect
       x="{s.x}%"
-      y={ground - (large ? 96 : 56)}
+      y={ground - (large ? 120 : 56)}
       width="{s.to - s.x}%"
-      height={large ? 96 : 56}
+      height={large ? 120 : 56}
       fill={next ? `url(#${uid}-tape)` : 'none'}
       stroke="var(--tape)"
       stroke-width={next ? 2 : 1}
       stroke-dasharray={next ? undefined : '1 5'}><title>{s.name}</title></rect
     >
-    {#if large && s.to - s.x > 6}<text x="{s.x + 0.5}%" y={ground - 102} class="tick">{s.name}</text>{/if}
+    {#if large && s.to - s.x > 6}<text x="{s.x + 0.5}%" y={ground - 126} class="tick">{s.name}</text>{/if}
   {/each}
   <line x1="0" x2="{Math.max(0, now)}%" y1={ground} y2={ground} stroke="var(--ink)" stroke-width="3" />
   <line
@@ -182,8 +184,15 @@
               ? 'var(--ink)'
               : 'var(--signal)'}
           stroke-width="2"
-          stroke-dasharray={first.byDays ? '3 2' : undefined}
+          stroke-dasharray={first.estimated ? '3 2' : undefined}
         />
+        {#if mark && list.some((s) => s.taskId === mark)}<circle
+            r="9"
+            cy="4"
+            fill="none"
+            stroke="var(--signal)"
+            stroke-width="3"><title>this task</title></circle
+          >{/if}
         <g transform="translate(0 {-lift})">
           <g transform="scale(0.75)"><Board {state} /></g>
           {#if row >= 0}<text x="16" y="10.5" class="tag"

@@ -1,6 +1,6 @@
-import { doneSchema } from '$lib/core/machine/form';
+import { doneSchema } from '$lib/core/schedule/form';
 import { command } from '$lib/server/command';
-import { recordDone } from '$lib/server/machines';
+import { recordDone } from '$lib/server/tasks';
 import type { RequestHandler } from './$types';
 
 export const POST: RequestHandler = (event) =>

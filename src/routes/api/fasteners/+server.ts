@@ -1,4 +1,4 @@
-import { fastenerSchema } from '$lib/core/machine/form';
+import { fastenerSchema } from '$lib/core/specs/form';
 import { command } from '$lib/server/command';
 import { addFastener } from '$lib/server/specs';
 import type { RequestHandler } from './$types';

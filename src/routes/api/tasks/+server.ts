@@ -1,6 +1,6 @@
-import { taskSchema } from '$lib/core/machine/form';
+import { taskSchema } from '$lib/core/schedule/form';
 import { command } from '$lib/server/command';
-import { addTask } from '$lib/server/machines';
+import { addTask } from '$lib/server/tasks';
 import type { RequestHandler } from './$types';
 
 export const POST: RequestHandler = (event) =>

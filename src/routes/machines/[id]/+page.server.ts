@@ -1,52 +1,51 @@
 import { error } from '@sveltejs/kit';
-import { duesOf, laneOf } from '$lib/core/trail/lane';
+import { nearestFirst, tasksDue } from '$lib/core/schedule/due';
+import { taskRow } from '$lib/core/schedule/row';
 import { dayOf } from '$lib/core/time/day';
+import { laneOf, machineNow } from '$lib/core/trail/lane';
+import { isOpen, listCalls } from '$lib/server/calls';
+import { listComponents } from '$lib/server/component-pages';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
-import { listReadings } from '$lib/server/readings';
+import { listReadings } from '$lib/server/meters';
+import { outingsWithoutHours } from '$lib/server/outings';
+import { listProposals } from '$lib/server/proposals';
 import { listRecords } from '$lib/server/records';
 import { readCalendar, readStandings } from '$lib/server/trail';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals, params, url }) => {
+export const load: PageServerLoad = async ({ locals, params }) => {
   const sql = db();
   const team = locals.team!;
   const machine = /^[0-9a-f-]{36}$/.test(params.id) ? await getMachine(sql, team.id, params.id) : null;
   if (!machine) error(404, 'No such machine in this team.');
   const today = dayOf(new Date(), team.timeZone);
-  const before = url.searchParams.get('readings-before');
-  const cursor = before && !Number.isNaN(Date.parse(before)) ? new Date(before) : null;
-  const [[standing], calendar, readings, records] = await Promise.all([
+  const [[standing], calendar, readings, records, components, calls, unknown] = await Promise.all([
     readStandings(sql, team, [machine.id]),
     readCalendar(sql, team.id, today),
-    listReadings(sql, team.id, machine.id, cursor),
-    listRecords(sql, team.id, machine.id)
+    listReadings(sql, team.id, machine.id, null, 6),
+    listRecords(sql, team.id, machine.id, null, 8),
+    listComponents(sql, team.id, machine.id),
+    listCalls(sql, team.id, machine.id),
+    outingsWithoutHours(sql, team.id, machine.id)
   ]);
-  const mine = calendar.of(machine.id);
-  const dues = duesOf(standing!, mine, today);
+  const planned = calendar.of(machine.id);
+  const now = machineNow(standing!, planned, today);
+  const dues = tasksDue(standing!.tasks, now).sort(nearestFirst);
   return {
     machine,
-    lane: laneOf(standing!, mine, today, dues),
-    dues: dues.map((d) => ({
-      taskId: d.task.id,
-      name: d.task.name,
-      job: d.task.job,
-      state: d.state,
-      likely: d.likely,
-      inside: d.inside,
-      counted: d.task.counted,
-      triggers: d.triggers.map((t) => ({
-        measure: t.trigger.measure,
-        interval: t.interval,
-        limitAt: t.limitAt,
-        dueAt: t.dueAt,
-        left: t.left,
-        limit: t.trigger.limit
-      }))
-    })),
+    lane: laneOf(standing!, planned, today, dues),
+    distance: standing!.distance,
+    rows: dues.map((d) => taskRow(d, now, standing!.estimated)),
+    proposals: await listProposals(
+      sql,
+      team.id,
+      standing!.tasks.map((t) => t.id)
+    ),
     readings,
-    older: readings.length === 12 ? readings.at(-1)!.at.toISOString() : null,
-    newest: cursor === null,
-    records
+    records,
+    components,
+    calls: calls.filter(isOpen),
+    unknown
   };
 };

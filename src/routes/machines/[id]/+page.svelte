@@ -1,21 +1,36 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import { page } from '$app/state';
-  import { goto } from '$app/navigation';
+  import { goto, invalidateAll } from '$app/navigation';
   import { showHours } from '$lib/core/hours/hours';
+  import { showKm } from '$lib/core/hours/learned';
+  import { showDay } from '$lib/core/time/day';
+  import { send } from '$lib/ui/form/send';
   import DoneForm from '$lib/ui/machine/DoneForm.svelte';
   import DueTable from '$lib/ui/machine/DueTable.svelte';
+  import Fitted from '$lib/ui/machine/Fitted.svelte';
   import ReadingTable from '$lib/ui/machine/ReadingTable.svelte';
   import RecordTable from '$lib/ui/machine/RecordTable.svelte';
-  import TaskForm from '$lib/ui/machine/TaskForm.svelte';
+  import Reports from '$lib/ui/machine/Reports.svelte';
+  import Proposals from '$lib/ui/task/Proposals.svelte';
   import LargeTrail from '$lib/ui/trail/LargeTrail.svelte';
   import StateMark from '$lib/ui/trail/StateMark.svelte';
-  import { openHours } from '$lib/ui/shell/shell.svelte';
+  import { openHours, say } from '$lib/ui/shell/shell.svelte';
 
   let { data } = $props();
-  const doing = $derived(data.dues.find((d) => d.taskId === page.url.searchParams.get('done')));
-  const adding = $derived(page.url.searchParams.get('task') === 'new');
+  const doing = $derived(data.rows.find((d) => d.taskId === page.url.searchParams.get('done')));
+  const part = $derived(data.components.find((c) => c.id === doing?.part?.id));
   const leave = () => goto(`/machines/${data.machine.id}#tasks`, { noScroll: true });
+  const openProposals = $derived(data.proposals.filter((p) => p.decided === null));
+  const hard = $derived(data.rows.filter((r) => r.hard && !openProposals.some((p) => p.taskId === r.taskId)));
+
+  async function propose(taskId: string, reason: string) {
+    const sent = await send('/api/proposals', { taskId, reason });
+    say(
+      sent.ok ? 'Proposed. Accept or dismiss it below.' : (Object.values(sent.errors)[0] ?? 'Not proposed.')
+    );
+    await invalidateAll();
+  }
 </script>
 
 <svelte:head><title>{data.machine.plate} {data.machine.name} · Hour Trail</title></svelte:head>
@@ -30,6 +45,7 @@
   <span class="figure text-4xl"
     >{data.lane.total === null ? 'hours not known' : `${showHours(data.lane.total)} h`}</span
   >
+  {#if data.distance !== null}<span class="figure text-2xl">{showKm(data.distance)}</span>{/if}
   <span class="quiet">
     {#if data.lane.estimated}estimated from time ridden,{/if}
     {data.lane.readDaysAgo === null
@@ -40,43 +56,80 @@
           ? 'read yesterday'
           : `read ${data.lane.readDaysAgo} days ago`}
   </span>
-  <span class="no-print flex gap-2">
+  <span class="no-print flex flex-wrap gap-2">
     <Button size="sm" color="primary" onclick={() => openHours(data.machine.id)}>Log hours</Button>
+    <Button size="sm" color="alternative" href="/machines/{data.machine.id}/meters">Meters</Button>
     <Button size="sm" color="alternative" href="/machines/{data.machine.id}/sheet">Spec sheet</Button>
     {#if data.lane.visitId}<Button size="sm" color="alternative" href="/visits/{data.lane.visitId}"
         >At the bench now</Button
       >{/if}
   </span>
 </div>
+{#if data.unknown.length > 0}<p class="caution mt-3">
+    {data.unknown.length === 1 ? 'One outing' : `${data.unknown.length} outings`} since the last reading without
+    hours ({data.unknown.map((o) => showDay(o.day, data.today)).join(', ')}): it stands further along than
+    shown. Read the meter, or
+    <a class="link" href="/machines/{data.machine.id}/meters#unknown">take its usual hours</a>.
+  </p>{/if}
 
 <LargeTrail lane={data.lane} />
 
 <section id="tasks" class="mt-6">
   <div class="flex items-baseline gap-4">
     <h2>What falls due</h2>
-    {#if !adding}<a
-        class="link no-print text-sm"
-        href="/machines/{data.machine.id}?task=new#tasks"
-        data-sveltekit-noscroll>Add a task</a
-      >{/if}
+    <a class="link no-print text-sm" href="/tasks/new?machine={data.machine.id}">Add a task</a>
   </div>
-  {#if adding}<TaskForm machineId={data.machine.id} today={data.today} onleave={leave} />{/if}
-  {#if doing}<DoneForm task={doing} total={data.lane.total} today={data.today} onleave={leave} />{/if}
-  <DueTable machineId={data.machine.id} dues={data.dues} visitId={data.lane.visitId} today={data.today} />
+  {#if doing && !doing.reminder}{#key doing.taskId}<DoneForm
+        task={{ ...doing, counted: doing.lastDone }}
+        total={doing.part ? (part?.total ?? null) : data.lane.total}
+        today={data.today}
+        onleave={leave}
+      />{/key}{/if}
+  <DueTable
+    rows={data.rows}
+    machineId={data.machine.id}
+    visitId={data.lane.visitId}
+    doneHref={(id) => `/machines/${data.machine.id}?done=${id}#tasks`}
+    addHref="/tasks/new?machine={data.machine.id}"
+  />
+</section>
+
+{#if openProposals.length > 0 || hard.length > 0}
+  <section class="mt-6" aria-label="Proposals">
+    <h2>Shorter, by what was seen</h2>
+    <Proposals proposals={data.proposals} named openOnly />
+    {#each hard as r (r.taskId)}<p class="rule-b py-2">
+        <strong>{r.name}:</strong>
+        {r.hard}
+        <button type="button" class="link ml-2 text-sm" onclick={() => propose(r.taskId, r.hard!)}
+          >Propose a shorter interval</button
+        >
+      </p>{/each}
+  </section>
+{/if}
+
+<Reports
+  machineId={data.machine.id}
+  calls={data.calls}
+  reminders={data.rows.filter((r) => r.reminder)}
+  today={data.today}
+/>
+
+<section class="mt-6" aria-label="Components">
+  <div class="flex items-baseline gap-4">
+    <h2>Components</h2>
+    <a class="link no-print text-sm" href="/parts/new?machine={data.machine.id}">Add one</a>
+    <a class="link no-print text-sm" href="/parts">All, and the shelf</a>
+  </div>
+  <Fitted machineId={data.machine.id} components={data.components} />
 </section>
 
 <div class="mt-8 grid gap-8 lg:grid-cols-2">
   <section>
     <h2>Readings</h2>
     <ReadingTable readings={data.readings} timeZone={data.team?.timeZone ?? 'UTC'} />
-    <p class="no-print mt-2 flex gap-4 text-sm">
-      {#if data.older}<a
-          class="link"
-          href="?readings-before={encodeURIComponent(data.older)}"
-          data-sveltekit-noscroll>Older</a
-        >{/if}
-      {#if !data.newest}<a class="link" href="/machines/{data.machine.id}" data-sveltekit-noscroll>Newest</a
-        >{/if}
+    <p class="no-print mt-2 text-sm">
+      <a class="link" href="/machines/{data.machine.id}/meters">All readings and meters</a>
     </p>
   </section>
   <section>

@@ -5,7 +5,9 @@
   import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';
   import { send } from '$lib/ui/form/send';
-  import TaskFields, { asSent, emptyTask } from '$lib/ui/machine/TaskFields.svelte';
+  import { asSent, emptyTask } from '$lib/ui/task/draft';
+  import LastDone from '$lib/ui/task/LastDone.svelte';
+  import TaskFields from '$lib/ui/task/TaskFields.svelte';
 
   let { data } = $props();
   let plate = $state('');
@@ -101,7 +103,8 @@
   <div class="rule-t mt-5 pt-4">
     <Checkbox bind:checked={withTask}>Its first task now</Checkbox>
     {#if withTask}<div class="mt-3">
-        <TaskFields bind:value={task} {errors} prefix="task." today={data.today} />
+        <TaskFields bind:value={task} {errors} prefix="task." />
+        <LastDone bind:value={task} {errors} prefix="task." today={data.today} />
       </div>{/if}
   </div>
   <FormError message={errors['']} />

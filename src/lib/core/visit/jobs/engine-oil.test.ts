@@ -14,6 +14,9 @@ const fastener = (id: string, role: Fastener['role'], more: Partial<Fastener> = 
   quantity: 1,
   magnet: false,
   seal: 'none',
+  head: '',
+  thread: '',
+  pattern: '',
   note: '',
   ...more
 });
@@ -22,6 +25,7 @@ const figure = (key: Figure['key'], more: Partial<Figure>): Figure => ({
   key,
   fastenerId: null,
   quantity: null,
+  to: null,
   text: null,
   source: 'Manual',
   page: '7',

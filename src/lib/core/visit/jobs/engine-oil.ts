@@ -29,6 +29,9 @@ const UNNAMED_DRAIN: Fastener = {
   quantity: 1,
   magnet: false,
   seal: 'crush washer',
+  head: '',
+  thread: '',
+  pattern: '',
   note: ''
 };
 const UNNAMED_FILLER: Fastener = {
@@ -40,6 +43,9 @@ const UNNAMED_FILLER: Fastener = {
   quantity: 1,
   magnet: false,
   seal: 'O-ring',
+  head: '',
+  thread: '',
+  pattern: '',
   note: ''
 };
 

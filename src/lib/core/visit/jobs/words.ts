@@ -1,5 +1,6 @@
 /** What job templates say of a machine's own fasteners and figures. */
 import { show } from '../../quantity/quantity';
+import { showRange } from '../../quantity/range';
 import type { HouseRules } from '../../rules/rules';
 import {
   figureOf,
@@ -17,7 +18,15 @@ export function numberOf(label: string, figure: Figure | null): SheetNumber {
     label,
     quantity: figure?.quantity ?? null,
     source: figure
-      ? [figure.source, figure.page && `p. ${figure.page}`, figure.confidence].filter(Boolean).join(' · ')
+      ? [
+          // The step shows the lower end large; the band stands beside it.
+          figure.quantity && figure.to && `band ${showRange({ from: figure.quantity, to: figure.to })}`,
+          figure.source,
+          figure.page && `p. ${figure.page}`,
+          figure.confidence
+        ]
+          .filter(Boolean)
+          .join(' · ')
       : null,
     unsure: figure ? figure.confidence !== 'printed' : false
   };

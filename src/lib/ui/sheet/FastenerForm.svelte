@@ -16,6 +16,9 @@
     quantity: '1',
     magnet: false,
     seal: 'none',
+    head: '',
+    thread: '',
+    pattern: '',
     note: ''
   });
   let errors = $state<Record<string, string>>({});
@@ -73,6 +76,15 @@
           placeholder=""
           items={items(SEALS)}
         />{/snippet}</Field
+    >
+    <Field label="What goes on it" error={errors.head} hint="hex 14, short socket only"
+      >{#snippet children(a)}<Input {...a} bind:value={draft.head} />{/snippet}</Field
+    >
+    <Field label="Thread, dry or oiled" error={errors.thread} hint="M12, dry"
+      >{#snippet children(a)}<Input {...a} bind:value={draft.thread} />{/snippet}</Field
+    >
+    <Field label="Order of tightening" error={errors.pattern} hint="criss-cross, in two steps"
+      >{#snippet children(a)}<Input {...a} bind:value={draft.pattern} />{/snippet}</Field
     >
     <Field label="Note, shown at its step" error={errors.note}
       >{#snippet children(a)}<Input {...a} bind:value={draft.note} />{/snippet}</Field

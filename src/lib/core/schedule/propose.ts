@@ -1,0 +1,37 @@
+import { showHours } from '../hours/hours';
+import { agedHours } from './count';
+import type { Measure, Task } from './task';
+import { showAmount } from './words';
+
+/** Evidence shortens by a quarter: enough to see whether it helps, and it can be shortened again. */
+const SHORTER = 0.75;
+
+/**
+ * A shorter interval to propose, in steps a workshop would write down; null when it cannot get shorter.
+ * Nothing ever proposes a longer one.
+ */
+export function proposeShorter(amount: number, measure: Measure): number | null {
+  const step = measure === 'hours' ? (amount > 1000 ? 100 : 50) : measure === 'distance' ? 1000 : 1;
+  const to = Math.max(step, Math.floor((amount * SHORTER) / step) * step);
+  return to < amount ? to : null;
+}
+
+/** Hard riding is worth a proposal from a quarter more than the meter says. */
+const HARDER = 1.25;
+
+/**
+ * For a task that ages by the meter: whether the riding since it was last done was so hard that a shorter interval is worth
+ * proposing, in words. Null when it was not, or when it ages by the riding already.
+ */
+export function hardRiding(task: Task): string | null {
+  const hours = task.triggers.find((t) => t.measure === 'hours');
+  if (!hours || hours.used === null || hours.used < 200 || hours.aged !== null) return null;
+  const aged = agedHours(hours.used, task.strained, task.sensitivity);
+  if (aged < hours.used * HARDER) return null;
+  const worst = Object.entries(task.strained)
+    .filter(([strain]) => (task.sensitivity[strain as keyof typeof task.sensitivity] ?? 1) > 1)
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, 2)
+    .map(([strain, h]) => `${showHours(h)} h of ${strain}`);
+  return `Ridden hard since the last time (${worst.join(', ')}): ${showAmount(hours.used, 'hours')} by the meter weigh like ${showAmount(aged, 'hours')}.`;
+}

@@ -1,0 +1,157 @@
+import { dayNumber } from '../time/day';
+import type { Counting, MachineNow, Measure, Task } from './task';
+import { isRace } from '../outing/outing';
+
+/** The six states, in the words of the product. Their order here is the order in which they press. */
+export const STATES = [
+  'past limit',
+  'past due',
+  'due before the next outing',
+  'unknown',
+  'coming',
+  'clear'
+] as const;
+export type State = (typeof STATES)[number];
+
+/** How much a state presses: 0 presses most. */
+export function pressure(state: State): number {
+  return STATES.indexOf(state);
+}
+
+/** The last fifth of an interval is "coming", and so is whatever a planned outing of the next four weeks reaches. */
+const COMING_FRACTION = 0.2;
+const COMING_DAYS = 28;
+
+/**
+ * Where a trigger falls due, as a distance from now that only a new entry in the book can change. For days, which go by
+ * themselves, `left` and `limitLeft` are day numbers instead.
+ */
+export interface DuePoint {
+  measure: Measure;
+  /** Until it is due, in the trigger's measure; negative when past. Null: unknown. */
+  left: number | null;
+  /** Until the limit; null where there is none. */
+  limitLeft: number | null;
+  interval: number;
+}
+
+/** The due point of one trigger of a task. */
+export function duePoint(t: Counting, task: Pick<Task, 'counted'>): DuePoint {
+  const interval = t.due ?? t.book;
+  if (t.measure === 'days') {
+    const start = task.counted ? dayNumber(task.counted.day) : null;
+    return {
+      measure: 'days',
+      left: start === null ? null : start + interval,
+      limitLeft: start === null || t.bookLimit === null ? null : start + t.bookLimit,
+      interval
+    };
+  }
+  const { used } = t;
+  return {
+    measure: t.measure,
+    left: used === null ? null : interval - (t.aged ?? used),
+    // The limit is the book's own: weighting brings work forward, it does not ground a machine earlier.
+    limitLeft: used === null || t.bookLimit === null ? null : t.bookLimit - used,
+    interval
+  };
+}
+
+/** The calendar as due points are held against it: how much of each measure is used up by the end of each outing. */
+export interface Ahead {
+  today: number;
+  ends: Record<Exclude<Measure, 'times'>, number[]>;
+  /** How many of them begin soon enough to make what they reach "coming". */
+  soon: number;
+}
+
+/** Draws up the calendar of one machine for its due points. */
+export function aheadOf(now: Pick<MachineNow, 'today' | 'planned'> & { speed?: number | null }): Ahead {
+  const today = dayNumber(now.today);
+  let hours = 0;
+  let races = 0;
+  const ends: Ahead['ends'] = { hours: [], distance: [], days: [], outings: [], races: [] };
+  let soon = 0;
+  for (const [i, p] of now.planned.entries()) {
+    hours += p.hours;
+    if (isRace(p.kind)) races += 1;
+    ends.hours.push(hours);
+    ends.distance.push(now.speed ? (hours * now.speed) / 100 : 0);
+    ends.days.push(dayNumber(p.lastDay) - today);
+    // Counted whole: what falls due when an outing is over can wait for its end.
+    ends.outings.push(i + 1);
+    ends.races.push(races);
+    if (dayNumber(p.firstDay) <= today + COMING_DAYS) soon += 1;
+  }
+  return { today, ends, soon };
+}
+
+/** Whether a due point so far ahead lies before the end of a planned outing. */
+export function reached(measure: Measure, left: number, end: number): boolean {
+  // A task due on the last day of an outing is due before it; one due at the very hour it ends can wait for its end.
+  return measure === 'days' ? left <= end : left < end;
+}
+
+/**
+ * The state of one due point today, and what is left until it.
+ *
+ * Due is due at the book's interval (reached or passed); past limit is beyond the limit, not at it. "Due before the next
+ * outing" is a due point that lies before the end of the next planned outing: it would pass while the machine is out.
+ */
+export function stateOf(
+  point: DuePoint,
+  ahead: Ahead
+): { state: State; left: number | null; limitLeft: number | null } {
+  const { measure, interval } = point;
+  if (point.left === null) return { state: 'unknown', left: null, limitLeft: null };
+  const from = measure === 'days' ? ahead.today : 0;
+  const left = point.left - from;
+  const limitLeft = point.limitLeft === null ? null : point.limitLeft - from;
+  if (limitLeft !== null && limitLeft < 0) return { state: 'past limit', left, limitLeft };
+  if (left <= 0) return { state: 'past due', left, limitLeft };
+  let state: State = left <= interval * COMING_FRACTION ? 'coming' : 'clear';
+  // One race in three is not "the last fifth" of anything, but the last one before it is due is coming.
+  if (left <= 1 && (measure === 'races' || measure === 'times' || measure === 'outings')) state = 'coming';
+  if (measure !== 'times') {
+    const ends = ahead.ends[measure];
+    if (ends.length > 0 && reached(measure, left, ends[0]!)) state = 'due before the next outing';
+    else if (state === 'clear')
+      for (let i = 1; i < ahead.soon; i++)
+        if (reached(measure, left, ends[i]!)) {
+          state = 'coming';
+          break;
+        }
+  }
+  return { state, left, limitLeft };
+}
+
+/** The measures as one figure, to hold them against one another when fleets are sorted: about how many hundredths of an hour. */
+const AS_CENTIHOURS: Record<Measure, number> = {
+  hours: 1,
+  // Twenty kilometres an hour; two hours an outing, a race or a time; two hours of use a week.
+  distance: 1 / 20,
+  days: 30,
+  outings: 200,
+  races: 200,
+  times: 1500
+};
+
+/** About how far ahead a due point lies, in hundredths of an hour: only the order of what is in one state rests on it. */
+export function roughlyAhead(measure: Measure, left: number | null): number {
+  return left === null ? Number.MAX_SAFE_INTEGER : left * AS_CENTIHOURS[measure];
+}
+
+/**
+ * What presses most among many due points: all that the order of a fleet needs, without drawing anything up.
+ * @returns `unknown` when there are none
+ */
+export function mostPressing(points: readonly DuePoint[], ahead: Ahead): { state: State; ahead: number } {
+  let best: { state: State; ahead: number } | null = null;
+  for (const point of points) {
+    const { state, left } = stateOf(point, ahead);
+    const hours = roughlyAhead(point.measure, left);
+    if (!best || pressure(state) < pressure(best.state) || (state === best.state && hours < best.ahead))
+      best = { state, ahead: hours };
+  }
+  return best ?? { state: 'unknown', ahead: Number.MAX_SAFE_INTEGER };
+}

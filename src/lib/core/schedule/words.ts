@@ -1,0 +1,90 @@
+import { showHours } from '../hours/hours';
+import { showKm } from '../hours/learned';
+import { dayFromNumber, daysBetween, showDay, type Day } from '../time/day';
+import type { TaskDue, TriggerDue } from './due';
+import type { Measure, Trigger } from './task';
+
+const plural = (n: number, one: string, many: string) => `${n} ${Math.abs(n) === 1 ? one : many}`;
+
+/** An amount in a trigger's measure, in words: `2.1 h`, `120 km`, `1 day`, `3 races`. */
+export function showAmount(amount: number, measure: Measure): string {
+  switch (measure) {
+    case 'hours':
+      return `${showHours(amount)} h`;
+    case 'distance':
+      return showKm(amount);
+    case 'days':
+      return plural(amount, 'day', 'days');
+    case 'outings':
+      return plural(amount, 'outing', 'outings');
+    case 'races':
+      return plural(amount, 'race', 'races');
+    case 'times':
+      return plural(amount, 'time', 'times');
+  }
+}
+
+/** What is left of a trigger, in words: `in 2.1 h`, `0.4 h over`, `due now`, `at the next Engine oil`. */
+export function leftOf(t: TriggerDue): string {
+  const { left, trigger } = t;
+  if (left === null) return 'not known';
+  if (left === 0) return 'due now';
+  if (trigger.measure === 'times' && trigger.of) {
+    if (left < 0) return `${plural(-left, 'time', 'times')} of ${trigger.of.name} over`;
+    return left === 1 ? `at the next ${trigger.of.name}` : `after ${left} more of ${trigger.of.name}`;
+  }
+  return left > 0 ? `in ${showAmount(left, trigger.measure)}` : `${showAmount(-left, trigger.measure)} over`;
+}
+
+/** What is left of a task, in words: of the trigger that decides, or what calls it. */
+export function leftInWords(due: Pick<TaskDue, 'deciding' | 'task'>): string {
+  const { reminder, calls } = due.task;
+  if (reminder)
+    return reminder.raised
+      ? `now: ${reminder.waitsFor} has come`
+      : `waits for ${reminder.waitsFor}${reminder.part ? ` (${reminder.part})` : ''}`;
+  if (!due.deciding && calls.length > 0) return `called: ${calls.map((c) => c.what).join(', ')}`;
+  return due.deciding ? leftOf(due.deciding) : 'not known';
+}
+
+/** The interval of a trigger in words: `every 15 h`, `every 3rd Engine oil`. */
+export function everyInWords(t: Pick<Trigger, 'measure' | 'of'>, amount: number): string {
+  if (t.measure === 'times') return `every ${nth(amount)} ${t.of?.name ?? 'time'}`;
+  return amount === 1 && t.measure !== 'hours' && t.measure !== 'distance'
+    ? `every ${{ days: 'day', outings: 'outing', races: 'race' }[t.measure]}`
+    : `every ${showAmount(amount, t.measure).replace('.0 h', ' h')}`;
+}
+
+/** 1st, 2nd, 3rd, 4th, 11th, 22nd. */
+export function nth(n: number): string {
+  const tail = n % 100 >= 11 && n % 100 <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][n % 10] ?? 'th');
+  return `${n}${tail}`;
+}
+
+/** Where a trigger falls due, in words: running hours for hours, a date for days, else what is left. */
+export function pointInWords(t: TriggerDue, left: number | null, total: number | null, today: Day): string {
+  if (left === null) return 'not known';
+  if (t.trigger.measure === 'hours') return total === null ? 'not known' : `${showHours(total + left)} h`;
+  // It falls due with another task, which has a point of its own.
+  if (t.trigger.measure === 'times') return '';
+  if (t.trigger.measure === 'days') return showDay(dayFromNumber(dayNumberOf(today) + left), today);
+  return left >= 0
+    ? `in ${showAmount(left, t.trigger.measure)}`
+    : `${showAmount(-left, t.trigger.measure)} ago`;
+}
+const dayNumberOf = (day: Day) => daysBetween('1970-01-01', day);
+
+/** A likely range of days in words: `between 3 Dec and 12 Dec`, `3 Dec`, `after 3 Dec`. */
+export function likelyInWords(likely: TaskDue['likely'], today: Day): string {
+  if (!likely) return 'too little history';
+  if (likely.to === null) return `after ${showDay(likely.from, today)}`;
+  if (likely.from === likely.to) return likely.from === today ? 'now' : showDay(likely.from, today);
+  return `${showDay(likely.from, today)} and ${showDay(likely.to, today)}`;
+}
+
+/** Days a planned outing is away, in words. */
+export function awayInWords(today: Day, day: Day): string {
+  const n = daysBetween(today, day);
+  if (n <= 0) return 'today';
+  return n === 1 ? 'tomorrow' : `in ${n} days`;
+}

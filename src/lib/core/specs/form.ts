@@ -1,0 +1,79 @@
+import { z } from 'zod';
+import { day, id, name, remark } from '../forms';
+import { MODIFICATION_NAMES } from './changes';
+import { CIRCUITS, CONFIDENCES, FASTENER_ROLES, figureKind, SEALS } from './sheet';
+
+export const fastenerSchema = z.object({
+  id,
+  machineId: id,
+  circuit: z.enum(CIRCUITS).nullable(),
+  role: z.enum(FASTENER_ROLES, { error: 'Pick what it is.' }),
+  name: name('what you call it', 60),
+  place: z.string().trim().max(120, 'At most 120 characters.').default(''),
+  quantity: z.coerce
+    .number({ error: 'How many bolts?' })
+    .int('Whole bolts.')
+    .min(1, 'At least one.')
+    .max(24, 'At most 24.'),
+  magnet: z.boolean(),
+  seal: z.enum(SEALS),
+  head: z.string().trim().max(40, 'At most 40 characters.').default(''),
+  thread: z.string().trim().max(40, 'At most 40 characters.').default(''),
+  pattern: z.string().trim().max(120, 'At most 120 characters.').default(''),
+  note: remark
+});
+export type FastenerInput = z.infer<typeof fastenerSchema>;
+
+export const figureSchema = z.object({
+  id,
+  machineId: id,
+  key: z.string().refine((k) => figureKind(k) !== undefined, 'No such figure.'),
+  fastenerId: id.nullable().default(null),
+  typed: name('the figure as printed', 400),
+  source: name('which manual, or who said so', 120),
+  edition: z.string().trim().max(60, 'At most 60 characters.').default(''),
+  page: z.string().trim().max(20, 'At most 20 characters.').default(''),
+  confidence: z.enum(CONFIDENCES, { error: 'Printed, told or guessed?' }),
+  variant: z.string().trim().max(120, 'At most 120 characters.').default(''),
+  /** Set once a figure that looks like a slip has been looked at again. */
+  sure: z.boolean().default(false)
+});
+export type FigureInput = z.infer<typeof figureSchema>;
+
+/** Copies the figures of one sheet to a sister machine, as unconfirmed, those that are picked. */
+export const copySheetSchema = z.object({
+  fromMachineId: id,
+  toMachineId: id,
+  figures: z
+    .array(z.object({ id, figureId: id }))
+    .min(1, 'Pick at least one figure.')
+    .max(300)
+});
+export type CopySheetInput = z.infer<typeof copySheetSchema>;
+
+/** An unconfirmed figure that was looked up for this machine and found the same. */
+export const confirmSchema = z.object({
+  id,
+  figureId: id,
+  source: name('which manual, or who said so', 120),
+  edition: z.string().trim().max(60, 'At most 60 characters.').default(''),
+  page: z.string().trim().max(20, 'At most 20 characters.').default(''),
+  confidence: z.enum(CONFIDENCES, { error: 'Printed, told or guessed?' })
+});
+export type ConfirmInput = z.infer<typeof confirmSchema>;
+
+export const modificationSchema = z.object({
+  id,
+  machineId: id,
+  what: z.string().refine((w) => MODIFICATION_NAMES.includes(w), 'Pick what was changed.'),
+  words: remark,
+  day
+});
+export type ModificationInput = z.infer<typeof modificationSchema>;
+/** A figure looked at again since a modification, or the modification taken back. */
+export const modificationNoteSchema = z.object({
+  modificationId: id,
+  figureId: id.nullable().default(null),
+  undoneOn: day.nullable().default(null)
+});
+export type ModificationNoteInput = z.infer<typeof modificationNoteSchema>;

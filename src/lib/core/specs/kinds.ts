@@ -1,0 +1,295 @@
+import type { Dimension, UnitName } from '../quantity/units';
+
+export const LEVEL_METHODS = [
+  'sight glass',
+  'dipstick resting on the thread',
+  'dipstick screwed in',
+  'check screw',
+  'measured quantity only'
+] as const;
+export type LevelMethod = (typeof LEVEL_METHODS)[number];
+
+export const SECTIONS = [
+  'Engine oil',
+  'Gearbox oil',
+  'Differentials and primary',
+  'Fork, coolant and brakes',
+  'Valves',
+  'Chain and final drive',
+  'Controls and ignition',
+  'Wheels and tyres',
+  'Electric drive'
+] as const;
+export type Section = (typeof SECTIONS)[number];
+
+/** Every figure a sheet can hold in this product, with what it is measured in and what is plausible for it. */
+export interface FigureKind {
+  key: string;
+  label: string;
+  section: Section | null;
+  /** Null for a figure in words. */
+  dimension: Dimension | null;
+  /** The words to choose from, where only some make sense. */
+  choices?: readonly string[];
+  /** The unit a naked number is taken in. */
+  unit?: UnitName;
+  /** Base units; outside it the figure is questioned as a likely slip of a digit or a unit. No specification of anything. */
+  plausible?: readonly [number, number];
+  /** Printed as a range, or with a tolerance. */
+  range?: boolean;
+  /** Whether it hangs on a fastener. */
+  perFastener?: boolean;
+  /** `table`: grades of oil by air temperature, one a line. */
+  form?: 'table';
+  hint?: string;
+}
+
+const volume = (key: string, label: string, section: Section, lo: number, hi: number): FigureKind => ({
+  key,
+  label,
+  section,
+  dimension: 'volume',
+  plausible: [lo, hi],
+  hint: '1.15 qt or 950 ml'
+});
+const words = (key: string, label: string, section: Section, hint?: string): FigureKind => ({
+  key,
+  label,
+  section,
+  dimension: null,
+  hint
+});
+const length = (
+  key: string,
+  label: string,
+  section: Section,
+  lo: number,
+  hi: number,
+  more: Partial<FigureKind> = {}
+): FigureKind => ({ key, label, section, dimension: 'length', plausible: [lo, hi], ...more });
+
+/** How one circuit's level is read: method, run, settle, attitude, hot or cold. */
+const level = (prefix: string, label: string, section: Section): FigureKind[] => [
+  {
+    key: `${prefix} method`,
+    label: `${label}, how it is read`,
+    section,
+    dimension: null,
+    choices: LEVEL_METHODS
+  },
+  {
+    key: `${prefix} run time`,
+    label: `${label}, run before reading`,
+    section,
+    dimension: 'time',
+    unit: 'min',
+    plausible: [0, 1200],
+    hint: '3 min'
+  },
+  {
+    key: `${prefix} settle time`,
+    label: `${label}, settle before reading`,
+    section,
+    dimension: 'time',
+    unit: 'min',
+    plausible: [0, 3600],
+    hint: '3 min'
+  },
+  {
+    key: `${prefix} temperature`,
+    label: `${label}, hot or cold`,
+    section,
+    dimension: null,
+    choices: ['cold', 'warm', 'hot']
+  },
+  words(`${prefix} attitude`, `${label}, how the machine stands`, section, 'upright on level ground')
+];
+
+const clearance = (side: 'inlet' | 'exhaust'): FigureKind =>
+  length(
+    `${side} valve clearance`,
+    `${side === 'inlet' ? 'Inlet' : 'Exhaust'} valves, clearance cold`,
+    'Valves',
+    0.02,
+    0.5,
+    {
+      unit: 'mm',
+      range: true,
+      hint: '0.10–0.15 mm or 0.005 ± 0.001 in'
+    }
+  );
+
+export const FIGURE_KINDS: readonly FigureKind[] = [
+  volume('engine oil with filter', 'Engine oil, with filter', 'Engine oil', 200, 8000),
+  volume('engine oil without filter', 'Engine oil, without filter', 'Engine oil', 200, 8000),
+  volume('engine oil dry', 'Engine oil, after a dry rebuild', 'Engine oil', 200, 9000),
+  words('engine oil grade', 'Engine oil, grade and ratings', 'Engine oil', '10W-50, wet-clutch rated'),
+  {
+    key: 'engine oil by temperature',
+    label: 'Engine oil, grade by air temperature',
+    section: 'Engine oil',
+    dimension: null,
+    form: 'table',
+    hint: 'one a line: 10W-40 −10 to 40'
+  },
+  volume('engine oil between marks', 'Engine oil, volume between the marks', 'Engine oil', 20, 2000),
+  ...level('oil level', 'Oil level', 'Engine oil'),
+
+  volume('gearbox oil', 'Gearbox oil, at a change', 'Gearbox oil', 100, 3000),
+  volume('gearbox oil dry', 'Gearbox oil, after a dry rebuild', 'Gearbox oil', 100, 4000),
+  words(
+    'gearbox oil grade',
+    'Gearbox oil, grade and ratings',
+    'Gearbox oil',
+    '75W-80 or 10W-40, wet-clutch rated'
+  ),
+  ...level('gearbox level', 'Gearbox level', 'Gearbox oil'),
+
+  volume('primary oil', 'Primary oil', 'Differentials and primary', 50, 2000),
+  volume('front differential oil', 'Front differential oil', 'Differentials and primary', 50, 1500),
+  volume('rear differential oil', 'Rear differential oil', 'Differentials and primary', 50, 1500),
+  words('differential oil grade', 'Differential oils, grade', 'Differentials and primary'),
+
+  volume('fork oil', 'Fork oil, each leg', 'Fork, coolant and brakes', 100, 1200),
+  length('fork oil level', 'Fork oil, level from the top', 'Fork, coolant and brakes', 30, 300, {
+    unit: 'mm'
+  }),
+  words('fork oil grade', 'Fork oil, grade', 'Fork, coolant and brakes'),
+  volume('coolant', 'Coolant', 'Fork, coolant and brakes', 200, 5000),
+  words('coolant kind', 'Coolant, kind', 'Fork, coolant and brakes'),
+  {
+    key: 'brake fluid',
+    label: 'Brake fluid',
+    section: 'Fork, coolant and brakes',
+    dimension: null,
+    choices: ['glycol DOT 4', 'glycol DOT 5.1', 'mineral'],
+    hint: 'mineral and glycol are never mixed'
+  },
+  length('brake pad least', 'Brake pads, least thickness', 'Fork, coolant and brakes', 0.5, 6, {
+    unit: 'mm'
+  }),
+
+  clearance('inlet'),
+  clearance('exhaust'),
+  words('valve layout', 'Valves, layout and adjustment', 'Valves', 'four valves, shim under the bucket'),
+  words(
+    'top dead centre',
+    'Finding compression top dead centre',
+    'Valves',
+    'which mark, which way to turn, what is free'
+  ),
+  {
+    key: 'shim step',
+    label: 'Shims, steps they are made in',
+    section: 'Valves',
+    dimension: 'length',
+    unit: 'mm',
+    plausible: [0.01, 0.1]
+  },
+
+  length('chain slack', 'Chain slack, total at the place named', 'Chain and final drive', 5, 120, {
+    unit: 'mm',
+    range: true,
+    hint: '35–45 mm, 40 ± 5 mm'
+  }),
+  words(
+    'chain slack place',
+    'Chain slack, where and how',
+    'Chain and final drive',
+    'behind the slider, on the stand'
+  ),
+  length('chain pitch', 'Chain pitch', 'Chain and final drive', 6, 20, { unit: 'mm' }),
+  {
+    key: 'chain links',
+    label: 'Chain, links',
+    section: 'Chain and final drive',
+    dimension: 'count',
+    unit: 'links',
+    plausible: [60, 160]
+  },
+  {
+    key: 'front sprocket',
+    label: 'Front sprocket',
+    section: 'Chain and final drive',
+    dimension: 'count',
+    unit: 'teeth',
+    plausible: [8, 22]
+  },
+  {
+    key: 'rear sprocket',
+    label: 'Rear sprocket',
+    section: 'Chain and final drive',
+    dimension: 'count',
+    unit: 'teeth',
+    plausible: [24, 80]
+  },
+  length('swingarm length', 'Swingarm, pivot to axle', 'Chain and final drive', 250, 800, { unit: 'mm' }),
+  length('adjuster pitch', 'Chain adjuster, thread pitch', 'Chain and final drive', 0.5, 2.5, { unit: 'mm' }),
+  length(
+    'pivot ahead of sprocket',
+    'Swingarm pivot behind the front sprocket’s centre',
+    'Chain and final drive',
+    20,
+    200,
+    {
+      unit: 'mm'
+    }
+  ),
+
+  length('clutch free play', 'Clutch, free play at the lever', 'Controls and ignition', 0.5, 30, {
+    unit: 'mm',
+    range: true
+  }),
+  length('throttle free play', 'Throttle, free play at the grip', 'Controls and ignition', 0.5, 15, {
+    unit: 'mm',
+    range: true
+  }),
+  length('brake pedal free play', 'Rear brake, free play at the pedal', 'Controls and ignition', 1, 60, {
+    unit: 'mm',
+    range: true
+  }),
+  words('spark plug', 'Spark plug, type', 'Controls and ignition'),
+  length('plug gap', 'Spark plug, gap', 'Controls and ignition', 0.3, 1.5, { unit: 'mm', range: true }),
+
+  {
+    key: 'front tyre pressure',
+    label: 'Front tyre, maker’s band',
+    section: 'Wheels and tyres',
+    dimension: 'pressure',
+    plausible: [15, 300],
+    range: true,
+    hint: '80–100 kPa or 12–15 psi'
+  },
+  {
+    key: 'rear tyre pressure',
+    label: 'Rear tyre, maker’s band',
+    section: 'Wheels and tyres',
+    dimension: 'pressure',
+    plausible: [15, 300],
+    range: true,
+    hint: '80–100 kPa or 12–15 psi'
+  },
+  words(
+    'storage charge',
+    'Battery, charge for storage',
+    'Electric drive',
+    'as the maker says, neither full nor empty'
+  ),
+
+  {
+    key: 'torque',
+    label: 'Torque',
+    section: null,
+    dimension: 'torque',
+    plausible: [1, 300],
+    perFastener: true,
+    range: true,
+    hint: '20 N·m, 20–24 N·m or 95 lbf in'
+  }
+];
+export type FigureKey = string;
+
+const byKey = new Map(FIGURE_KINDS.map((k) => [k.key, k]));
+export function figureKind(key: string): FigureKind | undefined {
+  return byKey.get(key);
+}

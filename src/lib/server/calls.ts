@@ -1,0 +1,110 @@
+import type { CallInput, ReminderInput } from '../core/schedule/form';
+import { INCIDENTS } from '../core/outing/outing';
+import type { Team } from '../core/team/team';
+import type { Db, Sql } from './db';
+import { refuseDay } from './moment';
+import { refuse } from './refusal';
+import { lockMachine, refreshStanding } from './standing';
+
+export interface CallRow {
+  id: string;
+  kind: 'symptom' | 'incident';
+  what: string;
+  words: string;
+  day: string;
+  by: string;
+  dropped: string | null;
+  /** Tasks that answer it, and whether each has been done since. */
+  tasks: { id: string; name: string; done: boolean }[];
+}
+
+/** Symptoms and incidents of a machine: those open first, then the latest that were answered or dropped. */
+export async function listCalls(sql: Db, teamId: string, machineId: string): Promise<CallRow[]> {
+  const rows = await sql`
+    with mine as (
+      select t.id, t.name, t.answers from task t where t.team_id = ${teamId} and t.retired_at is null and (t.machine_id = ${machineId} or t.component_id in (
+        select f.component_id from fitting f where f.team_id = ${teamId} and f.removed_at is null and (f.machine_id = ${machineId}
+          or f.host_id in (select component_id from fitting where team_id = ${teamId} and machine_id = ${machineId} and removed_at is null))))
+    )
+    select c.id, c.kind, c.what, c.words, c.called_on as day, p.name as by, c.dropped_word as dropped,
+      coalesce((select jsonb_agg(jsonb_build_object('id', m.id, 'name', m.name, 'done', exists (
+        select 1 from service_record r where r.team_id = c.team_id and r.task_id = m.id and r.created_at > c.created_at and r.done_on >= c.called_on)) order by m.name)
+        from mine m where c.what = any(m.answers)), '[]') as tasks
+    from machine_call c join person p on p.team_id = c.team_id and p.id = c.created_by
+    where c.team_id = ${teamId} and c.machine_id = ${machineId} order by c.created_at desc limit 40`;
+  return rows as unknown as CallRow[];
+}
+
+/** Open: not dropped, and either nothing answers it or something that does has not been done. */
+export const isOpen = (c: CallRow): boolean =>
+  c.dropped === null && (c.tasks.length === 0 || c.tasks.some((t) => !t.done));
+
+/** A symptom or incident written down without an outing. */
+export async function addCall(
+  sql: Sql,
+  team: Team,
+  personId: string,
+  c: CallInput,
+  now: Date
+): Promise<void> {
+  await sql.begin(async (tx) => {
+    if (!(await lockMachine(tx, team.id, c.machineId))) refuse('', 'That machine is not in this team.');
+    refuseDay(c.day, team.timeZone, now);
+    const kind = (INCIDENTS as readonly string[]).includes(c.what) ? 'incident' : 'symptom';
+    await tx`
+      insert into machine_call (team_id, id, machine_id, kind, what, words, called_on, created_by)
+      values (${team.id}, ${c.id}, ${c.machineId}, ${kind}, ${c.what}, ${c.words}, ${c.day}, ${personId}) on conflict do nothing`;
+    await refreshStanding(tx, team.id, c.machineId);
+  });
+}
+
+/** A call dropped with a word: it calls nothing any more and stays readable. */
+export async function dropCall(
+  sql: Sql,
+  teamId: string,
+  personId: string,
+  callId: string,
+  word: string
+): Promise<void> {
+  await sql.begin(async (tx) => {
+    const [c] = await tx`
+      update machine_call set dropped_at = now(), dropped_by = ${personId}, dropped_word = ${word}
+      where team_id = ${teamId} and id = ${callId} and dropped_at is null returning machine_id`;
+    if (c) await refreshStanding(tx, teamId, c.machine_id);
+  });
+}
+
+export async function addReminder(
+  sql: Sql,
+  teamId: string,
+  personId: string,
+  r: ReminderInput
+): Promise<void> {
+  await sql.begin(async (tx) => {
+    if (!(await lockMachine(tx, teamId, r.machineId))) refuse('', 'That machine is not in this team.');
+    if (r.waitsFor === 'a part to arrive' && !r.part) refuse('part', 'Which part?');
+    await tx`
+      insert into reminder (team_id, id, machine_id, words, waits_for, part, created_by)
+      values (${teamId}, ${r.id}, ${r.machineId}, ${r.words}, ${r.waitsFor}, ${r.part}, ${personId}) on conflict do nothing`;
+    await refreshStanding(tx, teamId, r.machineId);
+  });
+}
+
+/** A reminder's event has come, or what it reminded of is done. */
+export async function noteReminder(
+  sql: Sql,
+  teamId: string,
+  personId: string,
+  n: { reminderId: string; now: 'raised' | 'done'; word: string }
+): Promise<void> {
+  await sql.begin(async (tx) => {
+    const [r] =
+      n.now === 'raised'
+        ? await tx`update reminder set raised_at = coalesce(raised_at, now()), raised_by = coalesce(raised_by, ${personId}) where team_id = ${teamId} and id = ${n.reminderId} returning machine_id`
+        : await tx`
+          update reminder set done_at = coalesce(done_at, now()), done_by = coalesce(done_by, ${personId}), done_word = ${n.word}
+          where team_id = ${teamId} and id = ${n.reminderId} returning machine_id`;
+    if (!r) refuse('', 'That reminder is not in this team.');
+    await refreshStanding(tx, teamId, r!.machine_id);
+  });
+}

@@ -1,0 +1,368 @@
+import type { ComponentInput, MoveInput, RebuildInput, SwapInput } from '../core/component/form';
+import { IN_ENGINE, type ComponentKind } from '../core/component/component';
+import { readingSchema } from '../core/hours/form';
+import { showHours } from '../core/hours/hours';
+import type { Team } from '../core/team/team';
+import type { Db, Sql } from './db';
+import { momentOn, refuseDay } from './moment';
+import { writeReading } from './readings';
+import { refuse } from './refusal';
+import { lockMachines, refreshMachines } from './standing';
+import { machineOf } from './tasks';
+
+interface Component {
+  id: string;
+  kind: ComponentKind;
+  name: string;
+  scrapped: boolean;
+}
+interface OpenFitting {
+  id: string;
+  componentId: string;
+  machineId: string | null;
+  hostId: string | null;
+  place: string;
+  fittedAt: Date;
+}
+
+async function lockComponent(tx: Db, teamId: string, id: string, field = ''): Promise<Component> {
+  const [c] = await tx`
+    select id, kind, name, scrapped_at is not null as scrapped from component where team_id = ${teamId} and id = ${id} for update`;
+  if (!c) refuse(field, 'That component is not in this team.');
+  if (c!.scrapped) refuse(field, 'It is scrapped; it cannot go anywhere.');
+  return c as unknown as Component;
+}
+
+async function openFitting(tx: Db, teamId: string, componentId: string): Promise<OpenFitting | null> {
+  const [f] = await tx`
+    select id, component_id as "componentId", machine_id as "machineId", host_id as "hostId", place, fitted_at as "fittedAt" from fitting
+    where team_id = ${teamId} and component_id = ${componentId} and removed_at is null`;
+  return (f as unknown as OpenFitting) ?? null;
+}
+
+/** The machine a place is on: itself, or the one its engine is on; null on the shelf. */
+async function machineOfPlace(
+  tx: Db,
+  teamId: string,
+  at: { machineId: string | null; hostId: string | null }
+): Promise<string | null> {
+  return at.machineId ?? (at.hostId ? machineOf(tx, teamId, at.hostId) : null);
+}
+
+async function refusePlace(
+  tx: Db,
+  teamId: string,
+  c: { kind: string },
+  at: { machineId: string | null; hostId: string | null }
+): Promise<void> {
+  if (at.machineId) {
+    const [m] = await tx`select 1 from machine where team_id = ${teamId} and id = ${at.machineId}`;
+    if (!m) refuse('machineId', 'That machine is not in this team.');
+  }
+  if (at.hostId) {
+    const [h] =
+      await tx`select kind, scrapped_at from component where team_id = ${teamId} and id = ${at.hostId}`;
+    if (h?.kind !== 'engine' || h.scrapped_at) refuse('hostId', 'Only an engine takes other components.');
+    if (!(IN_ENGINE as readonly string[]).includes(c.kind))
+      refuse('hostId', `A ${c.kind} goes on the machine, not in its engine.`);
+  }
+}
+
+/** Carries out a write that the schema may refuse because two fittings would overlap; says so in words. */
+async function fit<T>(run: () => PromiseLike<T>): Promise<T> {
+  try {
+    return await run();
+  } catch (e) {
+    const { code, constraint_name: name } = e as { code?: string; constraint_name?: string };
+    if (code !== '23P01') throw e;
+    refuse(
+      'day',
+      name === 'fitting_one_place'
+        ? 'The book has it somewhere else at that time already. It cannot be in two places at once.'
+        : 'The book has another one in that place at that time already.'
+    );
+  }
+}
+
+async function open(
+  tx: Db,
+  teamId: string,
+  personId: string,
+  f: {
+    id: string;
+    componentId: string;
+    kind: string;
+    machineId: string | null;
+    hostId: string | null;
+    place: string;
+    at: Date;
+    reason: string;
+  }
+): Promise<void> {
+  await fit(
+    () => tx`
+    insert into fitting (team_id, id, component_id, kind, machine_id, host_id, place, fitted_at, fitted_reason, created_by)
+    values (${teamId}, ${f.id}, ${f.componentId}, ${f.kind}, ${f.machineId}, ${f.hostId}, ${f.place}, ${f.at}, ${f.reason}, ${personId})`
+  );
+}
+
+/** Takes a component off where it is, at a moment. */
+async function close(
+  tx: Db,
+  teamId: string,
+  personId: string,
+  f: OpenFitting,
+  at: Date,
+  reason: string
+): Promise<void> {
+  if (at <= f.fittedAt)
+    refuse(
+      'day',
+      `It was fitted only ${f.fittedAt.toISOString().slice(0, 10)}; it cannot have come off before that.`
+    );
+  await tx`
+    update fitting set removed_at = ${at}, removed_by = ${personId}, removed_reason = ${reason} where team_id = ${teamId} and id = ${f.id}`;
+}
+
+/** What stands in a place now. */
+async function occupant(
+  tx: Db,
+  teamId: string,
+  kind: string,
+  at: { machineId: string | null; hostId: string | null; place: string }
+): Promise<OpenFitting | null> {
+  const [f] = await tx`
+    select id, component_id as "componentId", machine_id as "machineId", host_id as "hostId", place, fitted_at as "fittedAt" from fitting
+    where team_id = ${teamId} and kind = ${kind} and place = ${at.place} and removed_at is null
+      and machine_id is not distinct from ${at.machineId} and host_id is not distinct from ${at.hostId}`;
+  return (f as unknown as OpenFitting) ?? null;
+}
+
+/** The meter read at the moment of a move, if somebody looked; it belongs to what comes off. */
+async function readAtMove(
+  tx: Db,
+  team: Team,
+  personId: string,
+  machineId: string,
+  reading: number | null,
+  day: string,
+  now: Date,
+  field: string
+): Promise<void> {
+  if (reading === null) return;
+  const [meter] =
+    await tx`select kind, dead_since from meter where team_id = ${team.id} and machine_id = ${machineId} and counts = 'hours' and removed_at is null`;
+  if (meter?.kind !== 'hour meter' || meter.dead_since)
+    refuse(field, 'It has no working meter to read. Leave this empty.');
+  const input = readingSchema.parse({
+    id: crypto.randomUUID(),
+    machineId,
+    typed: showHours(reading),
+    day,
+    remark: ''
+  });
+  await writeReading(tx, team, personId, input, now, field);
+}
+
+/** The moment of a move on a day: after everything read on that day, so that the day's riding belongs to what comes off. */
+async function momentOfMove(
+  tx: Db,
+  team: Team,
+  machineIds: readonly string[],
+  day: string,
+  now: Date
+): Promise<Date> {
+  const at = momentOn(day, team.timeZone, now);
+  const [last] = await tx`
+    select max(read_at) as at from reading where team_id = ${team.id} and machine_id = any(${machineIds as string[]}) and read_at between ${at} and ${new Date(at.getTime() + 3_600_000)}`;
+  return last?.at && last.at > at && last.at <= now ? last.at : at;
+}
+
+/** Brings a component into the book: on a machine, in an engine, or on the shelf. */
+export async function addComponent(
+  sql: Sql,
+  team: Team,
+  personId: string,
+  c: ComponentInput,
+  now: Date
+): Promise<void> {
+  await sql.begin(async (tx) => {
+    const [there] = await tx`select 1 from component where team_id = ${team.id} and id = ${c.id}`;
+    if (there) return;
+    await refusePlace(tx, team.id, c, c);
+    if (c.serial) {
+      const [other] =
+        await tx`select name from component where team_id = ${team.id} and kind = ${c.kind} and lower(serial) = lower(${c.serial})`;
+      if (other) refuse('serial', `“${other.name}” has that serial. Each is in the book once.`);
+    }
+    const onMachine = await machineOfPlace(tx, team.id, c);
+    if (onMachine) await lockMachines(tx, team.id, [onMachine]);
+    await tx`
+      insert into component (team_id, id, kind, name, serial, brought, brought_known, brought_distance, from_new, note, total, created_at, created_by)
+      values (${team.id}, ${c.id}, ${c.kind}, ${c.name}, ${c.serial}, ${c.brought ?? 0}, ${c.fromNew || c.brought !== null}, ${c.broughtDistance ?? 0}, ${c.fromNew}, ${c.note}, ${c.brought ?? 0}, ${now}, ${personId})`;
+    if (c.machineId ?? c.hostId) {
+      refuseDay(c.fittedOn, team.timeZone, now, 'fittedOn');
+      if (await occupant(tx, team.id, c.kind, c))
+        refuse(
+          'machineId',
+          `There is ${/^[aeiou]/.test(c.kind) ? 'an' : 'a'} ${c.kind} in the book there already. Take that off first, or put this one on the shelf and fit it from there.`
+        );
+      await open(tx, team.id, personId, {
+        ...c,
+        id: crypto.randomUUID(),
+        componentId: c.id,
+        at: momentOn(c.fittedOn, team.timeZone, now),
+        reason: ''
+      });
+      if (onMachine) await refreshMachines(tx, team.id, [onMachine]);
+    }
+  });
+}
+
+/**
+ * Fits a component somewhere else, or puts it on the shelf. What stood in that place goes on the shelf. One transaction; both
+ * machines are right afterwards.
+ */
+export async function moveComponent(
+  sql: Sql,
+  team: Team,
+  personId: string,
+  m: MoveInput,
+  now: Date
+): Promise<void> {
+  await sql.begin(async (tx) => {
+    const [again] = await tx`select 1 from fitting where team_id = ${team.id} and id = ${m.id}`;
+    if (again) return;
+    const c = await lockComponent(tx, team.id, m.componentId);
+    refuseDay(m.day, team.timeZone, now);
+    await refusePlace(tx, team.id, c, m);
+    const from = await openFitting(tx, team.id, c.id);
+    const toPlace = m.machineId !== null || m.hostId !== null;
+    if (
+      from &&
+      toPlace &&
+      from.machineId === m.machineId &&
+      from.hostId === m.hostId &&
+      from.place === m.place
+    )
+      refuse('machineId', 'That is where it is.');
+    if (!from && !toPlace) return;
+    const machines = [
+      from ? await machineOfPlace(tx, team.id, from) : null,
+      await machineOfPlace(tx, team.id, m)
+    ].filter((x): x is string => x !== null);
+    await lockMachines(tx, team.id, machines);
+    const read = toPlace ? machines.at(-1) : machines[0];
+    if (read) await readAtMove(tx, team, personId, read, m.reading, m.day, now, 'reading');
+    const at = await momentOfMove(tx, team, machines, m.day, now);
+    if (from) await close(tx, team.id, personId, from, at, m.reason);
+    if (toPlace) {
+      const other = await occupant(tx, team.id, c.kind, m);
+      if (other) await close(tx, team.id, personId, other, at, m.reason);
+      await open(tx, team.id, personId, {
+        id: m.id,
+        componentId: c.id,
+        kind: c.kind,
+        machineId: m.machineId,
+        hostId: m.hostId,
+        place: m.place,
+        at,
+        reason: m.reason
+      });
+    }
+    await refreshMachines(tx, team.id, machines);
+  });
+}
+
+/** Two components of a kind change places between two machines, in one action. */
+export async function swapComponents(
+  sql: Sql,
+  team: Team,
+  personId: string,
+  s: SwapInput,
+  now: Date
+): Promise<void> {
+  await sql.begin(async (tx) => {
+    const [again] = await tx`select 1 from fitting where team_id = ${team.id} and id = ${s.id}`;
+    if (again) return;
+    // Always in one order, so that two swaps at once never wait for one another.
+    const locked = new Map<string, Component>();
+    for (const id of [s.componentId, s.withId].sort())
+      locked.set(id, await lockComponent(tx, team.id, id, id === s.withId ? 'withId' : ''));
+    const [a, b] = [locked.get(s.componentId)!, locked.get(s.withId)!];
+    if (a.kind !== b.kind) refuse('withId', `A ${a.kind} cannot change places with a ${b.kind}.`);
+    refuseDay(s.day, team.timeZone, now);
+    const [fa, fb] = [await openFitting(tx, team.id, a.id), await openFitting(tx, team.id, b.id)];
+    if (!fa || !fb) refuse(fa ? 'withId' : '', 'It is on the shelf. Fit it instead of swapping it.');
+    const [ma, mb] = [await machineOfPlace(tx, team.id, fa!), await machineOfPlace(tx, team.id, fb!)];
+    const machines = [ma, mb].filter((x): x is string => x !== null);
+    await lockMachines(tx, team.id, machines);
+    if (ma) await readAtMove(tx, team, personId, ma, s.reading, s.day, now, 'reading');
+    if (mb) await readAtMove(tx, team, personId, mb, s.withReading, s.day, now, 'withReading');
+    const at = await momentOfMove(tx, team, machines, s.day, now);
+    await close(tx, team.id, personId, fa!, at, s.reason);
+    await close(tx, team.id, personId, fb!, at, s.reason);
+    const to = (id: string, c: Component, f: OpenFitting) =>
+      open(tx, team.id, personId, {
+        id,
+        componentId: c.id,
+        kind: c.kind,
+        machineId: f.machineId,
+        hostId: f.hostId,
+        place: f.place,
+        at,
+        reason: s.reason
+      });
+    await to(s.id, a, fb!);
+    await to(crypto.randomUUID(), b, fa!);
+    await refreshMachines(tx, team.id, machines);
+  });
+}
+
+/** A rebuild: restarts the counts it is said to restart, with break-in. The component's own hours go on. */
+export async function rebuild(
+  sql: Sql,
+  team: Team,
+  personId: string,
+  r: RebuildInput,
+  now: Date
+): Promise<void> {
+  await sql.begin(async (tx) => {
+    await lockComponent(tx, team.id, r.componentId);
+    refuseDay(r.day, team.timeZone, now);
+    const machineId = await machineOf(tx, team.id, r.componentId);
+    if (machineId) await lockMachines(tx, team.id, [machineId]);
+    const at = await momentOfMove(tx, team, machineId ? [machineId] : [], r.day, now);
+    const made = await tx`
+      insert into rebuild (team_id, id, component_id, rebuilt_on, rebuilt_at, remark, created_by)
+      values (${team.id}, ${r.id}, ${r.componentId}, ${r.day}, ${at}, ${r.remark}, ${personId}) on conflict do nothing returning id`;
+    if (made.length === 0) return;
+    await tx`
+      insert into rebuild_task (team_id, rebuild_id, task_id)
+      select team_id, ${r.id}, id from task where team_id = ${team.id} and id = any(${r.taskIds}) and retired_at is null`;
+    if (machineId) await refreshMachines(tx, team.id, [machineId]);
+  });
+}
+
+/** Scrapped: it comes off where it is and goes nowhere again; its history stays. */
+export async function scrap(
+  sql: Sql,
+  teamId: string,
+  personId: string,
+  componentId: string,
+  reason: string,
+  now: Date
+): Promise<void> {
+  await sql.begin(async (tx) => {
+    const [c] =
+      await tx`select scrapped_at from component where team_id = ${teamId} and id = ${componentId} for update`;
+    if (!c) refuse('', 'That component is not in this team.');
+    if (c!.scrapped_at) return;
+    const machineId = await machineOf(tx, teamId, componentId);
+    if (machineId) await lockMachines(tx, teamId, [machineId]);
+    const from = await openFitting(tx, teamId, componentId);
+    if (from) await close(tx, teamId, personId, from, now, reason);
+    await tx`update component set scrapped_at = ${now}, scrapped_reason = ${reason} where team_id = ${teamId} and id = ${componentId}`;
+    if (machineId) await refreshMachines(tx, teamId, [machineId]);
+  });
+}

@@ -1,0 +1,209 @@
+import { tasksDue, type TaskDue } from '../core/schedule/due';
+import { dueLines, pressingFirst, type DueLine, type DueMachine } from '../core/schedule/packed';
+import { STATES, type State } from '../core/schedule/state';
+import type { MachineNow } from '../core/schedule/task';
+import { machineNow } from '../core/trail/lane';
+import { whyDue, type WhyLine } from '../core/schedule/why';
+import { likelyInWords, leftInWords, everyInWords } from '../core/schedule/words';
+import type { Team } from '../core/team/team';
+import { dayOf, type Day } from '../core/time/day';
+import type { Db } from './db';
+import { readCalendar, readStandings, type Calendar } from './trail';
+
+/** What the due list is narrowed to, and how it is ordered. Empty strings narrow nothing. */
+export interface DueFilter {
+  machine: string;
+  rider: string;
+  task: string;
+  state: string;
+  /** An event's id: what falls due before it is over, on the machines that go. */
+  weekend: string;
+  sort: 'pressing' | 'machine' | 'task' | 'date';
+}
+
+export interface DueRow {
+  machineId: string;
+  plate: string;
+  machine: string;
+  rider: string | null;
+  taskId: string;
+  task: string;
+  part: string | null;
+  job: string | null;
+  reminder: boolean;
+  state: State;
+  left: string;
+  every: string;
+  likely: string;
+  inside: string | null;
+  visitId: string | null;
+  why: WhyLine[];
+}
+
+export interface DuePage {
+  today: Day;
+  rows: DueRow[];
+  /** How many there are in all by this filter, and by state. */
+  total: number;
+  counts: Partial<Record<State, number>>;
+  /** What can be picked in each filter. */
+  choices: {
+    machines: { id: string; plate: string; name: string }[];
+    riders: { id: string; name: string }[];
+    tasks: string[];
+    weekends: { id: string; name: string; firstDay: Day }[];
+  };
+}
+
+interface Loaded extends DueMachine {
+  plate: string;
+  name: string;
+  riderId: string | null;
+  rider: string | null;
+}
+
+/** Rows drawn up at once: two screens. The rest come page by page. */
+export const DUE_PAGE = 60;
+
+/** The whole fleet's due points, as the list is worked out from. */
+export async function readDues(sql: Db, team: Team, calendar: Calendar): Promise<Loaded[]> {
+  const rows = await sql`
+    select m.id, m.plate, m.name, m.rider_id, p.name as rider, s.speed, s.dues from machine m
+    join machine_standing s on s.team_id = m.team_id and s.machine_id = m.id
+    left join person p on p.team_id = m.team_id and p.id = m.rider_id
+    where m.team_id = ${team.id} order by length(m.plate), m.plate`;
+  return rows.map((r) => ({
+    id: r.id,
+    plate: r.plate,
+    name: r.name,
+    riderId: r.rider_id,
+    rider: r.rider,
+    speed: r.speed,
+    planned: calendar.of(r.id),
+    tasks: r.dues
+  }));
+}
+
+/** Whether a task falls due before an event is over, on a machine that goes. */
+function beforeWeekend(line: DueLine & { today: Day }, machine: Loaded, weekend: string): boolean {
+  const upTo = machine.planned.findIndex((p) => p.id === weekend);
+  if (upTo < 0) return false;
+  if (line.state === 'past limit' || line.state === 'past due' || line.state === 'unknown') return true;
+  const [only] = dueLines(
+    [
+      { ...machine, planned: merged(machine, upTo), tasks: machine.tasks.filter((t) => t[0] === line.taskId) }
+    ],
+    line.today
+  );
+  return only?.state === 'due before the next outing';
+}
+
+/** All outings up to one, as a single one: what falls due inside any of them falls due inside it. */
+function merged(machine: Loaded, upTo: number): Loaded['planned'] {
+  const list = machine.planned.slice(0, upTo + 1);
+  const last = list.at(-1)!;
+  return [{ ...last, firstDay: list[0]!.firstDay, hours: list.reduce((h, p) => h + p.hours, 0) }];
+}
+
+/** The due list of a fleet: filtered, sorted, the page asked for drawn up with the sum behind each line. */
+export async function duePage(
+  sql: Db,
+  team: Team,
+  filter: DueFilter,
+  page: number,
+  now: Date
+): Promise<DuePage> {
+  const today = dayOf(now, team.timeZone);
+  const calendar = await readCalendar(sql, team.id, today);
+  const machines = await readDues(sql, team, calendar);
+  const byId = new Map(machines.map((m) => [m.id, m]));
+  const wanted = machines.filter(
+    (m) => (!filter.machine || m.id === filter.machine) && (!filter.rider || m.riderId === filter.rider)
+  );
+  const name = filter.task.trim().toLowerCase();
+  let lines = dueLines(wanted, today, (_, t) => !name || t[1].toLowerCase().includes(name));
+  if (filter.weekend)
+    lines = lines.filter((l) => beforeWeekend({ ...l, today }, byId.get(l.machineId)!, filter.weekend));
+  const counts: Partial<Record<State, number>> = {};
+  for (const l of lines) counts[l.state] = (counts[l.state] ?? 0) + 1;
+  if (filter.state === 'pressing') lines = lines.filter((l) => l.state !== 'clear' && l.state !== 'coming');
+  else if (STATES.includes(filter.state as State)) lines = lines.filter((l) => l.state === filter.state);
+  const order = new Map(machines.map((m, i) => [m.id, i]));
+  lines.sort(
+    filter.sort === 'machine'
+      ? (a, b) => order.get(a.machineId)! - order.get(b.machineId)! || pressingFirst(a, b)
+      : filter.sort === 'task'
+        ? (a, b) => a.name.localeCompare(b.name) || pressingFirst(a, b)
+        : filter.sort === 'date'
+          ? (a, b) => a.ahead - b.ahead || pressingFirst(a, b)
+          : pressingFirst
+  );
+  const shown = lines.slice(page * DUE_PAGE, (page + 1) * DUE_PAGE);
+  return {
+    today,
+    rows: await drawUp(sql, team, shown, byId, calendar, today),
+    total: lines.length,
+    counts,
+    choices: {
+      machines: machines.map(({ id, plate, name: n }) => ({ id, plate, name: n })),
+      riders: [...new Map(machines.flatMap((m) => (m.riderId ? [[m.riderId, m.rider!] as const] : [])))]
+        .map(([id, n]) => ({ id, name: n }))
+        .sort((a, b) => a.name.localeCompare(b.name)),
+      tasks: [...new Set(machines.flatMap((m) => m.tasks.map((t) => t[1])))].sort().slice(0, 300),
+      weekends: calendar.events
+    }
+  };
+}
+
+/** Reads and works out in full only the machines that are on the page. */
+async function drawUp(
+  sql: Db,
+  team: Team,
+  lines: readonly DueLine[],
+  byId: ReadonlyMap<string, Loaded>,
+  calendar: Calendar,
+  today: Day
+): Promise<DueRow[]> {
+  const ids = [...new Set(lines.map((l) => l.machineId))];
+  if (ids.length === 0) return [];
+  const standings = await readStandings(sql, team, ids);
+  const worked = new Map<
+    string,
+    { now: MachineNow; estimated: boolean; visitId: string | null; dues: Map<string, TaskDue> }
+  >();
+  for (const s of standings) {
+    const now = machineNow(s, calendar.of(s.id), today);
+    worked.set(s.id, {
+      now,
+      estimated: s.estimated,
+      visitId: s.visitId,
+      dues: new Map(tasksDue(s.tasks, now).map((d) => [d.task.id, d]))
+    });
+  }
+  return lines.flatMap((l): DueRow[] => {
+    const w = worked.get(l.machineId);
+    const due = w?.dues.get(l.taskId);
+    const m = byId.get(l.machineId);
+    if (!w || !due || !m) return [];
+    return [
+      {
+        machineId: m.id,
+        plate: m.plate,
+        machine: m.name,
+        rider: m.rider,
+        taskId: l.taskId,
+        task: l.name,
+        part: l.part,
+        job: due.task.job,
+        reminder: due.task.reminder !== null,
+        state: due.state,
+        left: due.state === 'unknown' ? 'not known' : leftInWords(due),
+        every: due.triggers.map((t) => everyInWords(t.trigger, t.trigger.book)).join(' or '),
+        likely: due.task.reminder ? '' : likelyInWords(due.likely, today),
+        inside: due.inside?.name ?? null,
+        visitId: w.visitId,
+        why: whyDue(due, w.now, w.estimated)
+      }
+    ];
+  });
+}

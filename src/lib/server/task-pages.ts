@@ -1,0 +1,112 @@
+import type { TaskChangeInput, TaskInput } from '../core/schedule/form';
+import { tasksDue } from '../core/schedule/due';
+import type { Trigger } from '../core/schedule/task';
+import { whyDue, type WhyLine } from '../core/schedule/why';
+import type { Team } from '../core/team/team';
+import { dayOf } from '../core/time/day';
+import { laneOf, machineNow, type Lane } from '../core/trail/lane';
+import type { Sensitivity } from '../core/outing/outing';
+import type { Db, Sql } from './db';
+import { addTaskIn, changeTaskIn, machineOf } from './tasks';
+import { readCalendar, readStandings } from './trail';
+
+/** A task as its editor takes it. */
+export interface SavedTaskRow {
+  id: string;
+  machineId: string | null;
+  componentId: string | null;
+  name: string;
+  job: string | null;
+  note: string;
+  triggers: Trigger[];
+  ageing: 'by the meter' | 'by the riding' | null;
+  anchoring: 'from done' | 'from due' | null;
+  sensitivity: Sensitivity;
+  perPart: boolean;
+  restartsOnRebuild: boolean;
+  answers: string[];
+}
+
+export async function getTask(sql: Db, teamId: string, id: string): Promise<SavedTaskRow | null> {
+  const [t] = await sql`
+    select t.id, t.machine_id as "machineId", t.component_id as "componentId", t.name, t.job, t.note, t.ageing, t.anchoring, t.sensitivity,
+      t.per_part as "perPart", t.restarts_on_rebuild as "restartsOnRebuild", t.answers,
+      coalesce((select jsonb_agg(jsonb_build_object('id', g.id, 'measure', g.measure, 'interval', g.interval_amount, 'limit', g.limit_amount,
+        'firstInterval', g.first_interval, 'firstLimit', g.first_limit, 'shortenedTo', g.shortened_to,
+        'of', case when o.id is null then null else jsonb_build_object('id', o.id, 'name', o.name) end)
+        order by array_position(array['hours', 'distance', 'days', 'outings', 'races', 'times'], g.measure))
+        from task_trigger g left join task o on o.team_id = g.team_id and o.id = g.of_task_id where g.team_id = t.team_id and g.task_id = t.id), '[]') as triggers
+    from task t where t.team_id = ${teamId} and t.id = ${id} and t.retired_at is null`;
+  return (t as unknown as SavedTaskRow) ?? null;
+}
+
+export interface TaskChangeRow {
+  at: Date;
+  by: string;
+  word: string;
+  /** The triggers as they were, in the book's amounts; empty where something else was changed. */
+  was: { measure: string; interval_amount: number; limit_amount: number | null }[];
+  shortenedTo: number | null;
+}
+
+/** Who changed a task, when and why; the latest first. */
+export async function listTaskChanges(sql: Db, teamId: string, taskId: string): Promise<TaskChangeRow[]> {
+  return (await sql`
+    select c.changed_at as at, p.name as by, c.word, coalesce(c.was->'triggers', '[]') as was, (c.was->>'shortened_to')::int as "shortenedTo"
+    from task_change c join person p on p.team_id = c.team_id and p.id = c.changed_by
+    where c.team_id = ${teamId} and c.task_id = ${taskId} order by c.changed_at desc limit 50`) as unknown as TaskChangeRow[];
+}
+
+export interface Preview {
+  lane: Lane | null;
+  state: string;
+  why: WhyLine[];
+}
+
+/** Carries a preview's answer out of a transaction that must not be kept. */
+class RolledBack extends Error {
+  constructor(readonly preview: Preview) {
+    super('rolled back');
+  }
+}
+
+/**
+ * Where a task's stakes would fall if it were saved as typed. It is saved, worked out and rolled back: what the editor shows
+ * while someone types can then never differ from what saving brings, refusals included.
+ */
+export async function previewTask(
+  sql: Sql,
+  team: Team,
+  personId: string,
+  input: { add: TaskInput } | { change: TaskChangeInput },
+  now: Date
+): Promise<Preview> {
+  const today = dayOf(now, team.timeZone);
+  const id = 'add' in input ? input.add.id : input.change.taskId;
+  try {
+    await sql.begin(async (tx) => {
+      if ('add' in input) await addTaskIn(tx, team, personId, input.add, now);
+      else await changeTaskIn(tx, team, personId, input.change);
+      const [t] =
+        await tx`select machine_id, component_id from task where team_id = ${team.id} and id = ${id}`;
+      const machineId =
+        (t?.machine_id as string | null) ??
+        (t?.component_id ? await machineOf(tx, team.id, t.component_id) : null);
+      if (!machineId) throw new RolledBack({ lane: null, state: 'unknown', why: [] });
+      const [standing] = await readStandings(tx, team, [machineId]);
+      const planned = (await readCalendar(tx, team.id, today)).of(machineId);
+      const when = machineNow(standing!, planned, today);
+      const due = tasksDue(standing!.tasks, when).find((d) => d.task.id === id);
+      const lane = laneOf(standing!, planned, today);
+      throw new RolledBack({
+        lane,
+        state: due?.state ?? 'unknown',
+        why: due ? whyDue(due, when, standing!.estimated) : []
+      });
+    });
+  } catch (e) {
+    if (e instanceof RolledBack) return e.preview;
+    throw e;
+  }
+  throw new Error('a preview was kept');
+}

@@ -1,0 +1,290 @@
+import type { DoneInput, TaskChangeInput, TaskInput, TriggerInput } from '../core/schedule/form';
+import { findCircle } from '../core/schedule/count';
+import { taskDue } from '../core/schedule/due';
+import { leftInWords } from '../core/schedule/words';
+import type { Team } from '../core/team/team';
+import { dayOf } from '../core/time/day';
+import { machineNow } from '../core/trail/lane';
+import { totalAt } from '../core/hours/series';
+import { Clocks } from './clock';
+import type { Db, Sql } from './db';
+import { momentOn, refuseDay } from './moment';
+import { proposeFrom } from './proposals';
+import { refuse } from './refusal';
+import { readRules } from './rules';
+import { lockMachine, refreshMachines } from './standing';
+import { readCalendar, readStandings } from './trail';
+
+/** Where a task stands: its machine, or its component and the machine that is on now. */
+export interface Owner {
+  machineId: string | null;
+  componentId: string | null;
+  /** The machine it is on now; null on the shelf. */
+  onMachine: string | null;
+}
+
+/** The machine a component is on now, by itself or in an engine; null on the shelf. */
+export async function machineOf(sql: Db, teamId: string, componentId: string): Promise<string | null> {
+  const [row] = await sql`
+    select coalesce(f.machine_id, h.machine_id) as id from fitting f
+    left join fitting h on h.team_id = f.team_id and h.component_id = f.host_id and h.removed_at is null
+    where f.team_id = ${teamId} and f.component_id = ${componentId} and f.removed_at is null`;
+  return (row?.id as string | undefined) ?? null;
+}
+
+async function ownerOf(sql: Db, teamId: string, taskId: string): Promise<Owner | null> {
+  const [t] =
+    await sql`select machine_id, component_id from task where team_id = ${teamId} and id = ${taskId} and retired_at is null`;
+  if (!t) return null;
+  return {
+    machineId: t.machine_id,
+    componentId: t.component_id,
+    onMachine: t.machine_id ?? (await machineOf(sql, teamId, t.component_id))
+  };
+}
+
+/** Makes anew what a task's owner stands at. A component on the shelf has no machine to stand on. */
+async function refreshOwner(tx: Db, teamId: string, onMachine: string | null): Promise<void> {
+  if (onMachine) await refreshMachines(tx, teamId, [onMachine]);
+}
+
+/** Adds a task with its triggers, and from where it counts. */
+export async function addTask(
+  sql: Sql,
+  team: Team,
+  personId: string,
+  input: TaskInput,
+  now: Date
+): Promise<void> {
+  await sql.begin((tx) => addTaskIn(tx, team, personId, input, now));
+}
+
+export async function addTaskIn(
+  tx: Db,
+  team: Team,
+  personId: string,
+  input: TaskInput,
+  now: Date
+): Promise<void> {
+  let onMachine = input.machineId;
+  if (input.componentId) {
+    const [c] =
+      await tx`select 1 from component where team_id = ${team.id} and id = ${input.componentId} for update`;
+    if (!c) refuse('', 'That component is not in this team.');
+    onMachine = await machineOf(tx, team.id, input.componentId);
+  }
+  if (onMachine && !(await lockMachine(tx, team.id, onMachine)))
+    refuse('', 'That machine is not in this team.');
+  await insertTask(tx, team, personId, input, now);
+  await refreshOwner(tx, team.id, onMachine);
+}
+
+async function refuseSameName(
+  tx: Db,
+  teamId: string,
+  id: string,
+  owner: Pick<Owner, 'machineId' | 'componentId'>,
+  name: string
+) {
+  const [other] = await tx`
+    select id from task where team_id = ${teamId} and lower(name) = lower(${name}) and retired_at is null and id <> ${id}
+      and machine_id is not distinct from ${owner.machineId} and component_id is not distinct from ${owner.componentId}`;
+  if (other) refuse('name', `This ${owner.machineId ? 'machine' : 'component'} has a task of that name.`);
+}
+
+/** Tasks may count one another, but not in a circle, and only those that go with the same machine. */
+async function refuseCircle(
+  tx: Db,
+  teamId: string,
+  taskId: string,
+  triggers: readonly TriggerInput[]
+): Promise<void> {
+  const mine = triggers.flatMap((t) => (t.ofTaskId ? [t.ofTaskId] : []));
+  if (mine.length === 0) return;
+  if (mine.includes(taskId)) refuse('triggers', 'A task cannot count itself.');
+  const known = await tx`select id, name from task where team_id = ${teamId} and retired_at is null`;
+  const names = new Map(known.map((t) => [t.id as string, t.name as string]));
+  if (mine.some((id) => !names.has(id))) refuse('triggers', 'The task that is counted is not in this team.');
+  const rows =
+    await tx`select task_id, of_task_id from task_trigger where team_id = ${teamId} and of_task_id is not null and task_id <> ${taskId}`;
+  const of = new Map<string, string[]>([[taskId, mine]]);
+  for (const r of rows) of.set(r.task_id, [...(of.get(r.task_id) ?? []), r.of_task_id]);
+  const circle = findCircle(of);
+  if (circle)
+    refuse(
+      'triggers',
+      `These tasks would count one another in a circle and never fall due: ${[...circle, circle[0]!].map((id) => names.get(id) ?? 'this one').join(' → ')}.`
+    );
+}
+
+async function insertTriggers(
+  tx: Db,
+  teamId: string,
+  taskId: string,
+  triggers: readonly TriggerInput[]
+): Promise<void> {
+  for (const t of triggers)
+    await tx`
+      insert into task_trigger (team_id, id, task_id, measure, of_task_id, interval_amount, limit_amount, first_interval, first_limit)
+      values (${teamId}, ${t.id}, ${taskId}, ${t.measure}, ${t.ofTaskId}, ${t.interval}, ${t.limit}, ${t.firstInterval}, ${t.firstLimit})
+      on conflict (team_id, id) do update set measure = excluded.measure, of_task_id = excluded.of_task_id, interval_amount = excluded.interval_amount,
+        limit_amount = excluded.limit_amount, first_interval = excluded.first_interval, first_limit = excluded.first_limit,
+        shortened_to = case when task_trigger.shortened_to < excluded.interval_amount then task_trigger.shortened_to end
+      where task_trigger.task_id = excluded.task_id`;
+}
+
+export async function insertTask(
+  tx: Db,
+  team: Team,
+  personId: string,
+  t: TaskInput,
+  now: Date
+): Promise<void> {
+  const [there] = await tx`select 1 from task where team_id = ${team.id} and id = ${t.id}`;
+  if (there) return;
+  await refuseSameName(tx, team.id, t.id, t, t.name);
+  await refuseCircle(tx, team.id, t.id, t.triggers);
+  await tx`
+    insert into task (team_id, id, machine_id, component_id, name, job, note, anchoring, ageing, sensitivity, per_part, restarts_on_rebuild, answers, created_by)
+    values (${team.id}, ${t.id}, ${t.machineId}, ${t.componentId}, ${t.name}, ${t.job}, ${t.note}, ${t.anchoring}, ${t.ageing}, ${tx.json(t.sensitivity as never)},
+      ${t.perPart}, ${t.restartsOnRebuild}, ${t.answers as string[]}, ${personId})`;
+  await insertTriggers(tx, team.id, t.id, t.triggers);
+  if (t.lastDone === 'done') {
+    refuseDay(t.lastDoneDay, team.timeZone, now, 'lastDoneDay');
+    const onMachine = t.machineId ?? (await machineOf(tx, team.id, t.componentId!));
+    await refuseHours(tx, team, t, t.lastDoneHours, 'lastDoneHours');
+    await tx`
+      insert into service_record (team_id, id, machine_id, task_id, done_on, done_at, hours, hours_by, remark, created_by)
+      values (${team.id}, ${crypto.randomUUID()}, ${onMachine}, ${t.id}, ${t.lastDoneDay}, ${momentOn(t.lastDoneDay, team.timeZone, now)}, ${t.lastDoneHours}, 'stated',
+        'Done before this book began.', ${personId})`;
+  } else if (t.lastDone === 'new') {
+    if (t.machineId)
+      await tx`update machine set book_from_new = true where team_id = ${team.id} and id = ${t.machineId}`;
+    else await tx`update component set from_new = true where team_id = ${team.id} and id = ${t.componentId}`;
+  }
+}
+
+/** Hours somebody states cannot lie past where the machine or component stands. */
+async function refuseHours(
+  tx: Db,
+  team: Team,
+  owner: Pick<Owner, 'machineId' | 'componentId'>,
+  hours: number | null,
+  field: string
+): Promise<void> {
+  if (hours === null) return;
+  const clocks = new Clocks(tx, team.id);
+  const clock = owner.componentId
+    ? await clocks.component(owner.componentId)
+    : (await clocks.machine(owner.machineId!)).clock;
+  const total = totalAt(clock.hours, Infinity);
+  if (total !== null && hours > total)
+    refuse(
+      field,
+      `The ${owner.componentId ? 'component' : 'machine'} has not run that far yet. Log its hours first.`
+    );
+}
+
+/** Changes a task. What it was is kept, with who changed it and why. */
+export async function changeTask(sql: Sql, team: Team, personId: string, t: TaskChangeInput): Promise<void> {
+  await sql.begin((tx) => changeTaskIn(tx, team, personId, t));
+}
+
+export async function changeTaskIn(tx: Db, team: Team, personId: string, t: TaskChangeInput): Promise<void> {
+  const owner = await ownerOf(tx, team.id, t.taskId);
+  if (!owner) refuse('', 'That task is not in this team.');
+  if (owner!.onMachine) await lockMachine(tx, team.id, owner!.onMachine);
+  const [again] = await tx`select 1 from task_change where team_id = ${team.id} and id = ${t.id}`;
+  if (again) return;
+  await refuseSameName(tx, team.id, t.taskId, owner!, t.name);
+  await refuseCircle(tx, team.id, t.taskId, t.triggers);
+  await tx`
+      insert into task_change (team_id, id, task_id, was, word, changed_by)
+      select ${team.id}, ${t.id}, t.id, to_jsonb(t) || jsonb_build_object('triggers',
+        (select coalesce(jsonb_agg(to_jsonb(g)), '[]') from task_trigger g where g.team_id = t.team_id and g.task_id = t.id)), ${t.word}, ${personId}
+      from task t where t.team_id = ${team.id} and t.id = ${t.taskId}`;
+  await tx`
+      update task set name = ${t.name}, job = ${t.job}, note = ${t.note}, anchoring = ${t.anchoring}, ageing = ${t.ageing},
+        sensitivity = ${tx.json(t.sensitivity as never)}, per_part = ${t.perPart}, restarts_on_rebuild = ${t.restartsOnRebuild}, answers = ${t.answers as string[]}
+      where team_id = ${team.id} and id = ${t.taskId}`;
+  await tx`delete from task_trigger where team_id = ${team.id} and task_id = ${t.taskId} and id <> all(${t.triggers.map((g) => g.id)})`;
+  await insertTriggers(tx, team.id, t.taskId, t.triggers);
+  await refreshOwner(tx, team.id, owner!.onMachine);
+}
+
+/** Stops watching a task: it and its records stay readable. Refused while another task counts it. */
+export async function retireTask(
+  sql: Sql,
+  team: Team,
+  personId: string,
+  taskId: string,
+  word: string
+): Promise<void> {
+  await sql.begin(async (tx) => {
+    const owner = await ownerOf(tx, team.id, taskId);
+    if (!owner) return;
+    const counting = await tx`
+      select t.name from task_trigger g join task t on t.team_id = g.team_id and t.id = g.task_id
+      where g.team_id = ${team.id} and g.of_task_id = ${taskId} and t.retired_at is null`;
+    if (counting.length > 0)
+      refuse('word', `${counting.map((c) => c.name).join(', ')} counts it. Change that one first.`);
+    await tx`insert into task_change (team_id, id, task_id, was, word, changed_by) select ${team.id}, ${crypto.randomUUID()}, t.id, to_jsonb(t), ${word}, ${personId} from task t where t.team_id = ${team.id} and t.id = ${taskId}`;
+    await tx`update task set retired_at = now() where team_id = ${team.id} and id = ${taskId}`;
+    await refreshOwner(tx, team.id, owner!.onMachine);
+  });
+}
+
+/**
+ * Writes a task down as done; its count starts again from there. Done while nothing presses, it wants a reason; seen worse
+ * than it should be, it proposes a shorter interval.
+ * @returns the machine it was done on, null on the shelf
+ */
+export async function recordDone(
+  sql: Sql,
+  team: Team,
+  personId: string,
+  d: DoneInput,
+  now: Date
+): Promise<string | null> {
+  return sql.begin(async (tx) => {
+    const owner = await ownerOf(tx, team.id, d.taskId);
+    if (!owner) refuse('', 'That task is not in this team.');
+    if (owner!.onMachine) await lockMachine(tx, team.id, owner!.onMachine);
+    const [again] = await tx`select 1 from service_record where team_id = ${team.id} and id = ${d.id}`;
+    if (again) return owner!.onMachine;
+    refuseDay(d.day, team.timeZone, now);
+    if (d.hours !== 'book') await refuseHours(tx, team, owner!, d.hours, 'hours');
+    const early = d.day === dayOf(now, team.timeZone) ? await earlyBy(tx, team, owner!, d.taskId, now) : '';
+    if (early && !d.reason && !d.worse)
+      refuse('reason', `It has ${early}. Why now? A word is enough, such as “before the race”.`);
+    const rules = await readRules(tx, team.id);
+    await tx`
+      insert into service_record (team_id, id, machine_id, task_id, done_on, done_at, hours, hours_by, reason, remark, replaced, early, rules, created_by)
+      values (${team.id}, ${d.id}, ${owner!.onMachine}, ${d.taskId}, ${d.day}, ${momentOn(d.day, team.timeZone, now)}, ${d.hours === 'book' ? null : d.hours},
+        ${d.hours === 'book' ? 'book' : 'stated'}, ${d.reason}, ${d.remark}, ${d.replaced}, ${early}, ${tx.json(rules as never)}, ${personId})`;
+    if (d.worse) await proposeFrom(tx, team.id, personId, d.taskId, d.id, d.worse);
+    await refreshOwner(tx, team.id, owner!.onMachine);
+    if (!owner!.onMachine) await followShelf(tx, team.id, owner!.componentId!, d.id);
+    return owner!.onMachine;
+  });
+}
+
+/** On the shelf nothing is refreshed: the record's own hours are put in here. */
+async function followShelf(tx: Db, teamId: string, componentId: string, recordId: string): Promise<void> {
+  const clock = await new Clocks(tx, teamId).component(componentId);
+  await tx`
+    update service_record set hours = ${totalAt(clock.hours, Infinity)}
+    where team_id = ${teamId} and id = ${recordId} and hours_by = 'book'`;
+}
+
+/** What is left of a task that does not press yet, in words; empty where it presses, or where nobody knows. */
+export async function earlyBy(tx: Db, team: Team, owner: Owner, taskId: string, now: Date): Promise<string> {
+  if (!owner.onMachine) return '';
+  const today = dayOf(now, team.timeZone);
+  const [standing] = await readStandings(tx, team, [owner.onMachine]);
+  const task = standing?.tasks.find((t) => t.id === taskId);
+  if (!task?.counted) return '';
+  const planned = (await readCalendar(tx, team.id, today)).of(owner.onMachine);
+  const due = taskDue(task, machineNow(standing!, planned, today));
+  return due.state === 'clear' ? `${leftInWords(due).replace(/^in /, '')} left` : '';
+}

@@ -1,0 +1,19 @@
+import { send } from './send';
+
+/** A form being sent: whether it is on its way, and what came back, by field. */
+export class Form {
+  busy = $state(false);
+  errors = $state<Record<string, string>>({});
+  more = $state<Record<string, unknown>>({});
+
+  /** Sends once at a time. Answers with what the server said, or null when it was not taken. */
+  async send<T = unknown>(url: string, body: unknown): Promise<{ data: T } | null> {
+    if (this.busy) return null;
+    this.busy = true;
+    const sent = await send<T>(url, body);
+    this.busy = false;
+    this.errors = sent.ok ? {} : sent.errors;
+    this.more = sent.ok ? {} : sent.more;
+    return sent.ok ? { data: sent.data } : null;
+  }
+}

@@ -1,0 +1,106 @@
+<!-- Something happened to a meter. -->
+<script lang="ts">
+  import { Input, Select } from 'flowbite-svelte';
+  import { invalidateAll } from '$app/navigation';
+  import Field from '../form/Field.svelte';
+  import { Form } from '../form/form.svelte';
+  import InPlace from '../form/InPlace.svelte';
+  import { say } from '../shell/shell.svelte';
+
+  interface Props {
+    machineId: string;
+    hours: { kind: string; dead: boolean } | null;
+    odometer: boolean;
+    today: string;
+    onleave: () => void;
+  }
+  let { machineId, hours, odometer, today, onleave }: Props = $props();
+  let what = $state('');
+  // svelte-ignore state_referenced_locally
+  let day = $state(today);
+  let lastValue = $state('');
+  let firstValue = $state('');
+  let reason = $state('');
+  const form = new Form();
+  const id = crypto.randomUUID();
+
+  /** What can have happened, by what is fitted now. */
+  const choices = $derived([
+    ...(hours?.kind === 'reckoned'
+      ? [{ value: 'replaced/hours', name: 'an hour meter was fitted' }]
+      : [
+          { value: 'replaced/hours', name: 'the hour meter was replaced' },
+          { value: 'reset/hours', name: 'the hour meter was set back' },
+          { value: 'removed/hours', name: 'the hour meter came off for good' },
+          hours?.dead
+            ? { value: 'works again/hours', name: 'the hour meter reads again' }
+            : { value: 'dead/hours', name: 'the hour meter is dead' }
+        ]),
+    ...(odometer
+      ? [
+          { value: 'replaced/distance', name: 'the odometer was replaced' },
+          { value: 'reset/distance', name: 'the odometer was set back' },
+          { value: 'removed/distance', name: 'the odometer came off for good' }
+        ]
+      : [{ value: 'odometer added/distance', name: 'an odometer was added' }])
+  ]);
+  const change = $derived(what.split('/')[0]);
+  const counts = $derived(what.split('/')[1] ?? 'hours');
+  const unit = $derived(counts === 'distance' ? 'km' : 'h');
+  const ends = $derived(
+    ['replaced', 'reset', 'removed'].includes(change ?? '') &&
+      !(hours?.kind === 'reckoned' && counts === 'hours')
+  );
+  const begins = $derived(['replaced', 'reset', 'odometer added'].includes(change ?? ''));
+
+  async function save() {
+    const sent = await form.send('/api/meters', {
+      id,
+      machineId,
+      change,
+      counts,
+      day,
+      lastValue,
+      firstValue,
+      reason
+    });
+    if (!sent) return;
+    say('Written down. The running total goes on.');
+    await invalidateAll();
+    onleave();
+  }
+</script>
+
+<InPlace label="Meter" {form} submit="Write it down" onsave={save} {onleave}>
+  <div class="grid items-start gap-3 sm:grid-cols-3">
+    <Field label="What happened" error={form.errors.change}
+      >{#snippet children(a)}<Select
+          {...a}
+          bind:value={what}
+          placeholder="Pick one"
+          items={choices}
+        />{/snippet}</Field
+    >
+    <Field label="Day" error={form.errors.day}
+      >{#snippet children(a)}<Input {...a} type="date" bind:value={day} max={today} />{/snippet}</Field
+    >
+    <Field label="Why, in words" error={form.errors.reason}
+      >{#snippet children(a)}<Input {...a} bind:value={reason} />{/snippet}</Field
+    >
+    {#if ends}<Field
+        label="{change === 'reset' ? 'It showed before' : 'The old one showed'}, {unit}"
+        error={form.errors.lastValue}
+        hint="empty if nobody could read it"
+        >{#snippet children(a)}<Input {...a} bind:value={lastValue} inputmode="decimal" />{/snippet}</Field
+      >{/if}
+    {#if begins}<Field
+        label="{change === 'odometer added' ? 'It shows now' : 'It started at'}, {unit}"
+        error={form.errors.firstValue}
+        hint={change === 'odometer added' ? undefined : 'empty: 0'}
+        >{#snippet children(a)}<Input {...a} bind:value={firstValue} inputmode="decimal" />{/snippet}</Field
+      >{/if}
+  </div>
+  {#if change === 'dead'}<p class="quiet mt-2 text-sm">
+      From then on hours come from time ridden, marked as estimated, until it reads again or is replaced.
+    </p>{/if}
+</InPlace>

@@ -1,0 +1,58 @@
+<!-- Where a component goes: on a machine, in an engine, or on the shelf. -->
+<script lang="ts">
+  import { Select } from 'flowbite-svelte';
+  import { IN_ENGINE, PLACES, type ComponentKind } from '$lib/core/component/component';
+  import Field from '../form/Field.svelte';
+
+  export interface PlaceDraft {
+    /** `machine/…`, `host/…` or empty for the shelf. */
+    at: string;
+    place: string;
+  }
+  interface Props {
+    value: PlaceDraft;
+    kind: string;
+    machines: { id: string; plate: string; name: string }[];
+    engines: { id: string; name: string; plate: string | null }[];
+    errors: Record<string, string>;
+    shelf?: string;
+  }
+  let { value = $bindable(), kind, machines, engines, errors, shelf = 'on the shelf' }: Props = $props();
+  const inEngine = $derived((IN_ENGINE as readonly string[]).includes(kind as ComponentKind));
+</script>
+
+<Field label="Where" error={errors.machineId ?? errors.hostId}>
+  {#snippet children(a)}<select {...a} class="cell" bind:value={value.at}>
+      <option value="">{shelf}</option>
+      <optgroup label="On a machine"
+        >{#each machines as m (m.id)}<option value="machine/{m.id}">{m.plate} {m.name}</option
+          >{/each}</optgroup
+      >
+      {#if inEngine}<optgroup label="In an engine"
+          >{#each engines as e (e.id)}<option value="host/{e.id}"
+              >{e.name}{e.plate ? `, on ${e.plate}` : ', on the shelf'}</option
+            >{/each}</optgroup
+        >{/if}
+    </select>{/snippet}
+</Field>
+{#if value.at && !inEngine && kind !== 'engine' && kind !== 'chain'}
+  <Field label="Which, where there are two"
+    >{#snippet children(a)}<Select
+        {...a}
+        bind:value={value.place}
+        placeholder=""
+        items={PLACES.map((p) => ({ value: p, name: p || 'the only one' }))}
+      />{/snippet}</Field
+  >
+{/if}
+
+<style>
+  .cell {
+    background: var(--sheet);
+    color: var(--ink);
+    border: 1px solid var(--rule-strong);
+    width: 100%;
+    min-height: 2.65rem;
+    padding: 0.25rem 0.6rem;
+  }
+</style>

@@ -1,0 +1,38 @@
+<!-- What a task is and when it falls due: the same fields for a first task and for any other. -->
+<script lang="ts">
+  import { Input, Select } from 'flowbite-svelte';
+  import Field from '../form/Field.svelte';
+  import type { TaskDraft } from './draft';
+  import Triggers from './Triggers.svelte';
+
+  interface Props {
+    value: TaskDraft;
+    errors: Record<string, string>;
+    prefix?: string;
+    others?: { id: string; name: string }[];
+  }
+  let { value = $bindable(), errors, prefix = '', others = [] }: Props = $props();
+  const err = (field: string) => errors[`${prefix}${field}`];
+</script>
+
+<div class="grid items-start gap-3 sm:grid-cols-2">
+  <Field label="Task" error={err('name')}>
+    {#snippet children(a)}<Input
+        {...a}
+        bind:value={value.name}
+        placeholder="Engine oil, screen and filter"
+      />{/snippet}
+  </Field>
+  <Field label="At the bench" error={err('job')}>
+    {#snippet children(a)}<Select
+        {...a}
+        bind:value={value.job}
+        placeholder=""
+        items={[
+          { value: '', name: 'written down as done, no steps' },
+          { value: 'engine-oil', name: 'step by step: engine oil, screen and filter' }
+        ]}
+      />{/snippet}
+  </Field>
+</div>
+<div class="mt-3"><Triggers bind:value={value.triggers} {errors} {prefix} {others} /></div>

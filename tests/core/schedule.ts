@@ -1,0 +1,63 @@
+import type { Counting, CountedFrom, MachineNow, Task, Trigger } from '../../src/lib/core/schedule/task';
+
+/** A trigger by hours as the book gives it; other measures by changing it. */
+export const hours = (
+  interval: number,
+  limit: number | null = null,
+  more: Partial<Trigger> = {}
+): Trigger => ({
+  id: 'h',
+  measure: 'hours',
+  of: null,
+  interval,
+  limit,
+  firstInterval: null,
+  firstLimit: null,
+  shortenedTo: null,
+  ...more
+});
+
+/** A trigger whose count is known: `used` since it was last done. */
+export function counting(trigger: Trigger, used: number | null, first = false): Counting {
+  const f = first && trigger.firstInterval !== null;
+  const book = f ? trigger.firstInterval! : trigger.interval;
+  return {
+    ...trigger,
+    book,
+    bookLimit: f ? trigger.firstLimit : trigger.limit,
+    first: f,
+    due: Math.min(book, trigger.shortenedTo ?? Infinity),
+    used: trigger.measure === 'days' ? null : used,
+    aged: null
+  };
+}
+
+/** A task with its counts, as the standing of a machine holds it. */
+export function aTask(triggers: Counting[], counted: CountedFrom | null, more: Partial<Task> = {}): Task {
+  return {
+    id: 't',
+    name: 'Engine oil',
+    job: null,
+    part: null,
+    triggers,
+    counted,
+    ageing: 'by the meter',
+    anchoring: 'from done',
+    perPart: false,
+    sensitivity: {},
+    strained: {},
+    calls: [],
+    reminder: null,
+    ...more
+  };
+}
+
+export const aNow = (today: string, total: number | null, more: Partial<MachineNow> = {}): MachineNow => ({
+  today,
+  total,
+  rate: null,
+  planned: [],
+  speed: null,
+  perOuting: null,
+  ...more
+});
