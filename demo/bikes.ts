@@ -66,7 +66,7 @@ export const BIKES: DemoMachine[] = [
       },
       {
         name: 'O-rings of the caps, new',
-        times: [3, 'Engine oil, screen and filter'],
+        times: [4, 'Engine oil, screen and filter'],
         perPart: true,
         since: null,
         sinceDays: 100

@@ -6,7 +6,10 @@ for (const theme of ['light', 'dark'] as const) {
     test.setTimeout(180_000);
     await context.addCookies([{ name: 'ht_theme', value: theme, url: app.url }]);
     const machine = await app.machineId('12');
-    const [task] = await app.sql`select id from task where machine_id = ${machine} and job is not null`;
+    const [task] =
+      await app.sql`select t.id from task t join fitting f on f.component_id = t.component_id where f.machine_id = ${machine} and t.job is not null`;
+    const [part] =
+      await app.sql`select component_id as id from fitting where machine_id = ${machine} and kind = 'engine'`;
     const [visit] = await app.sql`select id from visit where closed_at is null`;
     const [record] = await app.sql`select id from service_record where visit_id is not null limit 1`;
     const look = async (what: string) => {
@@ -22,7 +25,16 @@ for (const theme of ['light', 'dark'] as const) {
       '/outings/day',
       '/machines/new',
       `/machines/${machine}`,
-      `/machines/${machine}?task=new`,
+      `/tasks/new?machine=${machine}`,
+      `/tasks/${task!.id}`,
+      '/due',
+      '/parts',
+      '/parts/new',
+      `/parts/${part!.id}`,
+      `/parts/${part!.id}?do=swap`,
+      `/parts/${part!.id}?do=rebuild`,
+      '/rules',
+      `/machines/${machine}/meters`,
       `/machines/${machine}?done=${task!.id}`,
       `/machines/${machine}/sheet`,
       `/machines/${machine}/visit?task=${task!.id}`,

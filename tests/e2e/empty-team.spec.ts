@@ -28,7 +28,7 @@ test.describe('without the demo', () => {
     await page.getByLabel('At the bench').selectOption('engine-oil');
     await page.getByLabel('nobody knows').check();
     await page.getByRole('button', { name: 'Add the machine' }).click();
-    await expect(page.getByText('Every how many hours? Or fill in days.')).toBeVisible();
+    await expect(page.getByText('Every how many? Write 15 or 7h30.')).toBeVisible();
     await page.getByLabel('Every, hours', { exact: true }).fill('15');
     await page.getByLabel('Limit, hours', { exact: true }).fill('12');
     await page.getByRole('button', { name: 'Add the machine' }).click();

@@ -163,7 +163,7 @@ test('from due to done: the fleet, hours in, an oil and screen change, the next 
   await page.goBack();
   await page.goto(`/machines/${id}`);
   await ready(page);
-  await expect(page.getByRole('row', { name: /Engine oil, screen and filter/ }).first()).toContainText(
+  await expect(page.getByRole('row', { name: /^Engine oil, screen and filter/ }).first()).toContainText(
     '15.0 h'
   );
   await expect(

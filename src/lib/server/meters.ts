@@ -166,9 +166,8 @@ export async function changeMeter(
     const [meter] = await tx`
       select m.id, m.kind, m.fitted_at, m.first_value, m.dead_since, last.value, last.read_at from meter m
       left join lateral (
-        select r.value, r.read_at from reading r where r.team_id = m.team_id and r.meter_id = m.id
-          and not exists (select 1 from reading_strike s where s.team_id = r.team_id and s.reading_id = r.id)
-        order by r.read_at desc, r.id desc limit 1) last on true
+        select max(r.read_at) as read_at, max(r.value) as value from reading r where r.team_id = m.team_id and r.meter_id = m.id
+          and not exists (select 1 from reading_strike s where s.team_id = r.team_id and s.reading_id = r.id)) last on true
       where m.team_id = ${team.id} and m.machine_id = ${input.machineId} and m.counts = ${counts} and m.removed_at is null`;
     let at = momentOn(input.day, team.timeZone, now);
     const begin = (kind: string, first: number, from: Date, change: string) => tx`

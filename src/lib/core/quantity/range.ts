@@ -34,6 +34,11 @@ function readSpan(text: string, options: ParseOptions): ParsedRange | null {
       const value = Number((mid.quantity.value + sign * by.quantity.value).toFixed(7));
       return { ...mid.quantity, value, base: value * UNITS[mid.quantity.unit].factor };
     };
+    if (end(-1).base < 0 && !options.allowNegative)
+      return fail({
+        kind: 'negative',
+        message: 'Below zero makes no sense here: the tolerance is larger than the figure.'
+      });
     return { ok: true, range: { from: end(-1), to: end(1) } };
   }
   const span = SPAN.exec(text);

@@ -22,6 +22,7 @@ const SECTIONS_OF: Readonly<Record<Kind, readonly Section[]>> = {
 /** What most manuals print and most jobs want first; the rest is added where a machine has it. */
 const FIRST = new Set([
   'engine oil with filter',
+  'engine oil without filter',
   'engine oil grade',
   'oil level method',
   'oil level run time',

@@ -89,6 +89,8 @@
           scales: {
             x: {
               type: 'linear',
+              min: steps[0]?.at,
+              max: steps.at(-1)?.at,
               ticks: { callback: (v) => day(Number(v)), color: quiet, font, maxTicksLimit: 8 },
               grid: { color: rule }
             },

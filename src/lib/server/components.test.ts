@@ -1,0 +1,412 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { Book, byHours, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
+import { componentSchema, moveSchema, rebuildSchema, swapSchema } from '../core/component/form';
+import { strikeSchema } from '../core/hours/form';
+import { machineSchema } from '../core/machine/form';
+import { doneSchema, taskSchema } from '../core/schedule/form';
+import { componentHistory, getComponent, listComponents, rebuildTasks } from './component-pages';
+import { addComponent, moveComponent, rebuild, scrap, swapComponents } from './components';
+import { addMachine } from './machines';
+import { strikeReading } from './meters';
+import { Refusal } from './refusal';
+import { refreshStanding } from './standing';
+import { addTask, recordDone } from './tasks';
+import { lanesOf } from './trail';
+
+const HOUR = 3_600_000;
+const later = (hours: number) => new Date(NOW.getTime() + hours * HOUR);
+
+/** Two machines, each with an engine that has an oil task: 7 stands at 38.4 h, 9 at 80 h. */
+class Pit {
+  constructor(
+    readonly book: Book,
+    readonly other: string,
+    readonly a: string,
+    readonly b: string,
+    readonly oilA: string,
+    readonly oilB: string
+  ) {}
+  static async open(): Promise<Pit> {
+    const book = await openBook();
+    const pit = new Pit(book, uuid(), uuid(), uuid(), uuid(), uuid());
+    const before = new Date(NOW.getTime() - 5 * 24 * HOUR);
+    await addMachine(
+      book.sql,
+      book.team,
+      book.personId,
+      machineSchema.parse({
+        id: pit.other,
+        plate: '9',
+        name: 'Barrow 300',
+        kind: 'four-stroke enduro',
+        meter: 'hour meter',
+        reading: '80',
+        bookFromNew: false,
+        task: null
+      }),
+      before
+    );
+    for (const [id, machineId, oil, brought, done] of [
+      [pit.a, book.machineId, pit.oilA, '30', '25'],
+      [pit.b, pit.other, pit.oilB, '70', '64']
+    ] as const) {
+      await addComponent(
+        book.sql,
+        book.team,
+        book.personId,
+        componentSchema.parse({
+          id,
+          kind: 'engine',
+          name: `Engine ${brought}`,
+          brought,
+          machineId,
+          fittedOn: '2026-06-05'
+        }),
+        before
+      );
+      await addTask(
+        book.sql,
+        book.team,
+        book.personId,
+        taskSchema.parse({
+          id: oil,
+          componentId: id,
+          name: 'Engine oil change',
+          triggers: [byHours('15', { first: '3' })],
+          lastDone: 'done',
+          lastDoneDay: '2026-06-01',
+          lastDoneHours: done
+        }),
+        before
+      );
+    }
+    return pit;
+  }
+  get sql() {
+    return this.book.sql;
+  }
+  /** What a machine's lane says is left of a task. */
+  async left(machineId: string, task = 'Engine oil change', now = later(48)): Promise<string | undefined> {
+    const [lane] = await lanesOf(this.sql, this.book.team, [machineId], now);
+    return lane!.stakes.find((s) => s.name === task)?.left;
+  }
+  hours = async (id: string) => (await getComponent(this.sql, this.book.team.id, id))!.total;
+  swap = (more: object = {}, now = later(10)) =>
+    swapComponents(
+      this.sql,
+      this.book.team,
+      this.book.personId,
+      swapSchema.parse({ id: uuid(), componentId: this.a, withId: this.b, day: '2026-06-11', ...more }),
+      now
+    );
+  move = (more: object, now = later(10)) =>
+    moveComponent(
+      this.sql,
+      this.book.team,
+      this.book.personId,
+      moveSchema.parse({ id: uuid(), day: '2026-06-11', ...more }),
+      now
+    );
+  log = (machineId: string, typed: string, more: object, now: Date) =>
+    this.book.log(typed, { machineId, ...more }, now);
+}
+
+const refused = async (work: Promise<unknown>): Promise<Refusal> => {
+  const e = await work.then(
+    () => null,
+    (x: unknown) => x
+  );
+  expect(e).toBeInstanceOf(Refusal);
+  return e as Refusal;
+};
+
+describe('two engines', () => {
+  let pit: Pit;
+  beforeAll(async () => {
+    pit = await Pit.open();
+  });
+  afterAll(() => pit.book.close());
+
+  it('carry their own hours, and their tasks stand on the machine they are on', async () => {
+    expect(await pit.left(pit.book.machineId)).toBe('in 10 h'.replace('10', '10.0'));
+    expect(await pit.left(pit.other)).toBe('in 9.0 h');
+    await pit.log(pit.book.machineId, '40.4', { day: '2026-06-11' }, later(8));
+    expect([await pit.hours(pit.a), await pit.hours(pit.b)]).toEqual([3200, 7000]);
+    expect(await pit.left(pit.book.machineId)).toBe('in 8.0 h');
+  });
+
+  it('swapped in one action, leave both machines with the right hours left, read at the swap', async () => {
+    const id = uuid();
+    await pit.swap({ id, reading: '41.4', withReading: '82' });
+    await pit.swap({ id, reading: '41.4', withReading: '82' });
+    expect([await pit.hours(pit.a), await pit.hours(pit.b)]).toEqual([3300, 7200]);
+    expect(await pit.left(pit.book.machineId)).toBe('in 7.0 h');
+    expect(await pit.left(pit.other)).toBe('in 7.0 h');
+    // 9 runs on with the other engine.
+    await pit.log(pit.other, '84.5', { day: '2026-06-12' }, later(30));
+    expect([await pit.hours(pit.a), await pit.hours(pit.b)]).toEqual([3550, 7200]);
+    expect(await pit.left(pit.other)).toBe('in 4.5 h');
+    expect(await pit.left(pit.book.machineId)).toBe('in 7.0 h');
+    expect(await pit.sql`select count(*)::int as n from fitting where removed_at is null`).toEqual([
+      { n: 2 }
+    ]);
+  });
+
+  it('are right on both machines for a reading entered late, and for one struck out', async () => {
+    // Ridden before the swap, written down after it: it belongs to the engine that was on then.
+    await pit.log(pit.book.machineId, '39.4', { day: '2026-06-10' }, later(31));
+    expect(await pit.hours(pit.a)).toBe(3550);
+    const [swapReading] = await pit.sql`select id from reading where value = 4140`;
+    await strikeReading(
+      pit.sql,
+      pit.book.team.id,
+      pit.book.personId,
+      strikeSchema.parse({ readingId: swapReading!.id, reason: 'misread' })
+    );
+    // 7 stood at 40.4 h when its engine came off: an hour less on that engine, which is on the other machine now.
+    expect(await pit.hours(pit.a)).toBe(3450);
+    expect(await pit.left(pit.other)).toBe('in 5.5 h');
+    expect(await pit.left(pit.book.machineId)).toBe('in 7.0 h');
+  });
+
+  it('worked out anew, stand where they stood', async () => {
+    const before = await pit.sql`select * from machine_standing order by machine_id`;
+    for (const m of [pit.book.machineId, pit.other]) await refreshStanding(pit.sql, pit.book.team.id, m);
+    expect(await pit.sql`select * from machine_standing order by machine_id`).toEqual(before);
+  });
+
+  it('done on one machine count there: the record’s hours are the engine’s own and follow the book', async () => {
+    const id = uuid();
+    await recordDone(
+      pit.sql,
+      pit.book.team,
+      pit.book.personId,
+      doneSchema.parse({ id, taskId: pit.oilA, day: '2026-06-12', reason: 'while it was open' }),
+      later(32)
+    );
+    expect(await pit.sql`select machine_id, hours, hours_by from service_record where id = ${id}`).toEqual([
+      { machine_id: pit.other, hours: 3450, hours_by: 'book' }
+    ]);
+    expect(await pit.left(pit.other)).toBe('in 15.0 h');
+    const [reading] = await pit.sql`select id from reading where value = 8450`;
+    await strikeReading(pit.sql, pit.book.team.id, pit.book.personId, {
+      readingId: reading!.id,
+      reason: 'other bike'
+    });
+    expect(await pit.sql`select hours from service_record where id = ${id}`).toEqual([{ hours: 3200 }]);
+    expect(await pit.left(pit.other)).toBe('in 15.0 h');
+  });
+
+  it('tell where they were, with their own hours at both ends', async () => {
+    const { fittings } = await componentHistory(pit.sql, pit.book.team.id, pit.a);
+    expect(fittings.map((f) => [f.plate, f.hoursFrom, f.hoursTo])).toEqual([
+      ['9', 3200, 3200],
+      ['7', 3000, 3200]
+    ]);
+    expect((await listComponents(pit.sql, pit.book.team.id, pit.other)).map((c) => c.name)).toEqual([
+      'Engine 30'
+    ]);
+  });
+});
+
+describe('what cannot be', () => {
+  let pit: Pit;
+  beforeAll(async () => {
+    pit = await Pit.open();
+  });
+  afterAll(() => pit.book.close());
+
+  it('an engine in two machines, or two engines in one', async () => {
+    const extra = uuid();
+    expect(
+      (
+        await refused(
+          addComponent(
+            pit.sql,
+            pit.book.team,
+            pit.book.personId,
+            componentSchema.parse({
+              id: extra,
+              kind: 'engine',
+              name: 'Third',
+              machineId: pit.other,
+              fittedOn: TODAY
+            }),
+            NOW
+          )
+        )
+      ).errors.machineId
+    ).toMatch(/an engine in the book there already/);
+    expect(await pit.sql`select 1 from component where id = ${extra}`).toHaveLength(0);
+    const fitting = (component: string, machine: string, from: string, to: string | null) => pit.sql`
+      insert into fitting (team_id, id, component_id, kind, machine_id, fitted_at, removed_at, created_by, removed_by)
+      values (${pit.book.team.id}, ${uuid()}, ${component}, 'engine', ${machine}, ${from}, ${to}, ${pit.book.personId}, ${to && pit.book.personId})`;
+    await expect(fitting(pit.a, pit.other, '2026-06-20', null)).rejects.toThrow(/fitting_one_place/);
+    await expect(fitting(pit.a, pit.other, '2026-06-01', '2026-06-07')).rejects.toThrow(/fitting_one/);
+    await expect(fitting(pit.a, pit.other, '2026-05-02', '2026-05-01')).rejects.toThrow(/check|range/);
+  });
+  it('a day before it was fitted, or one that has not come', async () => {
+    expect((await refused(pit.swap({ day: '2026-06-01' }))).errors.day).toMatch(
+      /cannot have come off before/
+    );
+    expect((await refused(pit.swap({ day: '2027-01-01' }))).errors.day).toMatch(/not come/);
+  });
+  it('a swap with itself, with another kind, with the shelf, or with another team’s', async () => {
+    const chain = uuid();
+    const spare = uuid();
+    await addComponent(
+      pit.sql,
+      pit.book.team,
+      pit.book.personId,
+      componentSchema.parse({
+        id: chain,
+        kind: 'chain',
+        name: 'Chain',
+        machineId: pit.other,
+        fittedOn: TODAY
+      }),
+      NOW
+    );
+    await addComponent(
+      pit.sql,
+      pit.book.team,
+      pit.book.personId,
+      componentSchema.parse({ id: spare, kind: 'engine', name: 'Spare', serial: 'S1' }),
+      NOW
+    );
+    expect(swapSchema.safeParse({ id: spare, componentId: spare, withId: spare, day: TODAY }).success).toBe(
+      false
+    );
+    expect((await refused(pit.swap({ withId: chain }))).errors.withId).toMatch(/cannot change places/);
+    expect((await refused(pit.swap({ withId: spare }))).errors.withId).toMatch(/on the shelf/);
+    expect((await refused(pit.swap({ withId: uuid() }))).errors.withId).toMatch(/not in this team/);
+    expect((await refused(pit.move({ componentId: chain, hostId: pit.a }))).errors.hostId).toMatch(
+      /not in its engine/
+    );
+    expect(
+      (await refused(pit.move({ componentId: pit.a, machineId: pit.book.machineId }))).errors.machineId
+    ).toMatch(/where it is/);
+    expect(
+      (
+        await refused(
+          addComponent(
+            pit.sql,
+            pit.book.team,
+            pit.book.personId,
+            componentSchema.parse({ id: uuid(), kind: 'engine', name: 'Twin', serial: 's1' }),
+            NOW
+          )
+        )
+      ).errors.serial
+    ).toMatch(/has that serial/);
+  });
+  it('a meter read lower at the swap than before: said at its own field, and nothing is swapped', async () => {
+    expect((await refused(pit.swap({ reading: '12' }))).errors).toHaveProperty('reading');
+    expect((await refused(pit.swap({ withReading: '1' }))).errors).toHaveProperty('withReading');
+    expect(await pit.sql`select 1 from fitting where removed_at is not null`).toHaveLength(0);
+  });
+  it('two swaps of the same pair at once: one after the other, and both are in the book', async () => {
+    const results = await Promise.allSettled([pit.swap(), pit.swap()]);
+    expect(results.filter((r) => r.status === 'fulfilled').length).toBeGreaterThanOrEqual(1);
+    expect(
+      await pit.sql`select count(*)::int as n from fitting where removed_at is null and kind = 'engine'`
+    ).toEqual([{ n: 2 }]);
+  });
+});
+
+describe('the shelf, an engine’s inside, and a rebuild', () => {
+  let pit: Pit;
+  const top = uuid();
+  const piston = uuid();
+  beforeAll(async () => {
+    pit = await Pit.open();
+    await addComponent(
+      pit.sql,
+      pit.book.team,
+      pit.book.personId,
+      componentSchema.parse({
+        id: top,
+        kind: 'top end',
+        name: 'Top end',
+        hostId: pit.a,
+        brought: '5',
+        fittedOn: TODAY
+      }),
+      NOW
+    );
+    await addTask(
+      pit.sql,
+      pit.book.team,
+      pit.book.personId,
+      taskSchema.parse({
+        id: piston,
+        componentId: top,
+        name: 'Piston',
+        triggers: [byHours('40', { first: '20' })],
+        lastDone: 'done',
+        lastDoneDay: TODAY,
+        lastDoneHours: '0'
+      }),
+      NOW
+    );
+  });
+  afterAll(() => pit.book.close());
+
+  it('a top end goes with its engine', async () => {
+    await pit.log(pit.book.machineId, '40.4', { day: '2026-06-11' }, later(8));
+    expect(await pit.left(pit.book.machineId, 'Piston')).toBe('in 33.0 h');
+    await pit.swap();
+    await pit.log(pit.other, '83', { day: '2026-06-12' }, later(30));
+    expect(await pit.hours(top)).toBe(1000);
+    expect(await pit.left(pit.other, 'Piston')).toBe('in 30.0 h');
+    expect(await pit.left(pit.book.machineId, 'Piston')).toBeUndefined();
+  });
+  it('off to the shelf it stands still, keeps its tasks, and takes records', async () => {
+    await pit.move({ componentId: pit.a, day: '2026-06-12' }, later(31));
+    expect(await pit.left(pit.other)).toBeUndefined();
+    await pit.log(pit.other, '85', { day: '2026-06-12' }, later(32));
+    expect(await pit.hours(pit.a)).toBe(3500);
+    await recordDone(
+      pit.sql,
+      pit.book.team,
+      pit.book.personId,
+      doneSchema.parse({ id: uuid(), taskId: pit.oilA, day: '2026-06-12' }),
+      later(33)
+    );
+    const { tasks } = await componentHistory(pit.sql, pit.book.team.id, pit.a);
+    expect(tasks[0]).toMatchObject({ counted: { hours: 3500 }, triggers: [{ used: 0 }] });
+  });
+  it('fitted again, puts what is in its place on the shelf', async () => {
+    await pit.move({ componentId: pit.a, machineId: pit.book.machineId, day: '2026-06-12' }, later(34));
+    expect((await getComponent(pit.sql, pit.book.team.id, pit.b))!.machineId).toBeNull();
+    expect(await pit.left(pit.book.machineId)).toBe('in 15.0 h');
+  });
+  it('rebuilt, restarts the counts it is said to restart, with break-in; its hours go on', async () => {
+    const offered = await rebuildTasks(pit.sql, pit.book.team.id, top);
+    expect(offered.map((t) => [t.name, t.restarts])).toEqual([
+      ['Piston', true],
+      ['Engine oil change', true]
+    ]);
+    const input = rebuildSchema.parse({
+      id: uuid(),
+      componentId: top,
+      day: '2026-06-12',
+      taskIds: [piston, pit.oilA]
+    });
+    await rebuild(pit.sql, pit.book.team, pit.book.personId, input, later(35));
+    await rebuild(pit.sql, pit.book.team, pit.book.personId, input, later(35));
+    expect(await pit.left(pit.book.machineId, 'Piston')).toBe('in 20.0 h');
+    expect(await pit.left(pit.book.machineId)).toBe('in 3.0 h');
+    expect(await pit.hours(top)).toBe(1000);
+    expect((await componentHistory(pit.sql, pit.book.team.id, top)).rebuilds).toMatchObject([
+      { hours: 1000, tasks: ['Engine oil change', 'Piston'] }
+    ]);
+  });
+  it('scrapped, comes off and goes nowhere again', async () => {
+    await scrap(pit.sql, pit.book.team.id, pit.book.personId, top, 'seized', later(36));
+    expect(await pit.left(pit.book.machineId, 'Piston')).toBeUndefined();
+    expect(
+      (await refused(pit.move({ componentId: top, hostId: pit.a, day: '2026-06-12' }, later(37)))).errors['']
+    ).toMatch(/scrapped/);
+  });
+});

@@ -1,0 +1,184 @@
+import { expect, open, test } from './app';
+
+test('a meter goes dark, hours go on by time ridden, a new one takes over, a wrong reading is struck out', async ({
+  work: page,
+  app
+}) => {
+  const id = await app.machineId('27');
+  await open(page, `/machines/${id}/meters`);
+  await expect(
+    page.getByRole('img', { name: /27 stands at 203\.1 h, by its meter\. 2 meters so far/ })
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Something happened to one' }).click();
+  const form = page.getByRole('form', { name: 'Meter' });
+  await form.getByRole('button', { name: 'Write it down' }).click();
+  await expect(form.getByText('Pick what happened to it.')).toBeVisible();
+  await form.getByLabel('What happened').selectOption('the hour meter is dead');
+  await form.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText(/dead since .*: hours from time ridden/)).toBeVisible();
+
+  await page.getByRole('button', { name: 'Log hours', exact: true }).last().click();
+  const log = page.getByRole('form', { name: 'Log hours' });
+  await log.getByLabel('Time ridden').fill('1h30');
+  await log.getByRole('button', { name: 'Log', exact: true }).click();
+  await expect(page.getByRole('img', { name: /27 stands at 204\.6 h, estimated/ })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Something happened to one' }).click();
+  await form.getByLabel('What happened').selectOption('the hour meter was replaced');
+  await form.getByLabel('The old one showed, h').fill('3');
+  await form.getByRole('button', { name: 'Write it down' }).click();
+  await expect(form.getByText(/It already showed/)).toBeVisible();
+  await form.getByLabel('The old one showed, h').fill('');
+  await form.getByLabel('It started at, h').fill('0.2');
+  await form.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText('3 meters so far')).toBeVisible();
+  await expect(page.getByRole('row', { name: /in use/ })).toContainText('0.2 h');
+
+  await page.getByRole('button', { name: /^Strike out \+1\.5 h/ }).click();
+  const strike = page.getByRole('form', { name: 'Strike out' });
+  await strike.getByRole('button', { name: 'Strike it out' }).click();
+  await expect(strike.getByText('Write why it is struck out.')).toBeVisible();
+  await strike.getByLabel('Why it is wrong').fill('was the other bike');
+  await strike.getByRole('button', { name: 'Strike it out' }).click();
+  await expect(page.getByRole('img', { name: /27 stands at 203\.1 h/ })).toBeVisible();
+  await expect(page.getByText('Struck out: was the other bike')).toBeVisible();
+  expect(
+    await app.sql`select change, last_value from meter where machine_id = ${id} order by fitted_at`
+  ).toEqual([
+    { change: 'replaced', last_value: expect.any(Number) },
+    { change: 'replaced', last_value: null },
+    { change: '', last_value: null }
+  ]);
+});
+
+test('an outing nobody read a meter after is told of, and takes the machine’s usual hours, marked', async ({
+  work: page,
+  app
+}) => {
+  const id = await app.machineId('12');
+  await open(page, `/machines/${id}`);
+  await page.getByRole('button', { name: 'Log hours', exact: true }).last().click();
+  const log = page.getByRole('form', { name: 'Log hours' });
+  await log.getByRole('button', { name: 'How it was ridden' }).click();
+  await log.getByLabel('Distance').fill('21 km');
+  await log.getByRole('button', { name: 'Log', exact: true }).click();
+  await expect(page.getByText('One outing since the last reading without hours')).toBeVisible();
+  await page.getByRole('link', { name: 'take its usual hours' }).click();
+  await expect(page.getByRole('region', { name: 'Outings without hours' })).toContainText(
+    '21 km at its usual'
+  );
+  await page.getByRole('button', { name: /as estimated/ }).click();
+  await expect(page.getByText('estimated from distance, no meter')).toBeVisible();
+  const [r] =
+    await app.sql`select ridden, estimated_from from reading where machine_id = ${id} and ridden is not null`;
+  expect(r).toMatchObject({ estimated_from: 'distance' });
+  expect(r!.ridden).toBeGreaterThan(50);
+  expect(r!.ridden).toBeLessThan(200);
+});
+
+test('a sheet: a superseded figure stays readable, a sister’s figures come unconfirmed, a change casts doubt', async ({
+  work: page,
+  app
+}) => {
+  const [fell, pippet] = [await app.machineId('12'), await app.machineId('61')];
+  await open(page, `/machines/${fell}/sheet`);
+  await expect(page.locator('s')).toHaveText('0.9 L');
+  await expect(page.getByText('1st ed. · p. 28 · printed, superseded')).toBeVisible();
+  await expect(page.getByText('0.11–0.16 mm')).toBeVisible();
+  await expect(page.getByText('0.00433–0.0063 in')).toBeVisible();
+  await page.getByRole('button', { name: 'Put in Clutch, free play at the lever' }).click();
+  const figure = page.getByRole('form', { name: 'Clutch, free play at the lever figure' });
+  await figure.getByLabel('Manual, or who said so').fill('Owner’s handbook');
+  await figure.getByLabel('As printed').fill('5–3 mm');
+  await figure.getByRole('button', { name: 'Put it on the sheet' }).click();
+  await expect(figure.getByText(/runs backwards/)).toBeVisible();
+  await figure.getByLabel('As printed').fill('3–5 mm (0.12–0.40 in)');
+  await figure.getByRole('button', { name: 'Put it on the sheet' }).click();
+  await expect(figure.getByText(/5 mm is 0\.1969 in, not 0\.4 in/)).toBeVisible();
+  await figure.getByLabel('As printed').fill('3–5 mm');
+  await figure.getByRole('button', { name: 'Put it on the sheet' }).click();
+  await expect(page.getByText('3–5 mm', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Something was changed' }).click();
+  const change = page.getByRole('form', { name: 'Modification' });
+  await change.getByLabel('What').selectOption('aftermarket clutch');
+  await expect(change.getByText(/It marks as doubtful: clutch, free play/)).toBeVisible();
+  await change.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText(/May be wrong since “aftermarket clutch”/).first()).toBeVisible();
+  const doubts = await page.getByText(/May be wrong since/).count();
+  await page.getByRole('button', { name: 'Looked again: still right' }).first().click();
+  await expect(page.getByText(/May be wrong since/)).toHaveCount(doubts - 1);
+
+  await open(page, `/machines/${pippet}/sheet`);
+  await expect(page.getByText(/to look up in the manual/)).toBeVisible();
+  await page.getByRole('button', { name: 'Copy from a sister machine' }).click();
+  const copy = page.getByRole('form', { name: 'Copy from a sister machine' });
+  await copy.getByLabel('From').selectOption({ label: '12  Fell 250, four-stroke enduro' });
+  await expect(copy.getByLabel(/Engine oil, grade and ratings/)).toBeDisabled();
+  await copy.getByLabel(/Inlet valves/).check();
+  await copy.getByRole('button', { name: 'Take over 1' }).click();
+  await expect(page.getByText('look it up for this machine')).toBeVisible();
+  await page.getByRole('button', { name: 'Confirm Inlet valves, clearance cold' }).click();
+  const confirm = page.getByRole('form', { name: /^Confirm/ });
+  await confirm.getByLabel('Manual, or who said so').fill('Pippet leaflet');
+  await confirm.getByRole('button', { name: 'It is the same here' }).click();
+  await expect(page.getByText('look it up for this machine')).toBeHidden();
+  expect(
+    await app.sql`select confidence, base, base_to, supersedes is not null as later from spec_figure where machine_id = ${pippet} and key = 'inlet valve clearance' order by created_at`
+  ).toEqual([
+    { confidence: 'unconfirmed', base: 0.11, base_to: 0.16, later: false },
+    { confidence: 'printed', base: 0.11, base_to: 0.16, later: true }
+  ]);
+});
+
+test('a house rule is changed with a word; the record of before keeps the one that was in force', async ({
+  work: page,
+  app
+}) => {
+  const id = await app.machineId('12');
+  const write = async () => {
+    await open(page, `/machines/${id}`);
+    await page
+      .getByRole('row', { name: /^Brake fluid/ })
+      .getByRole('link', { name: 'Write down as done' })
+      .click();
+    const form = page.getByRole('form', { name: 'Write down as done' });
+    await form.getByLabel('Why now, if early').fill('was open');
+    await form.getByRole('button', { name: 'Write it down' }).click();
+    await expect(form).toBeHidden();
+  };
+  await write();
+  await open(page, '/rules');
+  await page.getByRole('button', { name: 'Change: Kept back from the first pour' }).click();
+  const form = page.getByRole('form', { name: 'Kept back from the first pour' });
+  await form.getByLabel(/Kept back from the first pour/).fill('80');
+  await form.getByRole('button', { name: 'Set it' }).click();
+  await expect(form.getByText('A whole number from 0 to 50.')).toBeVisible();
+  await form.getByLabel(/Kept back from the first pour/).fill('12');
+  await form.getByLabel('Why, in a word').fill('glass reads slowly');
+  await form.getByRole('button', { name: 'Set it' }).click();
+  await expect(
+    page
+      .getByText('Jory Pell, 23 Nov: glass reads slowly')
+      .or(page.getByText(/Jory Pell, .*: glass reads slowly/))
+      .first()
+  ).toBeVisible();
+  await write();
+  const [latest, before] =
+    await app.sql`select id from service_record where machine_id = ${id} and reason = 'was open' order by created_at desc`;
+  await open(page, `/records/${latest!.id}`);
+  await expect(page.getByRole('region', { name: 'House rules in force' })).toContainText('12 %');
+  await open(page, `/records/${before!.id}`);
+  await expect(page.getByRole('region', { name: 'House rules in force' })).toContainText('8 %');
+
+  // By the riding for the whole team: the air filter of 12 has no sensitivity, that of 27 has its own rule already.
+  await open(page, '/rules');
+  await page.getByRole('button', { name: 'Change: The next is counted' }).click();
+  const anchoring = page.getByRole('form', { name: 'The next is counted' });
+  await anchoring.getByLabel('from due').check();
+  await anchoring.getByRole('button', { name: 'Set it' }).click();
+  await expect(anchoring).toBeHidden();
+  expect(await app.sql`select key, value from house_rule order by seq desc limit 2`).toEqual([
+    { key: 'anchoring', value: 'from due' },
+    { key: 'holdBackPercent', value: 12 }
+  ]);
+});
