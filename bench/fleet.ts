@@ -2,10 +2,16 @@ import { connect, type Sql } from '../src/lib/server/db';
 import { refreshStanding } from '../src/lib/server/standing';
 
 /**
- * A generated team for measuring: `size` machines with three years of readings each, six tasks with their records, four
- * planned weekends.
+ * A generated team for measuring: `size` machines with three years of readings each, so many tasks with their records and
+ * triggers, four planned weekends.
  */
-export async function makeFleet(sql: Sql, size: number, readingsEach: number): Promise<string> {
+export async function makeFleet(
+  sql: Sql,
+  size: number,
+  readingsEach: number,
+  tasksEach = 6,
+  triggersEach = 1
+): Promise<string> {
   const team = crypto.randomUUID();
   const person = crypto.randomUUID();
   await sql`insert into team (id, name, time_zone) values (${team}, ${`Fleet of ${size} with ${readingsEach} readings`}, 'Europe/London')`;
@@ -20,10 +26,12 @@ export async function makeFleet(sql: Sql, size: number, readingsEach: number): P
     from meter t, generate_series(1, ${readingsEach}) n where t.team_id = ${team}`;
   await sql`
     insert into task (team_id, id, machine_id, name, job, created_by)
-    select m.team_id, gen_random_uuid(), m.id, 'Task ' || n, case when n = 1 then 'engine-oil' end, ${person} from machine m, generate_series(1, 6) n where m.team_id = ${team}`;
+    select m.team_id, gen_random_uuid(), m.id, 'Task ' || n, case when n = 1 then 'engine-oil' end, ${person} from machine m, generate_series(1, ${tasksEach}::int) n where m.team_id = ${team}`;
   await sql`
     insert into task_trigger (team_id, id, task_id, measure, interval_amount, limit_amount)
-    select team_id, gen_random_uuid(), id, 'hours', 1000 * substr(name, 6)::int, 1300 * substr(name, 6)::int from task where team_id = ${team}`;
+    select team_id, gen_random_uuid(), id, g.measure, g.size * substr(name, 6)::int, g.size * 1.3 * substr(name, 6)::int
+    from task, (values (1, 'hours', 1000), (2, 'days', 30), (3, 'outings', 10), (4, 'races', 3)) g (n, measure, size)
+    where team_id = ${team} and g.n <= ${triggersEach}`;
   await sql`
     insert into service_record (team_id, id, machine_id, task_id, done_on, done_at, hours, created_by)
     select k.team_id, gen_random_uuid(), k.machine_id, k.id, current_date - n * 25, now() - n * interval '25 days', greatest(0, 36000 - n * 800 - (hashtext(k.id::text) & 511))::int, ${person}
@@ -41,8 +49,8 @@ const [url, ...sizes] = process.argv.slice(2);
 if (url) {
   const sql = connect(url, 2);
   for (const spec of sizes) {
-    const [size, readings] = spec.split('x').map(Number);
-    console.log(spec, await makeFleet(sql, size!, readings!));
+    const [size, readings, tasks, triggers] = spec.split('x').map(Number);
+    console.log(spec, await makeFleet(sql, size!, readings!, tasks, triggers));
   }
   await sql.end();
 }

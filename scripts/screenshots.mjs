@@ -21,7 +21,14 @@ await main(() =>
     const team = await one(sql`select id from team`);
     const fell = await one(sql`select id from machine where plate = '12'`);
     const rake = await one(sql`select id from machine where plate = '5'`);
-    const rakeTask = await one(sql`select id from task where machine_id = ${rake} and job is not null`);
+    const rakeTask = await one(
+      sql`select t.id from task t join fitting f on f.component_id = t.component_id and f.removed_at is null where f.machine_id = ${rake} and t.job is not null`
+    );
+    const quad = await one(sql`select id from machine where plate = '33'`);
+    const engine = await one(
+      sql`select component_id as id from fitting where machine_id = ${fell} and kind = 'engine'`
+    );
+    const earlier = new Date(Date.now() - 20 * 86_400_000).toISOString().slice(0, 10);
     const visit = await one(sql`select id from visit where closed_at is null`);
     const record = await one(
       sql`select r.id from service_record r join machine m on m.id = r.machine_id where m.plate = '41' and r.visit_id is not null order by done_at desc limit 1`
@@ -70,7 +77,26 @@ await main(() =>
         await page.evaluate(() => scrollTo(0, 0));
       }
     });
-    await shot('outings', '/outings');
+    await shot('due', '/due', {
+      act: async (page) =>
+        void (await page.getByRole('button', { name: /^Why is Valve clearances of 5/ }).click())
+    });
+    await shot('task-editor', `/tasks/new?machine=${fell}`, {
+      height: 900,
+      act: async (page) => {
+        const form = page.getByRole('form', { name: 'Add a task' });
+        await form.getByLabel('Task', { exact: true }).fill('Spark plug');
+        await form.getByLabel('Every, hours', { exact: true }).fill('20');
+        await form.getByLabel('Limit, hours', { exact: true }).fill('25');
+        await form.getByLabel('on a day, at these hours').check();
+        await form.getByLabel('Day it was last done').fill(earlier);
+        await form.getByLabel('Running hours then').fill('112');
+        await page.getByText('The machine stands at').waitFor();
+      }
+    });
+    await shot('components', `/parts/${engine}?do=swap`);
+    await shot('meter-history', `/machines/${quad}/meters`, { height: 900 });
+    await shot('house-rules', '/rules');
     await shot('log-hours', '/', {
       act: async (page) => {
         await page.keyboard.press('l');

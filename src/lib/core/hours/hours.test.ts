@@ -219,7 +219,8 @@ describe('rate of use', () => {
     const rate = rateOfUse(steady, 84)!;
     expect(rate.perDay).toBeCloseTo(30, 9);
     expect(rate.spreadPerRootDay).toBeCloseTo(0, 9);
-    expect(daysUntil(300, rate)).toEqual({ early: 10, late: 10 });
+    // Ridden once a week, it may be half a week sooner or later even so.
+    expect(daysUntil(300, rate)).toEqual({ early: 7, late: 14 });
   });
   it('says too little history plainly', () => {
     expect(rateOfUse(steady.slice(0, 3), 14)).toBeNull();

@@ -112,8 +112,9 @@ export const FORECAST_DAYS = 3 * 365;
  * When so many hours will have been used: the range of days that holds eight times out of ten.
  *
  * Method: use over T days is the rate times T plus the planned events that lie within, spread about that with the deviation
- * √(s²·T + (s/√D)²·T² + Σ(¼·event)²): daily chance, a rate known only from D days of history, and events that turn out
- * longer or shorter. The early end is the first day on which that mean and 1.28 deviations reach the hours, the late end the
+ * √(2w²/12 + s²·T + (s/√D)²·T² + Σ(¼·event)²): hours come in lumps of about a week's use w, and both today and the day it
+ * falls due lie anywhere in one (the variance of a uniform spread, twice); daily chance; a rate known only from D days of
+ * history; and events that turn out longer or shorter. The early end is the first day on which that mean and 1.28 deviations reach the hours, the late end the
  * first on which the mean less 1.28 deviations does.
  *
  * @param hoursLeft hundredths of an hour still to go; at or below zero answers today
@@ -126,9 +127,10 @@ export function daysUntil(
   planned: readonly PlannedUse[] = []
 ): { early: number; late: number } {
   if (hoursLeft <= 0) return { early: 0, late: 0 };
+  const lump = ((7 * rate.perDay) ** 2 * 2) / 12;
   const at = (t: number) => {
     let mean = rate.perDay * t;
-    let variance = rate.spreadPerRootDay ** 2 * (t + (t * t) / rate.days);
+    let variance = lump + rate.spreadPerRootDay ** 2 * (t + (t * t) / rate.days);
     for (const p of planned) {
       if (p.from > t) continue;
       const share = Math.min(1, (t - p.from + 1) / (p.to - p.from + 1));

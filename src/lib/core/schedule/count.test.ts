@@ -278,9 +278,10 @@ describe('tasks that count one another', () => {
     });
     expect(tasksDue([oil, ring(1)], now)[1]!.stake).toEqual({ ahead: 500, exact: false });
     expect(tasksDue([oil, ring(3)], now)[1]!.stake).toEqual({ ahead: 3500, exact: false });
+    // About 35 days off: a lump of a week's use either way.
     expect(tasksDue([oil, ring(3)], now)[1]!.likely).toEqual({
-      from: dayFromNumber(95),
-      to: dayFromNumber(95)
+      from: dayFromNumber(92),
+      to: dayFromNumber(99)
     });
   });
 });
