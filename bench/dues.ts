@@ -1,7 +1,7 @@
 import { performance } from 'node:perf_hooks';
-import { dueLines, pressingFirst } from '../src/lib/core/schedule/packed';
+import { dueLines, mostPressingLines } from '../src/lib/core/schedule/packed';
 import { connect } from '../src/lib/server/db';
-import { readDues } from '../src/lib/server/dues';
+import { DUE_PAGE, readDues } from '../src/lib/server/dues';
 import { refreshStanding } from '../src/lib/server/standing';
 import { readCalendar } from '../src/lib/server/trail';
 import { dayOf } from '../src/lib/core/time/day';
@@ -29,8 +29,11 @@ for (let i = 0; i < 12; i++) {
     readDues(sql, team, await readCalendar(sql, team.id, today))
   );
   machines = loaded.length;
-  const lines = await timed(working, () => dueLines(loaded, today).sort(pressingFirst));
-  tasks = lines.length;
+  await timed(working, () => {
+    const lines = dueLines(loaded, today);
+    tasks = lines.length;
+    return mostPressingLines(lines, 0, DUE_PAGE);
+  });
 }
 
 // A reading works out one machine: every other standing stays the very row it was.

@@ -1,5 +1,11 @@
 import { tasksDue, type TaskDue } from '../core/schedule/due';
-import { dueLines, pressingFirst, type DueLine, type DueMachine } from '../core/schedule/packed';
+import {
+  dueLines,
+  mostPressingLines,
+  pressingFirst,
+  type DueLine,
+  type DueMachine
+} from '../core/schedule/packed';
 import { STATES, type State } from '../core/schedule/state';
 import type { MachineNow } from '../core/schedule/task';
 import { machineNow } from '../core/trail/lane';
@@ -105,6 +111,15 @@ function merged(machine: Loaded, upTo: number): Loaded['planned'] {
   return [{ ...last, firstDay: list[0]!.firstDay, hours: list.reduce((h, p) => h + p.hours, 0) }];
 }
 
+/** The other orders of the list; what presses most decides between two alike. */
+function orderBy(sort: DueFilter['sort'], machines: readonly Loaded[]): (a: DueLine, b: DueLine) => number {
+  const place = new Map(machines.map((m, i) => [m.id, i]));
+  if (sort === 'machine')
+    return (a, b) => place.get(a.machineId)! - place.get(b.machineId)! || pressingFirst(a, b);
+  if (sort === 'task') return (a, b) => a.name.localeCompare(b.name) || pressingFirst(a, b);
+  return (a, b) => a.ahead - b.ahead || pressingFirst(a, b);
+}
+
 /** The due list of a fleet: filtered, sorted, the page asked for drawn up with the sum behind each line. */
 export async function duePage(
   sql: Db,
@@ -128,17 +143,10 @@ export async function duePage(
   for (const l of lines) counts[l.state] = (counts[l.state] ?? 0) + 1;
   if (filter.state === 'pressing') lines = lines.filter((l) => l.state !== 'clear' && l.state !== 'coming');
   else if (STATES.includes(filter.state as State)) lines = lines.filter((l) => l.state === filter.state);
-  const order = new Map(machines.map((m, i) => [m.id, i]));
-  lines.sort(
-    filter.sort === 'machine'
-      ? (a, b) => order.get(a.machineId)! - order.get(b.machineId)! || pressingFirst(a, b)
-      : filter.sort === 'task'
-        ? (a, b) => a.name.localeCompare(b.name) || pressingFirst(a, b)
-        : filter.sort === 'date'
-          ? (a, b) => a.ahead - b.ahead || pressingFirst(a, b)
-          : pressingFirst
-  );
-  const shown = lines.slice(page * DUE_PAGE, (page + 1) * DUE_PAGE);
+  const shown =
+    filter.sort === 'pressing'
+      ? mostPressingLines(lines, page * DUE_PAGE, DUE_PAGE)
+      : lines.sort(orderBy(filter.sort, machines)).slice(page * DUE_PAGE, (page + 1) * DUE_PAGE);
   return {
     today,
     rows: await drawUp(sql, team, shown, byId, calendar, today),

@@ -17,9 +17,18 @@ beforeEach(async () => {
 });
 afterAll(() => Promise.all(all.map((b) => b.close())));
 const change = (more: object, now = later(1)) =>
-  changeMeter(book.sql, book.team, book.personId, meterChangeSchema.parse({ id: uuid(), machineId: book.machineId, day: TODAY, ...more }), now);
+  changeMeter(
+    book.sql,
+    book.team,
+    book.personId,
+    meterChangeSchema.parse({ id: uuid(), machineId: book.machineId, day: TODAY, ...more }),
+    now
+  );
 const refused = async (work: Promise<unknown>) => {
-  const e = await work.then(() => null, (x: unknown) => x);
+  const e = await work.then(
+    () => null,
+    (x: unknown) => x
+  );
   expect(e).toBeInstanceOf(Refusal);
   return (e as Refusal).errors;
 };
@@ -36,12 +45,14 @@ describe('what happens to an hour meter', () => {
     await change({ change: 'removed', lastValue: '' }, later(7));
     await book.log('1h', { outing: 'ride', day: '2026-06-11' }, later(8));
     expect(await book.standing()).toMatchObject({ total: 4150, estimated: true });
-    expect((await listMeters(book.sql, book.team.id, book.machineId)).map((m) => [m.kind, m.change])).toEqual([
-      ['hour meter', 'replaced'],
-      ['hour meter', 'reset'],
-      ['hour meter', 'removed'],
-      ['reckoned', '']
-    ]);
+    expect((await listMeters(book.sql, book.team.id, book.machineId)).map((m) => [m.kind, m.change])).toEqual(
+      [
+        ['hour meter', 'replaced'],
+        ['hour meter', 'reset'],
+        ['hour meter', 'removed'],
+        ['reckoned', '']
+      ]
+    );
   });
   it('dead, it is read no more until it reads again; a true reading takes the estimates’ place', async () => {
     await change({ change: 'dead' });
@@ -52,9 +63,13 @@ describe('what happens to an hour meter', () => {
     expect(await book.standing()).toEqual({ total: 3990, estimated: false });
   });
   it('is refused where it cannot be', async () => {
-    expect(await refused(change({ change: 'replaced', lastValue: '12' }))).toMatchObject({ lastValue: expect.stringMatching(/already showed 38\.4 h/) });
+    expect(await refused(change({ change: 'replaced', lastValue: '12' }))).toMatchObject({
+      lastValue: expect.stringMatching(/already showed 38\.4 h/)
+    });
     expect(await refused(change({ change: 'replaced', lastValue: 'worn' }))).toHaveProperty('lastValue');
-    expect(await refused(change({ change: 'replaced', counts: 'distance' }))).toMatchObject({ change: expect.stringMatching(/no odometer/) });
+    expect(await refused(change({ change: 'replaced', counts: 'distance' }))).toMatchObject({
+      change: expect.stringMatching(/no odometer/)
+    });
     expect(await refused(change({ change: 'odometer added' }))).toHaveProperty('firstValue');
     expect(await refused(change({ change: 'dead', day: '2030-01-01' }))).toHaveProperty('day');
     expect(await listMeters(book.sql, book.team.id, book.machineId)).toHaveLength(1);
@@ -63,12 +78,23 @@ describe('what happens to an hour meter', () => {
 
 it('an odometer is added, read, and goes only up', async () => {
   await change({ change: 'odometer added', firstValue: '1240 km' });
-  const read = (typed: string, now: Date) => logDistance(book.sql, book.team, book.personId, odometerSchema.parse({ id: uuid(), machineId: book.machineId, typed, day: '2026-06-11' }), now);
+  const read = (typed: string, now: Date) =>
+    logDistance(
+      book.sql,
+      book.team,
+      book.personId,
+      odometerSchema.parse({ id: uuid(), machineId: book.machineId, typed, day: '2026-06-11' }),
+      now
+    );
   await read('1300', later(10));
   const [s] = await readStandings(book.sql, book.team, [book.machineId]);
   expect(s!.distance).toBe(130_000);
-  expect(await refused(read('900', later(12)))).toMatchObject({ typed: expect.stringMatching(/1300 km before/) });
-  expect(await refused(change({ change: 'odometer added', firstValue: '1' }, later(12)))).toHaveProperty('change');
+  expect(await refused(read('900', later(12)))).toMatchObject({
+    typed: expect.stringMatching(/1300 km before/)
+  });
+  expect(await refused(change({ change: 'odometer added', firstValue: '1' }, later(12)))).toHaveProperty(
+    'change'
+  );
   // Hours are not touched by it.
   expect(await book.standing()).toMatchObject({ total: 3840 });
 });
@@ -83,13 +109,21 @@ it('a reading struck out stays in the book and counts for nothing, once', async 
   const history = await runningHistory(book.sql, book.team.id, book.machineId);
   expect(history.struck).toMatchObject([{ value: 3940, reason: 'other bike' }]);
   expect(history.steps.map((s) => s.total)).toEqual([3840]);
-  expect(await refused(strikeReading(book.sql, book.team.id, book.personId, { readingId: uuid(), reason: 'x' }))).toHaveProperty(['']);
+  expect(
+    await refused(strikeReading(book.sql, book.team.id, book.personId, { readingId: uuid(), reason: 'x' }))
+  ).toHaveProperty(['']);
 });
 
 describe('gaps', () => {
-  const ride = async (hours: number, km: string, kind = 'ride') => book.log(String(hours), { outing: kind as 'ride', distance: km, day: '2026-06-11' }, later(10 + hours));
+  const ride = async (hours: number, km: string, kind = 'ride') =>
+    book.log(String(hours), { outing: kind as 'ride', distance: km, day: '2026-06-11' }, later(10 + hours));
   beforeEach(async () => {
-    for (const [h, km] of [[39.4, '20'], [40.4, '22'], [41.4, '21']] as const) await ride(h, km);
+    for (const [h, km] of [
+      [39.4, '20'],
+      [40.4, '22'],
+      [41.4, '21']
+    ] as const)
+      await ride(h, km);
   });
   it('are filled from the machine’s own pace, marked, until a true reading comes', async () => {
     await book.log('', { outing: 'ride', distance: '42', day: '2026-06-12' }, later(54));
@@ -107,11 +141,15 @@ describe('gaps', () => {
     expect(await book.standing()).toEqual({ total: 4190, estimated: true });
     await book.log('~', { outing: 'ride', day: '2026-06-12' }, later(55));
     expect(await book.standing()).toEqual({ total: 4290, estimated: true });
-    expect(await book.sql`select estimated_from from reading where ridden is not null order by read_at`).toEqual([{ estimated_from: 'distance' }, { estimated_from: 'a usual outing' }]);
+    expect(
+      await book.sql`select estimated_from from reading where ridden is not null order by read_at`
+    ).toEqual([{ estimated_from: 'distance' }, { estimated_from: 'a usual outing' }]);
   });
   it('a figure that does not fit is questioned until somebody has looked again', async () => {
     const odd = { outing: 'ride' as const, distance: '120', day: '2026-06-12' };
-    expect(await refused(book.log('42.4', odd, later(54)))).toMatchObject({ distance: expect.stringMatching(/usually does about 21 km\/h/) });
+    expect(await refused(book.log('42.4', odd, later(54)))).toMatchObject({
+      distance: expect.stringMatching(/usually does about 21 km\/h/)
+    });
     await book.log('42.4', { ...odd, sure: true }, later(54));
     expect(await book.standing()).toMatchObject({ total: 4240 });
   });
@@ -119,13 +157,22 @@ describe('gaps', () => {
     await book.log('43', { outing: 'race', before: '42', conditions: ['mud'], day: '2026-06-12' }, later(54));
     const [s] = await readStandings(book.sql, book.team, [book.machineId]);
     expect(s!.tasks[0]!.strained).toEqual({ mud: 100 });
-    expect(await refused(book.log('44', { outing: 'race', before: '40', day: '2026-06-12' }, later(56)))).toHaveProperty('before');
+    expect(
+      await refused(book.log('44', { outing: 'race', before: '40', day: '2026-06-12' }, later(56)))
+    ).toHaveProperty('before');
   });
 });
 
 it('many rows at once: each by itself, in the order they were ridden, written once', async () => {
-  const row = (typed: string, day: string, more: object = {}) => readingSchema.parse({ id: uuid(), machineId: book.machineId, typed, day, outing: 'ride', ...more });
-  const rows = [row('41', '2026-06-09'), row('40', '2026-06-08'), row('12', '2026-06-10'), row('39', '2026-06-07', { machineId: uuid() }), row('39.5', '2026-06-06')];
+  const row = (typed: string, day: string, more: object = {}) =>
+    readingSchema.parse({ id: uuid(), machineId: book.machineId, typed, day, outing: 'ride', ...more });
+  const rows = [
+    row('41', '2026-06-09'),
+    row('40', '2026-06-08'),
+    row('12', '2026-06-10'),
+    row('39', '2026-06-07', { machineId: uuid() }),
+    row('39.5', '2026-06-06')
+  ];
   const send = () => logReadings(book.sql, book.team, book.personId, rows, later(1));
   expect((await send()).map((a) => a.ok)).toEqual([true, true, false, false, true]);
   expect(await book.standing()).toMatchObject({ total: 4100 });

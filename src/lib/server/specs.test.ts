@@ -1,10 +1,23 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
 import { machineSchema } from '../core/machine/form';
-import { confirmSchema, fastenerSchema, figureSchema, modificationNoteSchema, modificationSchema } from '../core/specs/form';
+import {
+  confirmSchema,
+  fastenerSchema,
+  figureSchema,
+  modificationNoteSchema,
+  modificationSchema
+} from '../core/specs/form';
 import { addMachine } from './machines';
 import { Refusal } from './refusal';
-import { addModification, confirmFigure, copySheet, listModifications, noteModification, offeredFigures } from './spec-changes';
+import {
+  addModification,
+  confirmFigure,
+  copySheet,
+  listModifications,
+  noteModification,
+  offeredFigures
+} from './spec-changes';
 import { addFastener, addFigure, listFigures, readSheet } from './specs';
 
 let book: Book;
@@ -16,19 +29,57 @@ beforeAll(async () => {
     book.sql,
     book.team,
     book.personId,
-    machineSchema.parse({ id: sister, plate: '9', name: 'Barrow 300', kind: 'four-stroke enduro', meter: 'hour meter', reading: '1', bookFromNew: true, task: null }),
+    machineSchema.parse({
+      id: sister,
+      plate: '9',
+      name: 'Barrow 300',
+      kind: 'four-stroke enduro',
+      meter: 'hour meter',
+      reading: '1',
+      bookFromNew: true,
+      task: null
+    }),
     NOW
   );
-  await addFastener(book.sql, book.team.id, book.personId, fastenerSchema.parse({ id: plug, machineId: book.machineId, circuit: 'engine', role: 'drain plug', name: 'Drain plug', place: 'under', quantity: '1', magnet: true, seal: 'crush washer', head: 'hex 17', note: 'starts at an angle' }));
+  await addFastener(
+    book.sql,
+    book.team.id,
+    book.personId,
+    fastenerSchema.parse({
+      id: plug,
+      machineId: book.machineId,
+      circuit: 'engine',
+      role: 'drain plug',
+      name: 'Drain plug',
+      place: 'under',
+      quantity: '1',
+      magnet: true,
+      seal: 'crush washer',
+      head: 'hex 17',
+      note: 'starts at an angle'
+    })
+  );
 });
 afterAll(() => book.close());
 const put = async (key: string, typed: string, more: object = {}) => {
-  const f = figureSchema.parse({ id: uuid(), machineId: book.machineId, key, typed, source: 'Manual', page: '12', confidence: 'printed', ...more });
+  const f = figureSchema.parse({
+    id: uuid(),
+    machineId: book.machineId,
+    key,
+    typed,
+    source: 'Manual',
+    page: '12',
+    confidence: 'printed',
+    ...more
+  });
   await addFigure(book.sql, book.team.id, book.personId, f);
   return f.id;
 };
 const refused = async (work: Promise<unknown>) => {
-  const e = await work.then(() => null, (x: unknown) => x);
+  const e = await work.then(
+    () => null,
+    (x: unknown) => x
+  );
   expect(e).toBeInstanceOf(Refusal);
   return e as Refusal;
 };
@@ -41,8 +92,14 @@ describe('figures', () => {
     await put('torque', '20–24 N·m', { fastenerId: plug });
     const { figures } = await readSheet(book.sql, book.team.id, book.machineId);
     const of = (key: string) => figures.find((f) => f.key === key)!;
-    expect(of('engine oil with filter')).toMatchObject({ quantity: { value: 1.15, unit: 'US qt' }, to: null });
-    expect(of('inlet valve clearance')).toMatchObject({ quantity: { value: 0.004 }, to: { value: 0.006, unit: 'in' } });
+    expect(of('engine oil with filter')).toMatchObject({
+      quantity: { value: 1.15, unit: 'US qt' },
+      to: null
+    });
+    expect(of('inlet valve clearance')).toMatchObject({
+      quantity: { value: 0.004 },
+      to: { value: 0.006, unit: 'in' }
+    });
     expect(of('inlet valve clearance').quantity!.base).toBeCloseTo(0.1016, 9);
     expect(of('torque').to!.base).toBe(24);
   });
@@ -52,7 +109,9 @@ describe('figures', () => {
     ['chain slack', '5 L', /measures volume/],
     ['front tyre pressure', '100–80 kPa', /runs backwards/],
     ['torque', '20 N·m', /belongs to a fastener/]
-  ])('%s “%s” is refused', async (key, typed, why) => expect((await refused(put(key, typed))).errors.typed).toMatch(why));
+  ])('%s “%s” is refused', async (key, typed, why) =>
+    expect((await refused(put(key, typed))).errors.typed).toMatch(why)
+  );
   it('that look like a slip are asked about, not forbidden', async () => {
     expect((await refused(put('chain slack', '350–450 mm'))).more).toEqual({ askSure: true });
     await put('chain slack', '350–450 mm', { sure: true });
@@ -65,24 +124,52 @@ describe('a sister’s sheet', () => {
     const offered = await offeredFigures(book.sql, book.team.id, book.machineId, sister);
     expect(offered.every((f) => !f.taken)).toBe(true);
     const pick = offered.filter((f) => ['engine oil with filter', 'torque'].includes(f.key));
-    const input = { fromMachineId: book.machineId, toMachineId: sister, figures: pick.map((f) => ({ id: uuid(), figureId: f.id })) };
+    const input = {
+      fromMachineId: book.machineId,
+      toMachineId: sister,
+      figures: pick.map((f) => ({ id: uuid(), figureId: f.id }))
+    };
     expect(await copySheet(book.sql, book.team.id, book.personId, input)).toEqual({ copied: 2, left: 0 });
-    expect(await copySheet(book.sql, book.team.id, book.personId, { ...input, figures: input.figures.map((f) => ({ ...f, id: uuid() })) })).toEqual({ copied: 0, left: 2 });
+    expect(
+      await copySheet(book.sql, book.team.id, book.personId, {
+        ...input,
+        figures: input.figures.map((f) => ({ ...f, id: uuid() }))
+      })
+    ).toEqual({ copied: 0, left: 2 });
     const sheet = await readSheet(book.sql, book.team.id, sister);
     expect(sheet.figures.map((f) => f.confidence)).toEqual(['unconfirmed', 'unconfirmed']);
     // The plug came along by name, without what was noted of the other machine's.
     expect(sheet.fasteners).toMatchObject([{ name: 'Drain plug', place: '', note: '', head: 'hex 17' }]);
-    await expect(copySheet(book.sql, book.team.id, book.personId, { ...input, toMachineId: book.machineId })).rejects.toThrow(/another machine/);
-    await expect(copySheet(book.sql, book.team.id, book.personId, { ...input, figures: [{ id: uuid(), figureId: uuid() }] })).rejects.toThrow(/not on that sheet/);
+    await expect(
+      copySheet(book.sql, book.team.id, book.personId, { ...input, toMachineId: book.machineId })
+    ).rejects.toThrow(/another machine/);
+    await expect(
+      copySheet(book.sql, book.team.id, book.personId, {
+        ...input,
+        figures: [{ id: uuid(), figureId: uuid() }]
+      })
+    ).rejects.toThrow(/not on that sheet/);
   });
   it('is confirmed by looking it up; both stay readable, and the second device is told', async () => {
-    const [oil] = (await listFigures(book.sql, book.team.id, sister)).filter((f) => f.key === 'engine oil with filter');
-    const say = (id: string) => confirmFigure(book.sql, book.team.id, book.personId, confirmSchema.parse({ id, figureId: oil!.id, source: 'Leaflet', confidence: 'printed' }));
+    const [oil] = (await listFigures(book.sql, book.team.id, sister)).filter(
+      (f) => f.key === 'engine oil with filter'
+    );
+    const say = (id: string) =>
+      confirmFigure(
+        book.sql,
+        book.team.id,
+        book.personId,
+        confirmSchema.parse({ id, figureId: oil!.id, source: 'Leaflet', confidence: 'printed' })
+      );
     const id = uuid();
     await say(id);
     await say(id);
     await expect(say(uuid())).rejects.toThrow(/has taken its place already/);
-    expect((await listFigures(book.sql, book.team.id, sister)).filter((f) => f.key === 'engine oil with filter').map((f) => [f.confidence, f.superseded, f.copiedFrom])).toEqual([
+    expect(
+      (await listFigures(book.sql, book.team.id, sister))
+        .filter((f) => f.key === 'engine oil with filter')
+        .map((f) => [f.confidence, f.superseded, f.copiedFrom])
+    ).toEqual([
       ['unconfirmed', true, '7'],
       ['printed', false, null]
     ]);
@@ -90,14 +177,29 @@ describe('a sister’s sheet', () => {
 });
 
 it('a modification is written once, looked at figure by figure, and taken back', async () => {
-  const m = modificationSchema.parse({ id: uuid(), machineId: book.machineId, what: 'other gearing', day: TODAY });
+  const m = modificationSchema.parse({
+    id: uuid(),
+    machineId: book.machineId,
+    what: 'other gearing',
+    day: TODAY
+  });
   await addModification(book.sql, book.team, book.personId, m, NOW);
   await addModification(book.sql, book.team, book.personId, m, NOW);
-  const [slack] = (await listFigures(book.sql, book.team.id, book.machineId)).filter((f) => f.key === 'chain slack');
-  const note = (more: object) => noteModification(book.sql, book.team.id, book.personId, modificationNoteSchema.parse({ modificationId: m.id, ...more }));
+  const [slack] = (await listFigures(book.sql, book.team.id, book.machineId)).filter(
+    (f) => f.key === 'chain slack'
+  );
+  const note = (more: object) =>
+    noteModification(
+      book.sql,
+      book.team.id,
+      book.personId,
+      modificationNoteSchema.parse({ modificationId: m.id, ...more })
+    );
   await note({ figureId: slack!.id });
   await expect(note({ undoneOn: '2020-01-01' })).rejects.toThrow(/not on yet/);
   await note({ undoneOn: TODAY });
-  expect(await listModifications(book.sql, book.team.id, book.machineId)).toMatchObject([{ what: 'other gearing', undone: TODAY, checked: [slack!.id], by: 'Wren Oddie' }]);
+  expect(await listModifications(book.sql, book.team.id, book.machineId)).toMatchObject([
+    { what: 'other gearing', undone: TODAY, checked: [slack!.id], by: 'Wren Oddie' }
+  ]);
   expect(modificationSchema.safeParse({ ...m, what: 'painted red' }).success).toBe(false);
 });

@@ -3,7 +3,8 @@ import {
   duePoint,
   pressure,
   roughlyAhead,
-  stateOf,
+  stateCode,
+  STATES,
   type Ahead,
   type DuePoint,
   type State
@@ -67,6 +68,8 @@ export interface DueLine {
   name: string;
   part: string | null;
   state: State;
+  /** How much that presses: 0 presses most. */
+  press: number;
   measure: Measure | null;
   left: number | null;
   /** About how far ahead, for the order. */
@@ -81,38 +84,40 @@ export interface DueMachine {
   tasks: readonly PackedTask[];
 }
 
-function lineOf(machineId: string, packed: PackedTask, ahead: Ahead): DueLine {
-  const [taskId, name, part, flag, points] = packed;
-  const line: DueLine = {
-    machineId,
-    taskId,
-    name,
-    part,
-    state: 'unknown',
-    measure: null,
-    left: null,
-    ahead: Number.MAX_SAFE_INTEGER
-  };
-  if (flag === 2) return { ...line, state: 'clear' };
-  if (flag === 3) return { ...line, state: 'past due', ahead: 0 };
+const DAYS = MEASURES.indexOf('days');
+const PAST_DUE = pressure('past due');
+
+/** One task's line: the trigger that presses most, and of two alike the one nearer to its end. */
+function lineOf(machineId: string, [taskId, name, part, flag, points]: PackedTask, ahead: Ahead): DueLine {
+  let press = pressure(flag === 2 ? 'clear' : flag === 3 ? 'past due' : 'unknown');
+  let measure: Measure | null = null;
+  let left: number | null = null;
+  let hours = flag === 3 ? 0 : Number.MAX_SAFE_INTEGER;
   let worst = 99;
   let nearest = Infinity;
-  for (const point of points) {
-    const p = unpackPoint(point);
-    const { state, left } = stateOf(p, ahead);
-    const press = pressure(state);
-    const share = left === null ? 0 : left / Math.max(1, p.interval);
-    if (press > worst || (press === worst && share >= nearest)) continue;
-    worst = press;
+  for (let i = 0; i < points.length; i++) {
+    const point = points[i]!;
+    const from = point[0] === DAYS ? ahead.today : 0;
+    const m = MEASURES[point[0]]!;
+    const l = point[1] === null ? null : point[1] - from;
+    const code = stateCode(m, l, point[2] === null ? null : point[2] - from, point[3], ahead);
+    if (code > worst) continue;
+    const share = l === null ? 0 : l / Math.max(1, point[3]);
+    if (code === worst && share >= nearest) continue;
+    worst = code;
     nearest = share;
-    line.state = state;
-    line.measure = p.measure;
-    line.left = left;
-    line.ahead = roughlyAhead(p.measure, left);
+    press = code;
+    measure = m;
+    left = l;
+    hours = roughlyAhead(m, l);
   }
-  if (flag === 1 && pressure(line.state) > pressure('past due'))
-    return { ...line, state: 'past due', measure: null, left: null, ahead: 0 };
-  return line;
+  if (flag === 1 && press > PAST_DUE) {
+    press = PAST_DUE;
+    measure = null;
+    left = null;
+    hours = 0;
+  }
+  return { machineId, taskId, name, part, state: STATES[press]!, press, measure, left, ahead: hours };
 }
 
 /**
@@ -141,9 +146,25 @@ export function dueLines(
 
 /** What presses most first; of one state the nearest first. */
 export function pressingFirst(a: DueLine, b: DueLine): number {
-  return (
-    pressure(a.state) - pressure(b.state) ||
-    a.ahead - b.ahead ||
-    (a.taskId < b.taskId ? -1 : a.taskId > b.taskId ? 1 : 0)
-  );
+  return a.press - b.press || a.ahead - b.ahead || (a.taskId < b.taskId ? -1 : a.taskId > b.taskId ? 1 : 0);
+}
+
+/**
+ * Some lines of the list in their order, what presses most first, without sorting the rest: only the states that the wanted
+ * lines lie in are sorted, and what is clear is mostly never looked at.
+ *
+ * @param from how many lines come before
+ * @param count how many are wanted
+ */
+export function mostPressingLines(lines: readonly DueLine[], from: number, count: number): DueLine[] {
+  const byState: DueLine[][] = STATES.map(() => []);
+  for (const line of lines) byState[line.press]!.push(line);
+  const wanted: DueLine[] = [];
+  let before = 0;
+  for (const list of byState) {
+    const [lo, hi] = [Math.max(0, from - before), Math.min(list.length, from + count - before)];
+    if (hi > lo) wanted.push(...list.sort(pressingFirst).slice(lo, hi));
+    before += list.length;
+  }
+  return wanted;
 }

@@ -93,36 +93,48 @@ export function reached(measure: Measure, left: number, end: number): boolean {
 }
 
 /**
- * The state of one due point today, and what is left until it.
+ * The place in STATES of a due point so far ahead. Nothing is made on the way: a fleet's due list asks a hundred thousand times.
  *
  * Due is due at the book's interval (reached or passed); past limit is beyond the limit, not at it. "Due before the next
  * outing" is a due point that lies before the end of the next planned outing: it would pass while the machine is out.
+ *
+ * @param left until it is due, in the trigger's measure; null: unknown
  */
+export function stateCode(
+  measure: Measure,
+  left: number | null,
+  limitLeft: number | null,
+  interval: number,
+  ahead: Ahead
+): number {
+  if (left === null) return UNKNOWN;
+  if (limitLeft !== null && limitLeft < 0) return PAST_LIMIT;
+  if (left <= 0) return PAST_DUE;
+  if (measure !== 'times') {
+    const ends = ahead.ends[measure];
+    if (ends.length > 0 && reached(measure, left, ends[0]!)) return BEFORE_NEXT;
+  }
+  if (left <= interval * COMING_FRACTION) return COMING;
+  // One race in three is not "the last fifth" of anything, but the last one before it is due is coming.
+  if (left <= 1 && (measure === 'races' || measure === 'times' || measure === 'outings')) return COMING;
+  if (measure !== 'times') {
+    const ends = ahead.ends[measure];
+    for (let i = 1; i < ahead.soon; i++) if (reached(measure, left, ends[i]!)) return COMING;
+  }
+  return CLEAR;
+}
+const [PAST_LIMIT, PAST_DUE, BEFORE_NEXT, UNKNOWN, COMING, CLEAR] = [0, 1, 2, 3, 4, 5] as const;
+
+/** The state of one due point today, and what is left until it. */
 export function stateOf(
   point: DuePoint,
   ahead: Ahead
 ): { state: State; left: number | null; limitLeft: number | null } {
   const { measure, interval } = point;
-  if (point.left === null) return { state: 'unknown', left: null, limitLeft: null };
   const from = measure === 'days' ? ahead.today : 0;
-  const left = point.left - from;
-  const limitLeft = point.limitLeft === null ? null : point.limitLeft - from;
-  if (limitLeft !== null && limitLeft < 0) return { state: 'past limit', left, limitLeft };
-  if (left <= 0) return { state: 'past due', left, limitLeft };
-  let state: State = left <= interval * COMING_FRACTION ? 'coming' : 'clear';
-  // One race in three is not "the last fifth" of anything, but the last one before it is due is coming.
-  if (left <= 1 && (measure === 'races' || measure === 'times' || measure === 'outings')) state = 'coming';
-  if (measure !== 'times') {
-    const ends = ahead.ends[measure];
-    if (ends.length > 0 && reached(measure, left, ends[0]!)) state = 'due before the next outing';
-    else if (state === 'clear')
-      for (let i = 1; i < ahead.soon; i++)
-        if (reached(measure, left, ends[i]!)) {
-          state = 'coming';
-          break;
-        }
-  }
-  return { state, left, limitLeft };
+  const left = point.left === null ? null : point.left - from;
+  const limitLeft = left === null || point.limitLeft === null ? null : point.limitLeft - from;
+  return { state: STATES[stateCode(measure, left, limitLeft, interval, ahead)]!, left, limitLeft };
 }
 
 /** The measures as one figure, to hold them against one another when fleets are sorted: about how many hundredths of an hour. */
