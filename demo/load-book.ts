@@ -120,7 +120,7 @@ export async function loadReadings(
   await tx`insert into outing ${tx(outingRows)}`;
   await tx`insert into reading ${tx(readingRows)}`;
   if (m.odometer !== undefined) await loadOdometer(tx, m, rides, season);
-  if (m.slug === 'lynchet') {
+  if (m.slug === 'gill300') {
     // A slip of the pen, struck out: it stays in the book.
     const wrong = uid(`${m.slug}/reading/wrong`);
     const ride = rides.at(-3)!;

@@ -94,7 +94,9 @@ await main(() =>
         await page.getByText('The machine stands at').waitFor();
       }
     });
-    await shot('components', `/parts/${engine}?do=swap`);
+    await shot('components', `/parts/${engine}?do=swap`, {
+      act: async (page) => void (await page.getByLabel('With').selectOption({ index: 3 }))
+    });
     await shot('meter-history', `/machines/${quad}/meters`, { height: 900 });
     await shot('house-rules', '/rules');
     await shot('log-hours', '/', {

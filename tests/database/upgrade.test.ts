@@ -26,7 +26,9 @@ afterAll(async () => {
 });
 
 it('a book of the first version is carried over: its hours and due points are what they were', async () => {
-  const [team, person, machine, meter, task] = Array.from({ length: 5 }, () => crypto.randomUUID()) as string[];
+  const [team, person, machine, meter, task] = Array.from({ length: 5 }, () =>
+    crypto.randomUUID()
+  ) as string[];
   await sql`insert into team (id, name, time_zone) values (${team!}, 'Old hands', 'Europe/London')`;
   await sql`insert into person (team_id, id, name, role) values (${team!}, ${person!}, 'Ada', 'mechanic')`;
   await sql`insert into machine (team_id, id, plate, name, kind, in_service_on, created_by) values (${team!}, ${machine!}, '7', 'Barrow', 'four-stroke enduro', '2026-01-01', ${person!})`;

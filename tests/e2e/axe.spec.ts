@@ -3,7 +3,7 @@ import { expect, open, test } from './app';
 
 for (const theme of ['light', 'dark'] as const) {
   test(`axe finds nothing on any view, ${theme}`, async ({ work: page, app, context }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(300_000);
     await context.addCookies([{ name: 'ht_theme', value: theme, url: app.url }]);
     const machine = await app.machineId('12');
     const [task] =

@@ -171,6 +171,10 @@ test('nothing runs off the side of a phone or a tablet', async ({ work: page, ap
   const [{ id: visit }] = (await app.sql`select id from visit where closed_at is null`) as unknown as [
     { id: string }
   ];
+  const [{ id: part }] =
+    (await app.sql`select component_id as id from fitting where kind = 'engine' and machine_id = ${machine}`) as unknown as [
+      { id: string }
+    ];
   for (const width of [390, 820]) {
     await page.setViewportSize({ width, height: 900 });
     for (const path of [
@@ -182,6 +186,13 @@ test('nothing runs off the side of a phone or a tablet', async ({ work: page, ap
       '/machines/new',
       `/machines/${machine}`,
       `/machines/${machine}/sheet`,
+      `/machines/${machine}/meters`,
+      `/tasks/new?machine=${machine}`,
+      '/due',
+      '/outings/day',
+      '/parts',
+      `/parts/${part}?do=swap`,
+      '/rules',
       `/visits/${visit}`
     ]) {
       await open(page, path);

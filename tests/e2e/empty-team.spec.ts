@@ -16,6 +16,16 @@ test.describe('without the demo', () => {
     await expect(page.getByRole('heading', { name: 'No machine yet' })).toBeVisible();
     await ready(page);
 
+    for (const [path, words] of [
+      ['/due', 'No machine in the fleet yet.'],
+      ['/parts', 'None named yet.'],
+      ['/rules', 'Kept back from the first pour'],
+      ['/outings', 'Nothing ridden yet.']
+    ] as const) {
+      await open(page, path);
+      await expect(page.getByText(words).first()).toBeVisible();
+    }
+    await open(page, '/');
     await page.getByRole('link', { name: 'Add the first machine' }).click();
     await page.getByRole('button', { name: 'Add the machine' }).click();
     await expect(page.getByText('Write its number or letters.')).toBeVisible();

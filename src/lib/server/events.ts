@@ -59,6 +59,11 @@ export interface OutingRow {
   remark: string;
   value: number | null;
   ridden: number | null;
+  distance: number | null;
+  conditions: string[];
+  crossings: number;
+  clutch: string;
+  symptoms: string[];
 }
 
 /** Outings of the team, the latest first, paged by key. */
@@ -69,7 +74,7 @@ export async function listOutings(
   most = 40
 ): Promise<OutingRow[]> {
   return (await sql`
-    select o.id, o.day, o.kind, m.id as "machineId", m.plate, m.name as machine, p.name as rider, e.name as event, o.remark, r.value, r.ridden
+    select o.id, o.day, o.kind, m.id as "machineId", m.plate, m.name as machine, p.name as rider, e.name as event, o.remark, r.value, r.ridden, o.distance, o.conditions, o.crossings, o.clutch, o.symptoms
     from outing o
     join machine m on m.team_id = o.team_id and m.id = o.machine_id
     left join person p on p.team_id = o.team_id and p.id = o.rider_id

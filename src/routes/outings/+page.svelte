@@ -2,6 +2,7 @@
   import { Button, Checkbox, Input, Select } from 'flowbite-svelte';
   import { invalidateAll } from '$app/navigation';
   import { showHours } from '$lib/core/hours/hours';
+  import { showKm } from '$lib/core/hours/learned';
   import { awayInWords } from '$lib/core/schedule/words';
   import { showDay, showDays, weekday } from '$lib/core/time/day';
   import Field from '$lib/ui/form/Field.svelte';
@@ -52,6 +53,17 @@
     (draft.machineIds = draft.machineIds.includes(machineId)
       ? draft.machineIds.filter((m) => m !== machineId)
       : [...draft.machineIds, machineId]);
+  /** What of an outing aged the machine, in one line. */
+  const ridden = (o: (typeof data.outings)[number]) =>
+    [
+      o.distance === null ? '' : showKm(o.distance),
+      ...o.conditions,
+      o.crossings > 0 ? `${o.crossings} crossings` : '',
+      o.clutch === 'usual' ? '' : `clutch ${o.clutch}`,
+      ...o.symptoms
+    ]
+      .filter(Boolean)
+      .join(', ');
 </script>
 
 <svelte:head><title>Outings · Hour Trail</title></svelte:head>
@@ -177,7 +189,10 @@
     <div class="relative overflow-x-auto">
       <table class="sheet-table mt-2">
         <thead
-          ><tr><th>Day</th><th>Machine</th><th>Kind</th><th>Meter after</th><th>Rider</th><th>Remark</th></tr
+          ><tr
+            ><th>Day</th><th>Machine</th><th>Kind</th><th>Meter after</th><th>Rider</th><th>Ridden</th><th
+              >Remark</th
+            ></tr
           ></thead
         >
         <tbody>
@@ -195,9 +210,10 @@
                   ? `${showHours(o.value)} h`
                   : o.ridden !== null
                     ? `+${showHours(o.ridden)} h ridden`
-                    : ''}</td
+                    : 'hours not known'}</td
               >
               <td>{o.rider ?? ''}</td>
+              <td class="text-sm">{ridden(o)}</td>
               <td class="max-w-md break-words"
                 >{o.remark.length > 160 ? `${o.remark.slice(0, 160)}…` : o.remark}</td
               >

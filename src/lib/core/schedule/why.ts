@@ -39,7 +39,7 @@ export function whyDue(due: TaskDue, now: MachineNow, estimated: boolean): WhyLi
   for (const c of task.calls)
     say(
       'Called',
-      `${c.kind === 'incident' ? 'Incident' : 'Symptom'} “${c.what}” on ${showDay(c.day, now.today)}${c.words ? `: ${c.words}` : ''}. It calls this task now, whatever the hours say.`
+      `${c.kind === 'incident' ? 'Incident' : 'Symptom'} “${c.what}” on ${showDay(c.day, now.today)}${c.words ? `: ${c.words.replace(/[.\s]+$/, '')}` : ''}. It calls this task now, whatever the hours say.`
     );
   const { counted } = task;
   const of = task.part ? ` on the ${task.part.name}` : '';
@@ -70,7 +70,7 @@ export function whyDue(due: TaskDue, now: MachineNow, estimated: boolean): WhyLi
   if (now.rate)
     say(
       'Rate of use',
-      `About ${showHours(Math.round(now.rate.perDay * 7))} h a week over the last ${now.rate.days} days${now.planned.length > 0 ? `, and ${now.planned.length} planned ${now.planned.length === 1 ? 'outing' : 'outings'} on top` : ''}: likely between ${likelyInWords(due.likely, now.today)}, eight times out of ten.`
+      `About ${showHours(Math.round(now.rate.perDay * 7))} h a week over the last ${now.rate.days} days${now.planned.length > 0 ? `, and ${now.planned.length} planned ${now.planned.length === 1 ? 'outing' : 'outings'} on top` : ''}${likelySentence(due, now)}`
     );
   else say('Rate of use', 'Too little history to say when: four weeks with four readings are wanted.');
   if (due.inside) say('Calendar', `It falls due inside ${due.inside.name}: do it before.`);
@@ -116,6 +116,15 @@ function ofTrigger(t: TriggerDue, due: TaskDue): WhyLine[] {
   else if (t.left !== null)
     lines.push({ head: 'Counted', text: `${showAmount(t.interval - t.left, m)} since then: ${leftOf(t)}.` });
   return lines;
+}
+
+/** When, at the end of the line about the rate. */
+function likelySentence(due: TaskDue, now: MachineNow): string {
+  const { likely } = due;
+  const when = likelyInWords(likely, now.today);
+  if (!likely) return ', but something it depends on is not known.';
+  if (likely.to === null || likely.from === likely.to) return `: likely ${when}.`;
+  return `: likely between ${when}, eight times out of ten.`;
 }
 
 const upper = (s: string) => s[0]!.toUpperCase() + s.slice(1);

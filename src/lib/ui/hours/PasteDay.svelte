@@ -23,6 +23,7 @@
   const share = $derived(paste.progress.of > 0 ? paste.progress.done / paste.progress.of : 0);
   const n = (x: number) => x.toLocaleString('en');
   const MOST_SHOWN = 50;
+  const EXAMPLE = 'plate\tdate\thours\tkm\trider\n12\t2026-11-21\t121.3\t34\tInes';
 
   async function file(e: Event) {
     const f = (e.currentTarget as HTMLInputElement).files?.[0];
@@ -54,10 +55,7 @@
       <span class="text-sm"
         >Paste the cells here, headings and all: machine, day, hours, distance, rider, conditions …</span
       >
-      <textarea
-        class="cell figure mt-1 h-32"
-        bind:value={text}
-        placeholder={'plate\tdate\thours\tkm\trider\n12\t2026-11-21\t121.3\t34\tInes'}></textarea>
+      <textarea class="cell figure mt-1 h-32" bind:value={text} placeholder={EXAMPLE}></textarea>
     </label>
     <div class="mt-2 flex flex-wrap items-center gap-4">
       <Button

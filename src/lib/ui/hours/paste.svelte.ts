@@ -26,6 +26,7 @@ export class Paste {
     this.#worker.postMessage(request);
   }
   #start(): Worker {
+    // eslint-disable-next-line svelte/prefer-svelte-reactivity -- an address, not a state
     const worker = new Worker(new URL('../../workers/paste.worker.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<PasteAnswer>) => this.#take(data);
     worker.onerror = () => this.#fail('It could not be read. Is it a spreadsheet saved as CSV?');

@@ -24,11 +24,9 @@
   let offered = $state<Offered[]>([]);
   let picked = $state<string[]>([]);
   const form = new Form();
-  const ids = new Map<string, string>();
-  const idFor = (figureId: string) => {
-    if (!ids.has(figureId)) ids.set(figureId, crypto.randomUUID());
-    return ids.get(figureId)!;
-  };
+  // One id a figure, so that sending twice copies once.
+  const ids: Record<string, string> = {};
+  const idFor = (figureId: string) => (ids[figureId] ??= crypto.randomUUID());
 
   async function look() {
     picked = [];

@@ -18,7 +18,11 @@
         y2={table.spans.length * 26}
         stroke="var(--rule)"
       />
-      <text x="{at(m)}%" y={table.spans.length * 26 + 16} text-anchor="middle" class="tick">{m} °C</text
+      <text
+        x="{at(m)}%"
+        y={table.spans.length * 26 + 16}
+        text-anchor={m === LO ? 'start' : 'middle'}
+        class="tick">{m} °C</text
       >{/each}
     {#each table.spans as s, i (i)}
       <rect
