@@ -63,6 +63,8 @@ test('a task is typed, its stake stands on the trail meanwhile, and the list say
   await page.reload();
   await expect(page.getByLabel('Machine')).toHaveValue(id);
   await page.getByRole('link', { name: 'Show all' }).first().click();
+  await expect(page).toHaveURL(/\/due$/);
+  await expect(page.getByRole('link', { name: 'Show all' })).toBeHidden();
   await page.getByLabel('State').selectOption('past due');
   await expect(page.getByRole('row', { name: /^past due/ }).first()).toBeVisible();
   await expect(page.getByRole('row', { name: /^clear/ })).toHaveCount(0);

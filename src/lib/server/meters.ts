@@ -1,6 +1,7 @@
 import { distanceTypedOrNone, hoursTypedOrNone } from '../core/forms';
 import type { MeterChangeInput, OdometerInput, StrikeInput } from '../core/hours/form';
 import { showHours } from '../core/hours/hours';
+import type { ReadingRow } from '../core/hours/reading';
 import type { Running } from '../core/hours/running';
 import type { Team } from '../core/team/team';
 import { Clocks } from './clock';
@@ -8,23 +9,6 @@ import type { Db, Sql } from './db';
 import { momentOn, refuseDay } from './moment';
 import { refuse } from './refusal';
 import { lockMachine, refreshStanding } from './standing';
-
-export interface ReadingRow {
-  id: string;
-  at: Date;
-  value: number | null;
-  ridden: number | null;
-  remark: string;
-  by: string;
-  settled: string | null;
-  settledReason: string;
-  struck: string | null;
-  meter: number;
-  counts: 'hours' | 'distance';
-  /** What an unmetered one rests on. */
-  estimatedFrom: string | null;
-  beforeOuting: boolean;
-}
 
 /** A machine's latest readings with who wrote them, struck-out ones among them, a page at a time by key. */
 export async function listReadings(

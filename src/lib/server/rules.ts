@@ -36,11 +36,19 @@ export async function setRule(sql: Sql, teamId: string, personId: string, input:
       values (${teamId}, ${input.id}, ${input.key}, ${tx.json(input.value as never)}, ${input.word}, ${personId})
       on conflict do nothing returning id`;
     if (made.length === 0 || !['ageing', 'anchoring'].includes(input.key)) return;
-    const machines = await tx`select id from machine where team_id = ${teamId}`;
-    await refreshMachines(
-      tx,
-      teamId,
-      machines.map((m) => m.id as string)
-    );
+    // Only tasks that leave it to the house rule are touched, and by the ageing only those with a sensitivity.
+    const machines = await machinesFollowing(tx, teamId, input.key);
+    await refreshMachines(tx, teamId, machines);
   });
+}
+
+/** Machines with a task, of their own or of a component on them, that follows the house rule on ageing or anchoring. */
+async function machinesFollowing(sql: Db, teamId: string, key: string): Promise<string[]> {
+  const rows = await sql`
+    select distinct coalesce(t.machine_id, f.machine_id, h.machine_id) as id from task t
+    left join fitting f on f.team_id = t.team_id and f.component_id = t.component_id and f.removed_at is null
+    left join fitting h on h.team_id = f.team_id and h.component_id = f.host_id and h.removed_at is null
+    where t.team_id = ${teamId} and t.retired_at is null
+      and ${key === 'ageing' ? sql`t.ageing is null and t.sensitivity <> '{}'` : sql`t.anchoring is null`}`;
+  return rows.flatMap((r) => (r.id ? [r.id as string] : []));
 }

@@ -1,33 +1,23 @@
 import type { TaskChangeInput, TaskInput } from '../core/schedule/form';
 import { tasksDue } from '../core/schedule/due';
-import type { Trigger } from '../core/schedule/task';
+import type { SavedTask } from '../core/schedule/task';
 import { whyDue, type WhyLine } from '../core/schedule/why';
 import type { Team } from '../core/team/team';
 import { dayOf } from '../core/time/day';
 import { laneOf, machineNow, type Lane } from '../core/trail/lane';
-import type { Sensitivity } from '../core/outing/outing';
 import type { Db, Sql } from './db';
 import { addTaskIn, changeTaskIn, machineOf } from './tasks';
 import { readCalendar, readStandings } from './trail';
 
-/** A task as its editor takes it. */
-export interface SavedTaskRow {
+/** What a task belongs to: one of the two. */
+interface Owned {
   id: string;
   machineId: string | null;
   componentId: string | null;
-  name: string;
-  job: string | null;
-  note: string;
-  triggers: Trigger[];
-  ageing: 'by the meter' | 'by the riding' | null;
-  anchoring: 'from done' | 'from due' | null;
-  sensitivity: Sensitivity;
-  perPart: boolean;
-  restartsOnRebuild: boolean;
-  answers: string[];
 }
 
-export async function getTask(sql: Db, teamId: string, id: string): Promise<SavedTaskRow | null> {
+/** A task as the book has it, for its editor. */
+export async function getTask(sql: Db, teamId: string, id: string): Promise<(SavedTask & Owned) | null> {
   const [t] = await sql`
     select t.id, t.machine_id as "machineId", t.component_id as "componentId", t.name, t.job, t.note, t.ageing, t.anchoring, t.sensitivity,
       t.per_part as "perPart", t.restarts_on_rebuild as "restartsOnRebuild", t.answers,
@@ -37,7 +27,7 @@ export async function getTask(sql: Db, teamId: string, id: string): Promise<Save
         order by array_position(array['hours', 'distance', 'days', 'outings', 'races', 'times'], g.measure))
         from task_trigger g left join task o on o.team_id = g.team_id and o.id = g.of_task_id where g.team_id = t.team_id and g.task_id = t.id), '[]') as triggers
     from task t where t.team_id = ${teamId} and t.id = ${id} and t.retired_at is null`;
-  return (t as unknown as SavedTaskRow) ?? null;
+  return (t as unknown as SavedTask & Owned) ?? null;
 }
 
 export interface TaskChangeRow {

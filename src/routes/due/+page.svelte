@@ -175,24 +175,6 @@
 {/if}
 
 <style>
-  .cell {
-    background: var(--sheet);
-    color: var(--ink);
-    border: 1px solid var(--rule-strong);
-    width: 100%;
-    min-height: 2.5rem;
-    padding: 0.2rem 0.5rem;
-  }
-  .do {
-    display: inline-block;
-    border: 1px solid var(--ink);
-    padding: 0.1rem 0.6rem;
-    text-decoration: none;
-  }
-  .do:hover {
-    background: var(--ink);
-    color: var(--paper);
-  }
   .sum {
     background: var(--sheet);
     padding: 0.6rem 0.75rem;

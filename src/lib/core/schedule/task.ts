@@ -115,3 +115,18 @@ export interface MachineNow {
   /** Hundredths of an hour an outing; null when not learned. */
   perOuting: Centihours | null;
 }
+
+/** A task as somebody wrote it, without its counts. */
+export interface SavedTask {
+  name: string;
+  job: string | null;
+  note: string;
+  triggers: Trigger[];
+  /** Null: as the team's house rule says. */
+  ageing: Ageing | null;
+  anchoring: Anchoring | null;
+  sensitivity: Sensitivity;
+  perPart: boolean;
+  restartsOnRebuild: boolean;
+  answers: string[];
+}

@@ -319,16 +319,6 @@
 </form>
 
 <style>
-  .cell,
-  :global(.cell) {
-    background: var(--sheet);
-    color: var(--ink);
-    border: 1px solid var(--rule-strong);
-    width: 100%;
-    min-width: 7rem;
-    min-height: 2.75rem;
-    padding: 0.25rem 0.6rem;
-  }
   .details {
     background: var(--sheet);
     padding: 0.75rem;

@@ -158,14 +158,6 @@
 </section>
 
 <style>
-  .cell {
-    background: var(--sheet);
-    color: var(--ink);
-    border: 1px solid var(--rule-strong);
-    width: 100%;
-    min-width: 6rem;
-    padding: 0.3rem 0.5rem;
-  }
   .bar {
     height: 0.6rem;
     border: 1px solid var(--ink);

@@ -71,7 +71,7 @@
             {/if}
             <td class="no-print text-right">
               {#if d.job && machineId}<a
-                  class="do"
+                  class="do mr-2"
                   href={visitId ? `/visits/${visitId}` : `/machines/${machineId}/visit?task=${d.taskId}`}
                   >{visitId ? 'Go on at the bench' : 'Start at the bench'}</a
                 >{/if}
@@ -95,18 +95,6 @@
 {/if}
 
 <style>
-  .do {
-    display: inline-block;
-    border: 1px solid var(--ink);
-    padding: 0.15rem 0.6rem;
-    margin-right: 0.5rem;
-    text-decoration: none;
-    white-space: nowrap;
-  }
-  .do:hover {
-    background: var(--ink);
-    color: var(--paper);
-  }
   .sum {
     background: var(--sheet);
     padding: 0.6rem 0.75rem;

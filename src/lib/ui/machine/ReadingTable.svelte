@@ -4,33 +4,20 @@
   import { invalidateAll } from '$app/navigation';
   import { showHours } from '$lib/core/hours/hours';
   import { showKm } from '$lib/core/hours/learned';
+  import type { ReadingRow } from '$lib/core/hours/reading';
   import Field from '../form/Field.svelte';
   import { Form } from '../form/form.svelte';
 
-  interface Row {
-    id: string;
-    at: Date;
-    value: number | null;
-    ridden: number | null;
-    remark: string;
-    by: string;
-    settled: string | null;
-    settledReason: string;
-    struck: string | null;
-    meter: number;
-    counts: 'hours' | 'distance';
-    estimatedFrom: string | null;
-    beforeOuting: boolean;
-  }
   interface Props {
-    readings: Row[];
+    readings: ReadingRow[];
     timeZone: string;
     /** Whether they can be struck out here. */
     strike?: boolean;
   }
   let { readings, timeZone, strike = false }: Props = $props();
   const on = (d: Date) => new Intl.DateTimeFormat('en-CA', { timeZone, dateStyle: 'short' }).format(d);
-  const shows = (r: Row) => (r.counts === 'distance' ? showKm(r.value ?? 0) : `${showHours(r.value ?? 0)} h`);
+  const shows = (r: ReadingRow) =>
+    r.counts === 'distance' ? showKm(r.value ?? 0) : `${showHours(r.value ?? 0)} h`;
 
   let striking = $state('');
   let reason = $state('');

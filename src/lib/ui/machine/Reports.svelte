@@ -175,14 +175,3 @@
       Nothing reported, nothing waits.
     </p>{/if}
 </section>
-
-<style>
-  .cell {
-    background: var(--sheet);
-    color: var(--ink);
-    border: 1px solid var(--rule-strong);
-    width: 100%;
-    min-height: 2.65rem;
-    padding: 0.25rem 0.6rem;
-  }
-</style>

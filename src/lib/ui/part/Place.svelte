@@ -45,14 +45,3 @@
       />{/snippet}</Field
   >
 {/if}
-
-<style>
-  .cell {
-    background: var(--sheet);
-    color: var(--ink);
-    border: 1px solid var(--rule-strong);
-    width: 100%;
-    min-height: 2.65rem;
-    padding: 0.25rem 0.6rem;
-  }
-</style>

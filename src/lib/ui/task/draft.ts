@@ -1,7 +1,6 @@
 import { showHours } from '$lib/core/hours/hours';
-import type { Sensitivity } from '$lib/core/outing/outing';
 import type { TriggerForm } from '$lib/core/schedule/form';
-import type { Measure, Trigger } from '$lib/core/schedule/task';
+import type { Measure, SavedTask } from '$lib/core/schedule/task';
 
 /** A task as it is being typed. */
 export interface TaskDraft {
@@ -60,20 +59,6 @@ const typed = (amount: number | null, measure: Measure): string => {
   if (measure === 'hours') return showHours(amount).replace(/\.0$/, '');
   return String(measure === 'distance' ? amount / 100 : amount);
 };
-
-/** A task as the book has it. */
-export interface SavedTask {
-  name: string;
-  job: string | null;
-  note: string;
-  triggers: Trigger[];
-  ageing: 'by the meter' | 'by the riding' | null;
-  anchoring: 'from done' | 'from due' | null;
-  sensitivity: Sensitivity;
-  perPart: boolean;
-  restartsOnRebuild: boolean;
-  answers: string[];
-}
 
 /** A task of the book, ready to be changed. */
 export function draftOf(t: SavedTask): TaskDraft {

@@ -1,0 +1,17 @@
+/** A reading as it is listed: what was written, by whom, and what became of it. */
+export interface ReadingRow {
+  id: string;
+  at: Date;
+  value: number | null;
+  ridden: number | null;
+  remark: string;
+  by: string;
+  settled: string | null;
+  settledReason: string;
+  struck: string | null;
+  meter: number;
+  counts: 'hours' | 'distance';
+  /** What an unmetered one rests on. */
+  estimatedFrom: string | null;
+  beforeOuting: boolean;
+}

@@ -1,0 +1,82 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { STRAINS } from '../../core/outing/outing';
+import { taskChangeSchema, taskSchema } from '../../core/schedule/form';
+import { MEASURES, type SavedTask } from '../../core/schedule/task';
+import { asSent, draftOf, emptyTask, emptyTrigger } from './draft';
+
+const uuid = () => crypto.randomUUID();
+
+describe('a task ready to be changed', () => {
+  const trigger = fc
+    .record({
+      measure: fc.constantFrom(...MEASURES),
+      interval: fc.integer({ min: 1, max: 90 }),
+      over: fc.option(fc.integer({ min: 0, max: 9 })),
+      first: fc.option(fc.integer({ min: 1, max: 50 }))
+    })
+    .map(({ measure, interval, over, first }) => {
+      // Hours are typed to hundredths, distances to whole kilometres and tenths.
+      const scale = measure === 'hours' ? 7 : measure === 'distance' ? 110 : 1;
+      return {
+        id: uuid(),
+        measure,
+        of: measure === 'times' ? { id: uuid(), name: 'Oil' } : null,
+        interval: interval * scale,
+        limit: over === null ? null : (interval + over) * scale,
+        firstInterval: first === null ? null : first * scale,
+        firstLimit: null,
+        shortenedTo: null
+      };
+    });
+  const saved = fc.record({
+    name: fc.constantFrom('Engine oil', 'Chain'),
+    job: fc.constantFrom(null, 'engine-oil'),
+    note: fc.constant('as the sheet says'),
+    triggers: fc.uniqueArray(trigger, { selector: (t) => t.measure, minLength: 1, maxLength: 4 }),
+    ageing: fc.constantFrom(null, 'by the meter' as const, 'by the riding' as const),
+    anchoring: fc.constantFrom(null, 'from done' as const, 'from due' as const),
+    sensitivity: fc.dictionary(
+      fc.constantFrom(...STRAINS),
+      fc.integer({ min: 11, max: 99 }).map((n) => n / 10)
+    ),
+    perPart: fc.boolean(),
+    restartsOnRebuild: fc.boolean(),
+    answers: fc.subarray(['clutch slips', 'crash'])
+  });
+  it('sent back as it was, is what it was', () => {
+    fc.assert(
+      fc.property(saved, (task) => {
+        const sent = taskChangeSchema.parse({
+          ...asSent(draftOf(task as SavedTask)),
+          id: uuid(),
+          taskId: uuid()
+        });
+        expect(sent).toMatchObject({
+          name: task.name,
+          job: task.job,
+          note: task.note,
+          ageing: task.ageing,
+          anchoring: task.anchoring,
+          perPart: task.perPart,
+          restartsOnRebuild: task.restartsOnRebuild,
+          answers: task.answers,
+          sensitivity: task.sensitivity
+        });
+        expect(
+          sent.triggers.map((t) => [t.id, t.measure, t.ofTaskId, t.interval, t.limit, t.firstInterval])
+        ).toEqual(
+          task.triggers.map((t) => [t.id, t.measure, t.of?.id ?? null, t.interval, t.limit, t.firstInterval])
+        );
+      })
+    );
+  });
+  it('new and empty, says what it wants', () => {
+    const parsed = taskSchema.safeParse({ ...asSent(emptyTask()), id: uuid(), machineId: uuid() });
+    expect(parsed.error!.issues.map((i) => i.path.join('.'))).toEqual(
+      expect.arrayContaining(['name', 'triggers.0.every', 'lastDone'])
+    );
+    expect(emptyTrigger('races')).toMatchObject({ measure: 'races', every: '', ofTaskId: null });
+    expect(emptyTrigger().id).not.toBe(emptyTrigger().id);
+  });
+});
