@@ -105,7 +105,7 @@
   </p>
 {:else}
   <div class="relative mt-3 overflow-x-auto">
-    <table class="sheet-table">
+    <table class="sheet-table stacked">
       <thead
         ><tr>
           {#each head as [key, label] (key)}<th aria-sort={data.filter.sort === key ? 'ascending' : undefined}
@@ -119,7 +119,7 @@
       <tbody>
         {#each list.rows as r (r.taskId)}
           <tr>
-            <td class="whitespace-nowrap"
+            <td class="whole whitespace-nowrap"
               ><StateMark state={r.state} word />{#if r.inside}<span class="quiet block text-sm"
                   >inside {r.inside}</span
                 >{/if}</td
@@ -137,8 +137,10 @@
               ></td
             >
             <td class="figure text-xl">{r.left.replace(/^in /, '')}</td>
-            <td class="figure whitespace-nowrap" class:quiet={r.likely === 'too little history'}
-              >{r.likely}</td
+            <td
+              data-label="likely"
+              class="figure whitespace-nowrap"
+              class:quiet={r.likely === 'too little history'}>{r.likely}</td
             >
             <td class="whitespace-nowrap">{r.rider ?? ''}</td>
             <td class="no-print text-right whitespace-nowrap">

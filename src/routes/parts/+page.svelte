@@ -18,7 +18,7 @@
 
 {#snippet table(list: typeof shown, shelfRow: boolean)}
   <div class="relative overflow-x-auto">
-    <table class="sheet-table">
+    <table class="sheet-table stacked">
       <thead class="sr-only"
         ><tr><th>What</th><th>Name</th><th>Hours</th><th>Rebuilt</th><th>Do</th></tr></thead
       >
@@ -72,7 +72,7 @@
     swapped.
   </p>
 {/if}
-<div class="mt-4 grid gap-x-10 gap-y-6">
+<div class="mt-4 space-y-6">
   <section aria-label="Shelf">
     <h2 class="border-b-2 pb-1" style="border-color: var(--ink)">On the shelf</h2>
     {#if shelf.length > 0}{@render table(shelf, true)}{:else}<p class="quiet mt-1">Nothing.</p>{/if}

@@ -22,7 +22,7 @@
   <p class="mt-2">Nothing is watched here yet. <a class="link" href={addHref}>Add its first task</a>.</p>
 {:else}
   <div class="relative overflow-x-auto">
-    <table class="sheet-table mt-2">
+    <table class="sheet-table stacked mt-2">
       <thead
         ><tr
           ><th>Task</th><th>State</th><th>Left</th><th>Due at</th><th>Limit</th><th>Likely between</th><th
@@ -33,7 +33,7 @@
       <tbody>
         {#each rows as d (d.taskId)}
           <tr id="task-{d.taskId}">
-            <td class="font-bold"
+            <td class="whole font-bold"
               >{#if d.reminder}{d.name}{:else}<a class="no-underline hover:underline" href="/tasks/{d.taskId}"
                   >{d.name}</a
                 >{/if}<span class="quiet block text-sm font-normal"
@@ -41,7 +41,7 @@
                   <a class="link" href="/parts/{d.part.id}">{d.part.name}</a>{/if}</span
               ></td
             >
-            <td class="whitespace-nowrap"
+            <td class="whole whitespace-nowrap"
               ><StateMark state={d.state} word />{#if d.inside}<span class="quiet block text-sm"
                   >inside {d.inside}</span
                 >{/if}{#if d.called.length > 0}<span class="block text-sm">called: {d.called.join(', ')}</span
@@ -50,21 +50,23 @@
             {#if d.reminder}
               <td colspan="5">{d.reminder.waitsFor}</td>
             {:else}
-              <td class="figure text-xl"
+              <td data-label="left" class="figure text-xl"
                 >{#each d.triggers as t, i (i)}<span class="block">{t.left}</span>{/each}</td
               >
-              <td class="figure whitespace-nowrap"
+              <td data-label="due at" class="figure whitespace-nowrap"
                 >{#each d.triggers as t, i (i)}<span class="block">{t.dueAt}</span>{/each}</td
               >
-              <td class="figure whitespace-nowrap"
+              <td data-label="limit" class="figure whitespace-nowrap"
                 >{#each d.triggers as t, i (i)}<span class="block"
                     >{d.state === 'unknown' ? '' : t.limit}</span
                   >{/each}</td
               >
-              <td class="figure whitespace-nowrap" class:quiet={d.likely === 'too little history'}
-                >{d.likely}</td
+              <td
+                data-label="likely"
+                class="figure whitespace-nowrap"
+                class:quiet={d.likely === 'too little history'}>{d.likely}</td
               >
-              <td class="figure whitespace-nowrap"
+              <td data-label="last done" class="figure whitespace-nowrap"
                 >{#if d.lastDone}{d.lastDone.day}<span class="quiet block">{d.lastDone.hours}</span>{:else}not
                   known{/if}</td
               >

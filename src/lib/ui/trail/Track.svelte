@@ -98,7 +98,9 @@
       stroke-width={next ? 2 : 1}
       stroke-dasharray={next ? undefined : '1 5'}><title>{s.name}</title></rect
     >
-    {#if large && s.to - s.x > 6}<text x="{s.x + 0.5}%" y={ground - 126} class="tick">{s.name}</text>{/if}
+    {#if large && s.to - s.x > 6}<text x="{s.x + 0.5}%" y={ground - 126} class="tick" class:later={!next}
+        >{s.name}</text
+      >{/if}
   {/each}
   <line x1="0" x2="{Math.max(0, now)}%" y1={ground} y2={ground} stroke="var(--ink)" stroke-width="3" />
   <line
@@ -240,7 +242,8 @@
   }
   /* On a phone the labels would run into one another; the lane says the nearest stake in words. */
   @media (max-width: 760px) {
-    .tag {
+    .tag,
+    .later {
       display: none;
     }
   }
