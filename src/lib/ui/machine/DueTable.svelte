@@ -53,7 +53,9 @@
               <td data-label="left" class="figure text-xl"
                 >{#each d.triggers as t, i (i)}<span class="block">{t.left}</span>{/each}</td
               >
-              <td data-label="due at" class="figure whitespace-nowrap"
+              <td
+                data-label={d.triggers.some((t) => t.dueAt) ? 'due at' : undefined}
+                class="figure whitespace-nowrap"
                 >{#each d.triggers as t, i (i)}<span class="block">{t.dueAt}</span>{/each}</td
               >
               <td data-label="limit" class="figure whitespace-nowrap"
