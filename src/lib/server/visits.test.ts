@@ -4,6 +4,8 @@ import { fastenerSchema, figureSchema } from '../core/specs/form';
 import { entrySchema, type NewEntry } from '../core/visit/entry';
 import { closeProblems, visitState } from '../core/visit/state';
 import { Refusal } from './refusal';
+import { ruleSchema } from '../core/rules/form';
+import { setRule } from './rules';
 import { refreshStanding } from './standing';
 import { addFastener, addFigure, listFigures } from './specs';
 import { addEntry, closeVisit, getVisit, giveUpVisit, listOpenVisits, startVisit } from './visits';
@@ -97,6 +99,26 @@ describe('a visit from due to done', () => {
     expect(
       await startVisit(book.sql, book.team, book.personId, { id: uuid(), taskId: book.taskId }, NOW)
     ).toBe(id);
+  });
+
+  it('goes by the house rules in force when it begins, and keeps them', async () => {
+    const other = await openBook();
+    const set = (key: string, value: unknown) =>
+      setRule(other.sql, other.team.id, other.personId, ruleSchema.parse({ id: uuid(), key, value }));
+    await set('holdBackPercent', 20);
+    const id = await startVisit(
+      other.sql,
+      other.team,
+      other.personId,
+      { id: uuid(), taskId: other.taskId },
+      NOW
+    );
+    await set('holdBackPercent', 0);
+    expect((await getVisit(other.sql, other.team.id, id))!.rules).toMatchObject({
+      holdBackPercent: 20,
+      washers: 'new every time'
+    });
+    await other.close();
   });
 
   it('does not take a used machine for one in break-in because nothing is on record', async () => {

@@ -43,6 +43,8 @@ export interface Stake {
   taskId: string;
   name: string;
   job: string | null;
+  /** It waits for an event, and is seen to among what is reported. */
+  reminder: boolean;
   state: State;
   /** Hundredths of an hour ahead of now; negative when passed. Null: it cannot be placed on the hours. */
   ahead: Centihours | null;
@@ -149,6 +151,7 @@ export function laneOf(
       taskId: d.task.id,
       name: d.task.name,
       job: d.task.job,
+      reminder: d.task.reminder !== null,
       state: d.state,
       ahead: d.stake?.ahead ?? null,
       estimated: d.stake !== null && !d.stake.exact,

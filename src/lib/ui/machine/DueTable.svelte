@@ -79,7 +79,9 @@
                   href={visitId ? `/visits/${visitId}` : `/machines/${machineId}/visit?task=${d.taskId}`}
                   >{visitId ? 'Go on at the bench' : 'Start at the bench'}</a
                 >{/if}
-              {#if !d.reminder}<a class="link text-sm" href={doneHref(d.taskId)}
+              {#if d.reminder}<a class="link text-sm" href="#reported">See to it</a>{:else}<a
+                  class="link text-sm"
+                  href={doneHref(d.taskId)}
                   >{d.lastDone ? 'Write down as done' : 'Say when it was last done'}</a
                 >
                 <button

@@ -64,7 +64,7 @@
   }
 </script>
 
-<section class="mt-6" aria-label="Reported">
+<section id="reported" class="mt-6" aria-label="Reported">
   <div class="flex flex-wrap items-baseline gap-4">
     <h2>Reported, and waiting</h2>
     <button

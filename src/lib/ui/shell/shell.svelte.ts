@@ -27,8 +27,9 @@ export function say(text: string, links: Said['links'] = []): void {
 /** Where a stake leads: to the bench where there are steps for it, else to writing it down as done. */
 export function stakeHref(
   lane: Pick<Lane, 'id' | 'visitId'>,
-  stake: { taskId: string; job: string | null }
+  stake: { taskId: string; job: string | null; reminder?: boolean }
 ): string {
+  if (stake.reminder) return `/machines/${lane.id}#reported`;
   return stake.job
     ? `/machines/${lane.id}/visit?task=${stake.taskId}`
     : `/machines/${lane.id}?done=${stake.taskId}#tasks`;

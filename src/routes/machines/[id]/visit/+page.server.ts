@@ -2,9 +2,10 @@ import { error, redirect } from '@sveltejs/kit';
 import { duesOf } from '$lib/core/trail/lane';
 import { dayOf } from '$lib/core/time/day';
 import { ENGINE_OIL, planEngineOil } from '$lib/core/visit/jobs/engine-oil';
-import { DEFAULT_RULES, RULE_REASONS } from '$lib/core/rules/rules';
+import { RULE_REASONS } from '$lib/core/rules/rules';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
+import { readRules } from '$lib/server/rules';
 import { readSheet } from '$lib/server/specs';
 import { readCalendar, readStandings } from '$lib/server/trail';
 import type { PageServerLoad } from './$types';
@@ -23,9 +24,10 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
   );
   if (!due || due.task.job !== ENGINE_OIL.job) error(404, 'That task has no steps for the bench.');
   if (standing!.visitId) redirect(303, `/visits/${standing!.visitId}`);
+  const rules = await readRules(sql, team.id);
   const plan = planEngineOil({
     sheet: await readSheet(sql, team.id, machine.id),
-    rules: DEFAULT_RULES,
+    rules,
     pouredLastTimeMl: null,
     debrisBefore: {},
     breakIn: false
@@ -47,7 +49,7 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
     gather: plan.steps[0]!.lines,
     steps: plan.steps.map((s) => s.title),
     unknown,
-    rules: DEFAULT_RULES,
+    rules,
     reasons: RULE_REASONS
   };
 };
