@@ -195,6 +195,17 @@ describe('a visit from due to done', () => {
     await expect(write(id, entry({ stepKey: 'gather', action: 'undone' }))).rejects.toThrow(/closed/);
   });
 
+  it('what came out with the oil proposed a shorter interval, once, with where it was found', async () => {
+    expect(await book.sql`select from_amount, to_amount, reason, decided from interval_proposal`).toEqual([
+      {
+        from_amount: 1500,
+        to_amount: 1100,
+        reason: expect.stringMatching(/fine glitter\. Glitter is not usual/),
+        decided: null
+      }
+    ]);
+  });
+
   it('shows the next visit what was found and what went in', async () => {
     const id = await startVisit(book.sql, book.team, book.personId, { id: uuid(), taskId: book.taskId }, NOW);
     const { plan } = (await getVisit(book.sql, book.team.id, id))!;
