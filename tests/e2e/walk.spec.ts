@@ -180,6 +180,14 @@ test('a whole race day in one grid: good rows are kept, a doubtful one asks', as
   await page.keyboard.type('6.8');
   await page.getByLabel('8 remark').fill('fork weeps 🛠️');
   await page.getByLabel('E1 time ridden').fill('1h15');
+  // How it was ridden, as short as it can be typed; what is not understood stays, with why.
+  const ridden = page.getByLabel('E1 how it was ridden', { exact: true });
+  await ridden.fill('16 mud lava');
+  await page.getByRole('button', { name: 'Write down 3 rows' }).click();
+  await expect(page.getByText('“lava” says nothing known here').first()).toBeVisible();
+  await ridden.fill('16 mu 2x');
+  await ridden.press('Enter');
+  await expect(ridden).toHaveValue('16 km, mud, 2 crossings');
   await page.getByRole('button', { name: 'Write down 3 rows' }).click();
   await expect(page.getByText('2 written down. 1 asked about below.')).toBeVisible();
   await expect(page.getByText(/5 written down: 48\.1 h/)).toBeVisible();
@@ -195,6 +203,9 @@ test('a whole race day in one grid: good rows are kept, a doubtful one asks', as
     { plate: '8', value: 6800, ridden: null, kind: 'race', remark: 'fork weeps 🛠️' },
     { plate: 'E1', value: null, ridden: 125, kind: 'race', remark: '' }
   ]);
+  expect(
+    await app.sql`select o.conditions, o.crossings, o.distance from outing o join machine m on m.id = o.machine_id where m.plate = 'E1' order by o.created_at desc limit 1`
+  ).toEqual([{ conditions: ['mud'], crossings: 2, distance: 1600 }]);
 });
 
 async function visitOf(app: App): Promise<string> {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { quantity } from '../core/quantity/quantity';
-import { nothingRidden, riddenInWords } from './hours/ridden';
+import { nothingRidden, riddenInWords } from '../core/outing/ridden';
 import { bothUnits, sourceLine, type SheetFigure } from './sheet/figure';
 
 const figure = (more: Partial<SheetFigure>): SheetFigure => ({

@@ -9,7 +9,7 @@
   import { send } from '../form/send';
   import { say, shell } from '../shell/shell.svelte';
   import Ridden from './Ridden.svelte';
-  import { nothingRidden, riddenInWords } from './ridden';
+  import { nothingRidden, riddenInWords } from '$lib/core/outing/ridden';
   import Settle from './Settle.svelte';
 
   interface Choice {

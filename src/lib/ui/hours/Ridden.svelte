@@ -4,7 +4,7 @@
   import { CLUTCH_USES, CONDITIONS, SYMPTOMS } from '$lib/core/outing/outing';
   import Field from '../form/Field.svelte';
   import Picks from '../form/Picks.svelte';
-  import type { RiddenDraft } from './ridden';
+  import type { RiddenDraft } from '$lib/core/outing/ridden';
 
   interface Props {
     value: RiddenDraft;
