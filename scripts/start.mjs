@@ -42,6 +42,14 @@ await main(async () => {
       NODE_ENV: 'production',
       BODY_SIZE_LIMIT: '2M'
     };
+    // A large fleet takes its while; the server would seem dead meanwhile.
+    const made = await must(
+      'Working out where each machine stands',
+      process.execPath,
+      ['--import', 'tsx', 'scripts/standings.ts'],
+      { cwd: root, env }
+    );
+    if (made.trim()) say(made.trim());
     if (process.env.HOUR_TRAIL_DEMO !== 'no') {
       const out = await must('Loading the demo', process.execPath, ['--import', 'tsx', 'demo/load.ts'], {
         cwd: root,

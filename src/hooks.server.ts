@@ -12,7 +12,7 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 
 export const init: ServerInit = async () => {
   if (building) return;
-  // After a migration that changed what standings hold, they are made anew before anyone asks for them.
+  // Whoever starts the server by other means than ours may have migrated a book without working out its standings.
   const made = await refreshMissing(db()).catch((e: unknown) => log.error({ err: e }, 'standings not made'));
   if (made) log.info({ made }, 'standings made anew');
   if (dev) return;

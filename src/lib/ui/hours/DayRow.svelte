@@ -46,7 +46,7 @@
         id="ridden-{i}"
         class="cell text-sm"
         autocomplete="off"
-        placeholder="34 mud 3x heavy"
+        placeholder={i === 0 ? 'such as 34 mud 3x heavy' : ''}
         aria-label="{r.machine.plate} how it was ridden"
         aria-invalid={r.errors.ridden ? true : undefined}
         bind:value={r.said}

@@ -74,6 +74,8 @@
               label: 'struck out',
               data: struck.map((s) => ({ x: s.at, y: Math.min(s.value / 100, top) })),
               showLine: false,
+              // One of ten times the hours stands at the very edge; it is drawn whole all the same.
+              clip: false,
               pointStyle: 'crossRot',
               pointRadius: 8,
               pointBorderWidth: 2,
