@@ -78,9 +78,9 @@ function entriesFor(plan: VisitPlan, seed: string, grade: Grade): NewEntry[] {
 }
 
 /** The steps for a machine, with what its earlier changes left behind. */
-async function planFor(tx: Db, m: DemoMachine): Promise<VisitPlan> {
+async function planFor(tx: Db, m: DemoMachine, taskId: string): Promise<VisitPlan> {
   const sheet = await readSheet(tx, DEMO_TEAM_ID, uid(m.slug));
-  const before = await earlier(tx, DEMO_TEAM_ID, uid(m.slug));
+  const before = await earlier(tx, DEMO_TEAM_ID, taskId);
   const full = sheet.figures.find((f) => f.key.startsWith('engine oil with'))?.quantity?.base ?? null;
   return planEngineOil({
     sheet,
@@ -102,7 +102,7 @@ export async function loadVisit(
   k: number,
   of: number
 ): Promise<void> {
-  const plan = await planFor(tx, m);
+  const plan = await planFor(tx, m, taskId);
   const list = m.debris ?? [];
   const grade = (list[list.length - (of - k)] ?? 'grey paste or fuzz') as Grade;
   const visitId = uid(`${recordId}/visit`);
@@ -132,7 +132,7 @@ export async function loadVisit(
 /** A visit begun yesterday and left with the plugs out: what the bench looks like when someone comes back. */
 export async function loadHalfVisit(tx: Db, m: DemoMachine, startedAt: Date): Promise<void> {
   const task = m.tasks.find((t) => t.job)!;
-  const plan = await planFor(tx, m);
+  const plan = await planFor(tx, m, uid(`${m.slug}/task/${task.name}`));
   const visitId = uid(`${m.slug}/half`);
   await insertVisit(
     tx,

@@ -1,6 +1,6 @@
 import { rulesInForce } from '../core/rules/rules';
 import { countTask, type Clock, type Restart } from '../core/schedule/count';
-import { totalAt, type Series } from '../core/hours/series';
+import { reaches, totalAt, type Series } from '../core/hours/series';
 import type { Ageing, Anchoring, Call, Task, Trigger } from '../core/schedule/task';
 import type { Clocks } from './clock';
 import type { Db } from './db';
@@ -154,7 +154,8 @@ function timesOf(t: TaskRow, records: readonly RecordRow[]): Map<string, Series>
 async function followBook(sql: Db, teamId: string, records: RecordRow[], hours: Series): Promise<void> {
   for (const r of records) {
     if (r.hours_by !== 'book') continue;
-    const now = totalAt(hours, r.done_at.getTime());
+    const at = r.done_at.getTime();
+    const now = reaches(hours, at) ? totalAt(hours, at) : null;
     if (now === r.hours) continue;
     r.hours = now;
     await sql`update service_record set hours = ${now} where team_id = ${teamId} and id = ${r.id}`;

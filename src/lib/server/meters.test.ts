@@ -157,6 +157,10 @@ describe('gaps', () => {
     await book.log('43', { outing: 'race', before: '42', conditions: ['mud'], day: '2026-06-12' }, later(54));
     const [s] = await readStandings(book.sql, book.team, [book.machineId]);
     expect(s!.tasks[0]!.strained).toEqual({ mud: 100 });
+    // A second outing of that past day, with what was ridden unseen between the two.
+    await book.log('45', { outing: 'race', before: '44', conditions: ['mud'], day: '2026-06-12' }, later(80));
+    const [twice] = await readStandings(book.sql, book.team, [book.machineId]);
+    expect(twice!.tasks[0]!.strained).toEqual({ mud: 200 });
     expect(
       await refused(book.log('44', { outing: 'race', before: '40', day: '2026-06-12' }, later(56)))
     ).toHaveProperty('before');

@@ -230,7 +230,9 @@ async function writeBefore(
       `The last reading was ${showHours(last.value)} h; it cannot have shown less before this outing.`
     );
   if (last && input.before === last.value) return;
-  const when = new Date(Math.max(at.getTime() - 1000, (last?.read_at as Date | undefined)?.getTime() ?? 0));
+  // Between the last reading and this one, and at the moment of neither: two of one moment have no order.
+  const after = (last?.read_at as Date | undefined)?.getTime() ?? 0;
+  const when = new Date(Math.max(at.getTime() - 1000, Math.floor((after + at.getTime()) / 2)));
   await tx`
     insert into reading (team_id, id, machine_id, meter_id, read_at, value, before_outing, created_by)
     values (${team.id}, ${crypto.randomUUID()}, ${input.machineId}, ${meterId}, ${when}, ${input.before}, true, ${personId})`;

@@ -132,6 +132,27 @@ describe('a task changed', () => {
       changeTask(book.sql, book.team, book.personId, { ...change, id: uuid(), name: 'engine OIL' })
     ).rejects.toThrow(/has a task of that name/);
   });
+  it('may have its triggers change places; what was shortened does not carry over to another measure', async () => {
+    const [h, d] = [byHours('20'), { id: uuid(), measure: 'days', every: '90' }];
+    const t = await add({ name: 'Changing places', triggers: [h, d] });
+    await book.sql`update task_trigger set shortened_to = 1500 where id = ${h.id}`;
+    const triggers = [
+      { ...h, measure: 'days', every: '900' },
+      { ...d, measure: 'hours', every: '20' }
+    ];
+    await changeTask(
+      book.sql,
+      book.team,
+      book.personId,
+      taskChangeSchema.parse({ id: uuid(), taskId: t.id, name: 'Changing places', triggers })
+    );
+    expect(
+      await book.sql`select measure, shortened_to from task_trigger where task_id = ${t.id} order by measure`
+    ).toEqual([
+      { measure: 'days', shortened_to: null },
+      { measure: 'hours', shortened_to: null }
+    ]);
+  });
   it('is looked at before it is saved: what is shown is what saving brings, and nothing is kept', async () => {
     const t = task({ name: 'Only looked at', triggers: [byHours('12')] });
     const before = await book.sql`select count(*)::int as n from task`;

@@ -92,7 +92,7 @@ async function refuseSameName(
   if (other) refuse('name', `This ${owner.machineId ? 'machine' : 'component'} has a task of that name.`);
 }
 
-/** Tasks may count one another, but not in a circle, and only those that go with the same machine. */
+/** Tasks may count one another, but not in a circle. */
 async function refuseCircle(
   tx: Db,
   teamId: string,
@@ -207,7 +207,14 @@ export async function changeTaskIn(tx: Db, team: Team, personId: string, t: Task
       update task set name = ${t.name}, job = ${t.job}, note = ${t.note}, anchoring = ${t.anchoring}, ageing = ${t.ageing},
         sensitivity = ${tx.json(t.sensitivity as never)}, per_part = ${t.perPart}, restarts_on_rebuild = ${t.restartsOnRebuild}, answers = ${t.answers as string[]}
       where team_id = ${team.id} and id = ${t.taskId}`;
-  await tx`delete from task_trigger where team_id = ${team.id} and task_id = ${t.taskId} and id <> all(${t.triggers.map((g) => g.id)})`;
+  // A trigger that counts something else now is another one: what was shortened or proposed for it does not carry over, and
+  // two that change places never stand in each other's way.
+  const had =
+    await tx`select id, measure, of_task_id from task_trigger where team_id = ${team.id} and task_id = ${t.taskId}`;
+  const gone = had.filter(
+    (h) => !t.triggers.some((g) => g.id === h.id && g.measure === h.measure && g.ofTaskId === h.of_task_id)
+  );
+  await tx`delete from task_trigger where team_id = ${team.id} and id = any(${gone.map((g) => g.id as string)})`;
   await insertTriggers(tx, team.id, t.taskId, t.triggers);
   await refreshOwner(tx, team.id, owner!.onMachine);
 }

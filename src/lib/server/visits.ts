@@ -15,15 +15,21 @@ import { readSheet } from './specs';
 import { lockMachine, refreshStanding } from './standing';
 import { machineOf } from './tasks';
 
-/** Debris and fill of a machine's earlier changes of this kind, the latest first. */
+/**
+ * Debris and fill of the earlier changes on the task's own engine or machine, the latest first: an engine that was swapped in
+ * is not held against what came out of the one before it.
+ */
 export async function earlier(
   sql: Db,
   teamId: string,
-  machineId: string
+  taskId: string
 ): Promise<{ pouredMl: number | null; debris: Record<string, Grade[]> }> {
   const rows = await sql`
-    select findings from service_record where team_id = ${teamId} and machine_id = ${machineId} and findings->>'job' = ${ENGINE_OIL.job}
-    order by done_at desc, id desc limit 4`;
+    select r.findings from service_record r
+    join task t on t.team_id = r.team_id and t.id = r.task_id
+    join task mine on mine.team_id = t.team_id and mine.machine_id is not distinct from t.machine_id and mine.component_id is not distinct from t.component_id
+    where r.team_id = ${teamId} and mine.id = ${taskId} and r.findings->>'job' = ${ENGINE_OIL.job}
+    order by r.done_at desc, r.id desc limit 4`;
   const debris: Record<string, Grade[]> = {};
   for (const { findings } of rows as unknown as { findings: Findings }[]) {
     for (const d of findings.debris) (debris[d.place] ??= []).push(d.grade);
@@ -59,7 +65,7 @@ export async function startVisit(
     const [again] = await tx`select id from visit where team_id = ${team.id} and id = ${input.id}`;
     if (again) return again.id as string;
 
-    const before = await earlier(tx, team.id, machineId);
+    const before = await earlier(tx, team.id, input.taskId);
     const rules = await readRules(tx, team.id);
     const plan = planEngineOil({
       sheet: await readSheet(tx, team.id, machineId),
@@ -263,7 +269,7 @@ export async function closeVisit(
 
 /** What came out with the oil, where it says that the next change should come sooner; null where it does not. */
 async function evidence(tx: Db, teamId: string, visit: Visit, findings: Findings): Promise<string | null> {
-  const before = await earlier(tx, teamId, visit.machineId);
+  const before = await earlier(tx, teamId, visit.taskIds[0] ?? '');
   const breakIn = await inBreakIn(tx, teamId, visit.machineId, visit.taskIds[0] ?? '');
   for (const d of findings.debris) {
     const { verdict, reason } = judge(d, before.debris[d.place] ?? [], breakIn);

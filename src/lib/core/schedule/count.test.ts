@@ -70,6 +70,7 @@ describe('what has gone by since it was last done', () => {
       clock()
     );
     expect(old.triggers.map((t) => t.used)).toEqual([null, null]);
+    expect(countTask(counted([hours(1500)]), [done(-20)], clock()).triggers[0]!.used).toBeNull();
     const fresh = countTask(
       counted([hours(9), trigger('races', 9)]),
       [{ ...done(0), kind: 'new' }],

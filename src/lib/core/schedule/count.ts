@@ -121,7 +121,7 @@ function amountAt(measure: Measure, series: Series, r: Restart): number | null {
   if (measure === 'hours' && r.stated !== undefined) return r.stated;
   // A machine new to its book has counted nothing before it.
   if (r.kind === 'new') return measure === 'hours' || measure === 'distance' ? 0 : totalAt(series, r.at);
-  if (measure === 'hours') return totalAt(series, r.at);
+  // Of before the book began nothing is known, and counting from its first line would say too little.
   return reaches(series, r.at) ? totalAt(series, r.at) : null;
 }
 
