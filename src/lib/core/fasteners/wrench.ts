@@ -1,0 +1,66 @@
+import { show, type Quantity } from '../quantity/quantity';
+import type { Day } from '../time/day';
+
+/** A click wrench is trusted from a fifth of its range to the top of it (handbook, section 7). */
+export const TRUSTED_FROM = 0.2;
+
+export interface TorqueWrench {
+  id: string;
+  name: string;
+  /** The ends of its scale, N·m. */
+  lowNm: number;
+  highNm: number;
+  /** Drive centre to the middle of the grip, mm; null where nobody measured it. */
+  lengthMm: number | null;
+  /** The day its calibration runs out; null: never calibrated, or nobody knows. */
+  calibratedUntil: Day | null;
+  /** Times it has clicked in this book. */
+  pulls: number;
+}
+export interface Adapter {
+  id: string;
+  name: string;
+  /** Drive centre to bolt centre, mm. */
+  lengthMm: number;
+}
+
+/** The span a wrench is trusted over, N·m: from a fifth of its top, or where its scale begins if that is later. */
+export function trustedSpan(w: Pick<TorqueWrench, 'lowNm' | 'highNm'>): [number, number] {
+  return [Math.max(w.lowNm, Math.round(w.highNm * TRUSTED_FROM * 100) / 100), w.highNm];
+}
+
+export function covers(w: Pick<TorqueWrench, 'lowNm' | 'highNm'>, torqueNm: number): boolean {
+  const [from, to] = trustedSpan(w);
+  // A printed 10 N·m converted from 7.4 lbf·ft must not fall off the end of a scale by rounding.
+  return torqueNm >= from * 0.999 && torqueNm <= to * 1.001;
+}
+
+/**
+ * The team's wrenches for a value, the best first: those that cover it, calibrated before not, the smaller range first,
+ * since the middle of a small scale is finer.
+ */
+export function wrenchesFor(torqueNm: number, wrenches: readonly TorqueWrench[], today: Day): TorqueWrench[] {
+  const stale = (w: TorqueWrench) => Number(w.calibratedUntil === null || w.calibratedUntil < today);
+  return wrenches
+    .filter((w) => covers(w, torqueNm))
+    .sort((a, b) => stale(a) - stale(b) || a.highNm - b.highNm || a.name.localeCompare(b.name));
+}
+
+/** Why no wrench of the box covers a value, in words; null when one does. */
+export function uncovered(torque: Quantity, wrenches: readonly TorqueWrench[]): string | null {
+  if (wrenches.some((w) => covers(w, torque.base))) return null;
+  if (wrenches.length === 0) return `No torque wrench in the box; ${show(torque)} is wanted.`;
+  const spans = wrenches.map(trustedSpan);
+  const below = torque.base < Math.min(...spans.map((s) => s[0]));
+  return below
+    ? `${show(torque)} is below what any wrench in the box is trusted at; the smallest begins at ${Math.min(...spans.map((s) => s[0])).toFixed(1)} N·m.`
+    : torque.base > Math.max(...spans.map((s) => s[1]))
+      ? `${show(torque)} is above the largest wrench in the box, ${Math.max(...spans.map((s) => s[1])).toFixed(0)} N·m.`
+      : `No wrench in the box is trusted at ${show(torque)}.`;
+}
+
+/** What a wrench is worth a word for: its calibration; null when it is in date. */
+export function calibrationWord(w: TorqueWrench, today: Day): string | null {
+  if (w.calibratedUntil === null) return 'no calibration on record';
+  return w.calibratedUntil < today ? `calibration ran out on ${w.calibratedUntil}` : null;
+}

@@ -1,0 +1,118 @@
+/** The pour ledger of one circuit in one visit, millilitres. */
+export const POURS = ['poured in', 'into the filter', 'topped up', 'let out again'] as const;
+export type PourWhat = (typeof POURS)[number];
+export interface Pour {
+  what: PourWhat;
+  ml: number;
+  /** What was left in the jug, where somebody measured it: it is not in the engine. */
+  residueMl?: number;
+}
+
+export interface Ledger {
+  inMl: number;
+  /** Each line with the total after it. */
+  lines: (Pour & { totalMl: number })[];
+  /** Left to pour against the quantity; negative where too much is in; null where the quantity is unknown. */
+  leftMl: number | null;
+}
+
+/**
+ * Adds up what went in. What stayed in the jug, and what was let out again, is not inside.
+ * @param quantityMl what the sheet says goes in; null: unknown
+ */
+export function ledger(pours: readonly Pour[], quantityMl: number | null): Ledger {
+  let totalMl = 0;
+  const lines = pours.map((p) => {
+    totalMl += p.what === 'let out again' ? -p.ml : p.ml - (p.residueMl ?? 0);
+    return { ...p, totalMl };
+  });
+  return { inMl: totalMl, lines, leftMl: quantityMl === null ? null : quantityMl - totalMl };
+}
+
+/** More in the jug at the end than was poured from it is a slip. */
+export function oddPour(p: Pour, insideMl: number): string | null {
+  if ((p.residueMl ?? 0) > p.ml) return 'More is left in the jug than was in it.';
+  if (p.what === 'let out again' && p.ml > insideMl + 1) return 'More was let out than went in.';
+  return null;
+}
+
+/** Drained against what all circuits hold: what came out may be another circuit's oil. */
+export interface CircuitFill {
+  name: string;
+  quantityMl: number;
+}
+/**
+ * Whether what came out fits another circuit better than the one that was opened; null where it does not.
+ * A tenth either way is what jugs and filters account for.
+ */
+export function wrongCircuit(
+  drainedMl: number,
+  mine: CircuitFill,
+  others: readonly CircuitFill[]
+): string | null {
+  if (drainedMl <= mine.quantityMl * 1.1) return null;
+  const other = others.find((o) => Math.abs(drainedMl - o.quantityMl) <= o.quantityMl * 0.1);
+  return other
+    ? `${Math.round(drainedMl)} ml is more than the ${mine.name} holds, and about what the ${other.name} does. Was the right plug opened?`
+    : `${Math.round(drainedMl)} ml is more than the ${mine.name} holds (${Math.round(mine.quantityMl)} ml): the wrong circuit, or fuel or water in it.`;
+}
+
+/** Oil used between two changes. */
+export interface Consumption {
+  ml: number;
+  /** Null where the hours between are unknown or none. */
+  mlPerHour: number | null;
+}
+/**
+ * Consumption between changes = what went in, less what came out, per running hour (handbook, section 5).
+ * @param hours running hours between, hundredths; null: unknown
+ */
+export function consumption(pouredMl: number, drainedMl: number, hours: number | null): Consumption {
+  const ml = pouredMl - drainedMl;
+  return { ml, mlPerHour: hours === null || hours <= 0 ? null : ml / (hours / 100) };
+}
+
+/** A rise to more than twice what is usual for this engine, and more than a jug's error; null otherwise. */
+export function suddenRise(now: Consumption, before: readonly Consumption[]): string | null {
+  const rates = before.flatMap((c) => (c.mlPerHour === null ? [] : [c.mlPerHour])).sort((a, b) => a - b);
+  if (now.mlPerHour === null || rates.length < 2) return null;
+  const usual = rates[Math.floor(rates.length / 2)]!;
+  return now.ml > 50 && now.mlPerHour > Math.max(2 * usual, usual + 5)
+    ? `It used ${now.mlPerHour.toFixed(1)} ml an hour; usually ${Math.max(0, usual).toFixed(1)}. Look for smoke, a leak, or oil in the other circuit.`
+    : null;
+}
+
+export interface BottlePlan {
+  /** Full bottles to open. */
+  open: number;
+  /** What is left in opened bottles afterwards, ml. */
+  leftMl: number;
+  /** Short by so much, ml; 0 when there is enough. */
+  shortMl: number;
+}
+/**
+ * Bottles to open for a quantity, the opened one used up first.
+ * @param stockMl all there is of it; @param bottleMl size of a bottle
+ * @throws RangeError for a bottle of nothing
+ */
+export function bottles(neededMl: number, stockMl: number, bottleMl: number): BottlePlan {
+  if (!(bottleMl > 0)) throw new RangeError(`no such bottle: ${bottleMl} ml`);
+  const stock = Math.max(0, stockMl);
+  const opened = stock % bottleMl;
+  const full = Math.floor(stock / bottleMl);
+  const fromFull = Math.max(0, neededMl - opened);
+  const open = Math.min(full, Math.ceil(fromFull / bottleMl));
+  const shortMl = Math.max(0, neededMl - stock);
+  return { open, leftMl: shortMl > 0 ? 0 : opened + open * bottleMl - neededMl, shortMl };
+}
+
+/**
+ * How much to add: (aim − read) × volume between the marks.
+ * @param position 0 at the low mark, 1 at the high
+ * @param betweenMl null where the sheet does not say
+ * @returns ml, more than 0; null where nothing is wanted or the volume is unknown
+ */
+export function topUpMl(position: number, aim: number, betweenMl: number | null): number | null {
+  if (betweenMl === null || position >= aim) return null;
+  return Math.round(((aim - position) * betweenMl) / 10) * 10;
+}

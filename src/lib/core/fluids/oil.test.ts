@@ -1,0 +1,84 @@
+import { describe, expect, it } from 'vitest';
+import { gradesFor, gradesIn, judgeOil, mixing, parseAir, tableOf, type Oil, type OilWant } from './oil';
+
+const oil = (more: Partial<Oil> = {}): Oil => ({
+  id: 'o',
+  name: 'Brindle 4T',
+  kind: 'engine oil, four-stroke',
+  grade: '10W-50',
+  ratings: ['JASO MA2'],
+  additives: [],
+  ...more
+});
+const want = (more: Partial<OilWant> = {}): OilWant => ({
+  circuit: 'engine',
+  twoStroke: false,
+  wetClutch: true,
+  grade: '10W-50, wet-clutch rated',
+  table: tableOf('10W-40: -15 to 25\n10W-50: 0 to 40\n15W-50: above 10'),
+  ...more
+});
+
+describe('the wrong bottle', () => {
+  it('takes what the sheet wants without a word', () => {
+    expect(judgeOil(oil(), want(), { from: 5, to: 22 })).toEqual({ stop: [], word: [] });
+  });
+  it('stops the oil that two-strokes burn, in a gearbox above all', () => {
+    const burnt = oil({ kind: 'two-stroke oil, burnt with the fuel', ratings: [] });
+    const verdict = judgeOil(burnt, want({ circuit: 'gearbox', twoStroke: true }), null);
+    expect(verdict.stop).toHaveLength(1);
+    expect(verdict.stop[0]).toContain('holds no gear');
+    expect(judgeOil(burnt, want(), null).stop[0]).toContain('from the sump');
+  });
+  it('stops what makes a wet clutch slip, and treats a clutch nobody wrote down as wet', () => {
+    expect(judgeOil(oil({ additives: ['molybdenum'] }), want(), null).stop[0]).toContain('molybdenum');
+    expect(judgeOil(oil({ ratings: ['JASO MB'] }), want(), null).stop[0]).toContain('JASO MB');
+    expect(judgeOil(oil({ ratings: [] }), want(), null).stop[0]).toContain('no JASO MA');
+    expect(judgeOil(oil({ ratings: [] }), want({ wetClutch: null }), null).stop[0]).toContain('does not say');
+    expect(
+      judgeOil(oil({ ratings: [], additives: ['graphite'] }), want({ wetClutch: false }), null).stop
+    ).toEqual([]);
+  });
+  it('keeps gear oil out of engines, and engine oil out of differentials', () => {
+    expect(judgeOil(oil({ kind: 'gearbox oil' }), want(), null).stop[0]).toContain('gear oil');
+    expect(judgeOil(oil(), want({ circuit: 'rear differential', wetClutch: false }), null).stop[0]).toContain(
+      'differential'
+    );
+  });
+  it('says when a grade is not the book’s or not for the air', () => {
+    expect(judgeOil(oil({ grade: '10W-50' }), want(), { from: -8, to: 12 }).word[0]).toBe(
+      'For -8 to 12 °C the table has 10W-40; 10W-50 is for 0 to 40 °C.'
+    );
+    expect(judgeOil(oil({ grade: '5W-30' }), want(), { from: 5, to: 12 }).word).toHaveLength(2);
+    expect(judgeOil(oil(), want({ grade: null, table: [] }), null).word[0]).toContain('names no grade');
+    expect(judgeOil(oil({ grade: '10W-40' }), want({ table: [] }), null).word[0]).toContain('wants 10W-50');
+  });
+});
+
+describe('grades and air', () => {
+  it('reads grades as they are written', () => {
+    expect(gradesIn('10w50 or 10 W - 40, SAE 30')).toEqual(['10W-50', '10W-40', 'SAE30']);
+    expect(gradesIn('wet-clutch rated')).toEqual([]);
+  });
+  it('wants the whole span covered', () => {
+    const table = want().table;
+    expect(gradesFor(table, { from: 5, to: 20 })).toEqual(['10W-40', '10W-50']);
+    expect(gradesFor(table, { from: -5, to: 35 })).toEqual([]);
+    expect(gradesFor(table, { from: 12, to: 60 })).toEqual(['15W-50']);
+  });
+  it('reads air temperatures in both scales, and refuses what no rider goes out in', () => {
+    expect(parseAir('−5 to 15 °C')).toEqual({ from: -5, to: 15 });
+    expect(parseAir('15..-5')).toEqual({ from: -5, to: 15 });
+    expect(parseAir('32 to 68 F')).toEqual({ from: 0, to: 20 });
+    for (const odd of ['', 'warm', '-5', '0 to 99', '-80 to 0']) expect(parseAir(odd)).toBeNull();
+  });
+  it('says when a topping up mixes', () => {
+    expect(mixing(oil(), { oilId: 'o', name: 'x', grade: 'y' })).toBeNull();
+    expect(mixing(oil(), null)).toBeNull();
+    expect(mixing(oil(), { oilId: 'p', name: 'Other', grade: '10W-40' })).toContain('mixes');
+  });
+  it('takes a table that cannot be read for none', () => {
+    expect(tableOf('rubbish')).toEqual([]);
+    expect(tableOf(null)).toEqual([]);
+  });
+});
