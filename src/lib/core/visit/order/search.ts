@@ -1,0 +1,210 @@
+import { jacksonBound } from './bound';
+import { sorted, type Graph } from './model';
+
+export interface Found {
+  order: number[];
+  starts: number[];
+  elapsed: number;
+  bound: number;
+  nodes: number;
+}
+
+/** Nodes looked at before the search settles for what it has, with the gap it can prove. */
+const MOST_NODES = 60_000;
+/** Nodes spent on a handier order of the same length. */
+const HANDY_NODES = 4000;
+/** Different tie-breaks tried before any search. */
+const TRIES = 24;
+
+/** Work and waits as the search reads them: the longest way from the start to each op, and from its end to the last. */
+function heads(g: Graph, topological: readonly number[]): Float64Array {
+  const r = Float64Array.from(g.release);
+  for (const i of topological)
+    for (const { to, lag } of g.next[i]!) r[to] = Math.max(r[to]!, r[i]! + g.work[i]! + lag);
+  return r;
+}
+export function tails(g: Graph, topological: readonly number[]): Float64Array {
+  const q = Float64Array.from(g.wait);
+  for (let k = topological.length - 1; k >= 0; k--) {
+    const i = topological[k]!;
+    for (const { to, lag } of g.next[i]!) q[i] = Math.max(q[i]!, lag + g.work[to]! + q[to]!);
+  }
+  return q;
+}
+
+/** One order by a rule: of what can begin now, what has the longest way behind it. */
+function byRule(
+  g: Graph,
+  weight: (i: number) => number
+): { order: number[]; starts: number[]; elapsed: number } {
+  const n = g.ids.length;
+  const left = g.prev.map((p) => p.length);
+  const ready = Float64Array.from(g.release);
+  const open = left.flatMap((c, i) => (c === 0 ? [i] : []));
+  const order: number[] = [];
+  const starts: number[] = Array(n);
+  let t = 0;
+  let elapsed = 0;
+  while (open.length > 0) {
+    const soonest = Math.min(...open.map((i) => Math.max(t, ready[i]!)));
+    let best = -1;
+    for (let k = 0; k < open.length; k++) {
+      const i = open[k]!;
+      if (ready[i]! > soonest) continue;
+      if (best < 0 || weight(i) > weight(open[best]!)) best = k;
+    }
+    const i = open[best]!;
+    open.splice(best, 1);
+    starts[i] = soonest;
+    t = soonest + g.work[i]!;
+    elapsed = Math.max(elapsed, t + g.wait[i]!);
+    order.push(i);
+    for (const { to, lag } of g.next[i]!) {
+      ready[to] = Math.max(ready[to]!, t + lag);
+      if (--left[to]! === 0) open.push(to);
+    }
+  }
+  return { order, starts, elapsed };
+}
+
+/**
+ * Depth-first over orders, cutting off every beginning that cannot end within `target`.
+ * @param prefer which of several that can begin is tried first: the lower, the sooner
+ * @returns the first order within the target, whether all were looked at, and the nodes spent
+ */
+function within(
+  g: Graph,
+  q: Float64Array,
+  topological: readonly number[],
+  target: number,
+  budget: number,
+  prefer: (i: number, last: number, starts: number) => number
+): { found: { order: number[]; starts: number[] } | null; whole: boolean; nodes: number } {
+  const n = g.ids.length;
+  const left = g.prev.map((p) => p.length);
+  const ready = Float64Array.from(g.release);
+  const done = new Uint8Array(n);
+  const order: number[] = [];
+  const starts: number[] = Array(n).fill(0);
+  let nodes = 0;
+  let whole = true;
+  /** Sets of done ops seen before, with the times they left: a later, worse arrival is cut off. */
+  const seen = new Map<string, Float64Array[]>();
+
+  const boundFrom = (t: number): number => {
+    const r = Float64Array.from(ready);
+    const rest: number[] = [];
+    for (const i of topological) {
+      if (done[i]) continue;
+      r[i] = Math.max(r[i]!, t);
+      rest.push(i);
+      for (const { to, lag } of g.next[i]!) r[to] = Math.max(r[to]!, r[i]! + g.work[i]! + lag);
+    }
+    rest.sort((a, b) => r[a]! - r[b]!);
+    return jacksonBound(r, g.work, q, rest);
+  };
+  const worse = (t: number): boolean => {
+    let key = '';
+    for (let i = 0; i < n; i += 16) {
+      let bits = 0;
+      for (let b = 0; b < 16 && i + b < n; b++) bits |= done[i + b]! << b;
+      key += String.fromCharCode(bits);
+    }
+    const times = new Float64Array(n + 1);
+    times[n] = t;
+    for (let i = 0; i < n; i++) if (!done[i]) times[i] = Math.max(t, ready[i]!);
+    const before = seen.get(key);
+    if (before?.some((b) => b.every((x, i) => x <= times[i]!))) return true;
+    if (before) before.push(times);
+    else seen.set(key, [times]);
+    return false;
+  };
+  const go = (t: number, last: number): boolean => {
+    if (order.length === n) return true;
+    if (++nodes > budget) {
+      whole = false;
+      return false;
+    }
+    if (worse(t)) return false;
+    const can: number[] = [];
+    let firstEnd = Infinity;
+    for (let i = 0; i < n; i++) {
+      if (done[i] || left[i]! > 0) continue;
+      can.push(i);
+      firstEnd = Math.min(firstEnd, Math.max(t, ready[i]!) + g.work[i]!);
+    }
+    // Whatever begins after another could have begun and ended may as well come after it. (Work of no length ties.)
+    const active = can.filter((i) => Math.max(t, ready[i]!) < firstEnd || firstEnd <= t);
+    const tried = (active.length > 0 ? active : can).sort(
+      (a, b) => prefer(a, last, Math.max(t, ready[a]!)) - prefer(b, last, Math.max(t, ready[b]!))
+    );
+    for (const i of tried) {
+      const start = Math.max(t, ready[i]!);
+      const end = start + g.work[i]!;
+      if (end + q[i]! > target) continue;
+      const saved: [number, number][] = [];
+      done[i] = 1;
+      starts[i] = start;
+      order.push(i);
+      for (const { to, lag } of g.next[i]!) {
+        saved.push([to, ready[to]!]);
+        ready[to] = Math.max(ready[to]!, end + lag);
+        left[to]!--;
+      }
+      if (boundFrom(end) <= target && go(end, i)) return true;
+      for (const { to } of g.next[i]!) left[to]!++;
+      for (const [to, r] of saved.reverse()) ready[to] = r;
+      order.pop();
+      done[i] = 0;
+      if (!whole) return false;
+    }
+    return false;
+  };
+  const ok = go(0, -1);
+  return { found: ok ? { order, starts } : null, whole, nodes };
+}
+
+const elapsedOf = (g: Graph, starts: readonly number[]) =>
+  Math.max(0, ...starts.map((s, i) => s + g.work[i]! + g.wait[i]!));
+
+/**
+ * The order that takes the least time from the first to the last, waits and all; among those as short, one that stays with a
+ * job rather than going to and fro. Exact unless the search runs out of nodes; then `bound` says how far off it can be.
+ *
+ * Rules first (longest way behind it, with a few tie-breaks); where the best of them meets the bound it is proven, otherwise
+ * the search halves the gap from below.
+ * @throws LoopError
+ */
+export function search(g: Graph): Found {
+  const topological = sorted(g);
+  const q = tails(g, topological);
+  const r = heads(g, topological);
+  const byHead = [...topological].sort((a, b) => r[a]! - r[b]!);
+  let bound = jacksonBound(r, g.work, q, byHead);
+  let seed = 1;
+  const noise = () => (seed = (seed * 48271) % 2147483647) / 2147483647;
+  let best = byRule(g, (i) => q[i]! + g.work[i]!);
+  const most = Math.max(1, ...g.work);
+  for (let k = 0; k < TRIES && best.elapsed > bound; k++) {
+    const jitter = Float64Array.from(g.work, () => noise() * most * 2);
+    const other = byRule(g, (i) => q[i]! + g.work[i]! + jitter[i]!);
+    if (other.elapsed < best.elapsed) best = other;
+  }
+  let nodes = 0;
+  while (best.elapsed > bound && nodes < MOST_NODES) {
+    // Half-way between what is proven and what is found: either answer brings them together.
+    const target = Math.floor((bound + best.elapsed) / 2);
+    const tried = within(g, q, topological, target, MOST_NODES - nodes, (i, _, start) => start * 4 - q[i]!);
+    nodes += tried.nodes;
+    if (tried.found) best = { ...tried.found, elapsed: elapsedOf(g, tried.found.starts) };
+    else if (tried.whole) bound = target + 1;
+    else break;
+  }
+  const handy = within(g, q, topological, best.elapsed, HANDY_NODES, (i, last, start) => {
+    const stays = last >= 0 && g.jobs[i] === g.jobs[last] ? 0 : 1000;
+    return start * 1e6 + stays + i;
+  });
+  nodes += handy.nodes;
+  if (handy.found) best = { ...handy.found, elapsed: elapsedOf(g, handy.found.starts) };
+  return { order: best.order, starts: best.starts, elapsed: best.elapsed, bound, nodes };
+}
