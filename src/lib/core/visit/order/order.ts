@@ -16,15 +16,13 @@ export function orderWork(bench: Bench): Schedule {
   let best: { placed: Placed[]; elapsed: number; attended: number } | null = null;
   let bound = Infinity;
   let nodes = 0;
-  for (const s of structures(bench)) {
-    const found = search(s.graph);
+  // The one with the least work first: of two as short, it stays.
+  for (const s of structures(bench).sort((a, b) => a.attended - b.attended)) {
+    const found = search(s.graph, best?.elapsed);
+    if (!found) continue;
     nodes += found.nodes;
     bound = Math.min(bound, found.bound);
-    if (
-      best &&
-      (found.elapsed > best.elapsed || (found.elapsed === best.elapsed && s.attended >= best.attended))
-    )
-      continue;
+    if (best && found.elapsed >= best.elapsed) continue;
     best = {
       placed: found.order.map((i) => ({
         id: s.graph.ids[i]!,

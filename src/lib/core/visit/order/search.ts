@@ -9,27 +9,61 @@ export interface Found {
   nodes: number;
 }
 
-/** Nodes looked at before the search settles for what it has, with the gap it can prove. */
-const MOST_NODES = 60_000;
-/** Nodes spent on a handier order of the same length. */
-const HANDY_NODES = 4000;
+/**
+ * Work spent before the search settles for what it has, with the gap it can prove: nodes times ops, since each node looks at
+ * every op that is left. A few seconds on a tablet.
+ */
+const MOST_LOOKS = 400_000;
+/** Of these, spent on a handier order of the same length. */
+const HANDY_LOOKS = 120_000;
 /** Different tie-breaks tried before any search. */
 const TRIES = 24;
 
-/** Work and waits as the search reads them: the longest way from the start to each op, and from its end to the last. */
+/**
+ * Earliest starts, by more than the longest way: what comes before an op has to be done by the same one pair of hands, so it
+ * begins no sooner than they could all be done (the bound again, over what comes before it).
+ */
 function heads(g: Graph, topological: readonly number[]): Float64Array {
+  const n = g.ids.length;
   const r = Float64Array.from(g.release);
-  for (const i of topological)
-    for (const { to, lag } of g.next[i]!) r[to] = Math.max(r[to]!, r[i]! + g.work[i]! + lag);
+  /** Least time from the end of each op to the start of the one looked at; −1: it does not come before it. */
+  const lag = new Float64Array(n);
+  for (const j of topological) {
+    for (const { from, lag: l } of g.prev[j]!) r[j] = Math.max(r[j]!, r[from]! + g.work[from]! + l);
+    lag.fill(-1);
+    const before: number[] = [];
+    const stack: number[] = [];
+    for (const { from, lag: l } of g.prev[j]!) {
+      lag[from] = Math.max(lag[from]!, l);
+      stack.push(from);
+    }
+    while (stack.length > 0) {
+      const i = stack.pop()!;
+      for (const { from, lag: l } of g.prev[i]!) {
+        const through = l + g.work[i]! + lag[i]!;
+        if (through > lag[from]!) {
+          lag[from] = through;
+          stack.push(from);
+        }
+      }
+    }
+    for (let i = 0; i < n; i++) if (lag[i]! >= 0) before.push(i);
+    if (before.length < 2) continue;
+    before.sort((x, y) => r[x]! - r[y]!);
+    r[j] = Math.max(r[j]!, jacksonBound(r, g.work, lag, before));
+  }
   return r;
 }
+
+/** The time that must still go by after each op: the same, read backwards. */
 export function tails(g: Graph, topological: readonly number[]): Float64Array {
-  const q = Float64Array.from(g.wait);
-  for (let k = topological.length - 1; k >= 0; k--) {
-    const i = topological[k]!;
-    for (const { to, lag } of g.next[i]!) q[i] = Math.max(q[i]!, lag + g.work[to]! + q[to]!);
-  }
-  return q;
+  const back: Graph = {
+    ...g,
+    release: g.wait,
+    next: g.prev.map((p) => p.map(({ from, lag }) => ({ to: from, lag }))),
+    prev: g.next.map((p) => p.map(({ to, lag }) => ({ from: to, lag })))
+  };
+  return heads(back, [...topological].reverse());
 }
 
 /** One order by a rule: of what can begin now, what has the longest way behind it. */
@@ -173,14 +207,17 @@ const elapsedOf = (g: Graph, starts: readonly number[]) =>
  *
  * Rules first (longest way behind it, with a few tie-breaks); where the best of them meets the bound it is proven, otherwise
  * the search halves the gap from below.
+ * @param known what another arrangement already takes: where this one cannot be shorter, it is not searched
+ * @returns null where it cannot be shorter than `known`
  * @throws LoopError
  */
-export function search(g: Graph): Found {
+export function search(g: Graph, known = Infinity): Found | null {
   const topological = sorted(g);
   const q = tails(g, topological);
   const r = heads(g, topological);
   const byHead = [...topological].sort((a, b) => r[a]! - r[b]!);
   let bound = jacksonBound(r, g.work, q, byHead);
+  if (bound >= known) return null;
   let seed = 1;
   const noise = () => (seed = (seed * 48271) % 2147483647) / 2147483647;
   let best = byRule(g, (i) => q[i]! + g.work[i]!);
@@ -190,17 +227,24 @@ export function search(g: Graph): Found {
     const other = byRule(g, (i) => q[i]! + g.work[i]! + jitter[i]!);
     if (other.elapsed < best.elapsed) best = other;
   }
+  const n = Math.max(1, g.ids.length);
+  const budget = Math.ceil(MOST_LOOKS / n);
   let nodes = 0;
-  while (best.elapsed > bound && nodes < MOST_NODES) {
+  /** Below it is proven, or was given up. */
+  let floor = bound;
+  while (best.elapsed > floor && nodes < budget) {
     // Half-way between what is proven and what is found: either answer brings them together.
-    const target = Math.floor((bound + best.elapsed) / 2);
-    const tried = within(g, q, topological, target, MOST_NODES - nodes, (i, _, start) => start * 4 - q[i]!);
+    const target = Math.floor((floor + best.elapsed) / 2);
+    const share = Math.min(budget - nodes, Math.ceil(budget / 4));
+    const tried = within(g, q, topological, target, share, (i, _, start) => start * 4 - q[i]!);
     nodes += tried.nodes;
     if (tried.found) best = { ...tried.found, elapsed: elapsedOf(g, tried.found.starts) };
-    else if (tried.whole) bound = target + 1;
-    else break;
+    else {
+      floor = target + 1;
+      if (tried.whole) bound = floor;
+    }
   }
-  const handy = within(g, q, topological, best.elapsed, HANDY_NODES, (i, last, start) => {
+  const handy = within(g, q, topological, best.elapsed, Math.ceil(HANDY_LOOKS / n), (i, last, start) => {
     const stays = last >= 0 && g.jobs[i] === g.jobs[last] ? 0 : 1000;
     return start * 1e6 + stays + i;
   });
