@@ -4,6 +4,8 @@ import {
   filler,
   filter,
   gearboxDrain,
+  gearboxFill,
+  gearboxLevel,
   glass,
   guard,
   screen,
@@ -30,9 +32,16 @@ export const BIKES: DemoMachine[] = [
       drain('Underneath, left of centre', [22, 'N·m']),
       screen('Left side, behind the gear lever', [15, 'N·m']),
       filter('Right side, three small bolts', 3, [9.5, 'N·m']),
-      gearboxDrain('Underneath, right of centre', [20, 'N·m'])
+      gearboxDrain('Underneath, right of centre', [20, 'N·m']),
+      ...gearboxFill
     ],
     figures: [
+      ['gearbox oil', 0.7, 'L'],
+      ['gearbox oil grade', '10W-40, wet-clutch rated'],
+      ['clutch runs in', 'gearbox oil'],
+      ...gearboxLevel,
+      ['engine oil between marks', 200, 'ml'],
+      ['oil level aim', 'three quarters'],
       ['engine oil with filter', 0.95, 'L'],
       ['engine oil without filter', 0.9, 'L'],
       ['engine oil grade', '10W-50, wet-clutch rated'],
@@ -49,7 +58,7 @@ export const BIKES: DemoMachine[] = [
         since: 12.9,
         first: [3, 5]
       },
-      { name: 'Gearbox oil', hours: [20, 26], since: 11.2 },
+      { name: 'Gearbox oil', job: 'gearbox-check-screw', hours: [20, 26], since: 17.5 },
       { name: usual.valves, hours: [40, 50], since: 18.4 },
       { name: usual.air, hours: [5, 8], since: 1.6 },
       { name: usual.chain, hours: [10], since: 4.2 },
@@ -163,10 +172,15 @@ export const BIKES: DemoMachine[] = [
     perWeek: 1.9,
     readDaysAgo: 2,
     races: true,
-    fasteners: [gearboxDrain('Underneath, right', [20, 'N·m'])],
-    figures: [],
+    fasteners: [gearboxDrain('Underneath, right', [20, 'N·m']), gearboxFill[0]!],
+    figures: [
+      ['gearbox oil', 0.7, 'L'],
+      ['gearbox oil grade', '75W-80 or 10W-40, wet-clutch rated'],
+      ['clutch runs in', 'gearbox oil'],
+      ['gearbox level method', 'measured quantity only']
+    ],
     tasks: [
-      { name: 'Gearbox oil', hours: [20, 25], since: 15.8 },
+      { name: 'Gearbox oil', job: 'gearbox-two-stroke', hours: [20, 25], since: 15.8 },
       { name: 'Piston and ring', hours: [40, 50], since: 24.2 },
       { name: usual.air, hours: [6, 9], since: 1.4 },
       { name: usual.plug, hours: [20], since: 9.2 }

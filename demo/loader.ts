@@ -6,6 +6,7 @@ import { chance, doneAt, firstTotal, outings } from './history';
 import { at, DEMO_TEAM_ID, person, uid } from './ids';
 import { loadReadings, loadSheet } from './load-book';
 import { loadComponents, loadReports } from './load-parts';
+import { loadStores } from './load-stores';
 import { loadHalfVisit, loadVisit } from './load-visits';
 import { MACHINES, type DemoMachine } from './machines';
 import { PEOPLE, TEAM } from './people';
@@ -29,6 +30,7 @@ export async function loadDemo(sql: Sql, now: Date, { again = false } = {}): Pro
     const season = addDays(today, -280);
     for (const machine of MACHINES) await insertMachine(tx, machine, season);
     await loadStarters(tx, events);
+    await loadStores(tx, today, season);
     await loadComponents(tx, season, new Map(MACHINES.map((m) => [m.slug, firstTotal(m, today)])));
     for (const machine of MACHINES) await loadMachine(tx, machine, today, season, events, now);
     await loadReports(tx, today, now);
@@ -41,6 +43,12 @@ export async function loadDemo(sql: Sql, now: Date, { again = false } = {}): Pro
 async function clear(tx: Db): Promise<void> {
   const tables = [
     'machine_standing',
+    'photo',
+    'oil_movement',
+    'oil',
+    'torque_wrench',
+    'adapter',
+    'job_template',
     'interval_proposal',
     'task_change',
     'rebuild_task',
@@ -135,7 +143,7 @@ async function loadMachine(
     for (const [k, total] of [...marks].reverse().entries()) {
       const when = at(dayAt(total), 600 + minuteAt(total) / 100 + i);
       const recordId = uid(`${taskId}/done/${k}`);
-      if (t.job) await loadVisit(tx, m, taskId, recordId, total, when, k, marks.length);
+      if (t.job) await loadVisit(tx, m, t, recordId, total, when, k, marks.length);
       else await loadRecord(tx, m, taskId, recordId, total + ownOffset(part, start), when);
     }
     if (t.sinceDays !== undefined) {

@@ -8,7 +8,8 @@ import type { PersonSlug } from './people';
  */
 export interface DemoTask {
   name: string;
-  job?: 'engine-oil';
+  /** Key of the job it is done by. */
+  job?: string;
   hours?: [interval: number, limit?: number];
   days?: [interval: number, limit?: number];
   first?: [interval: number, limit: number];
@@ -37,6 +38,12 @@ export interface DemoFastener {
   magnet?: boolean;
   seal?: Seal;
   note?: string;
+  head?: string;
+  thread?: string;
+  /** Left to right, front to rear, as parts of the machine. */
+  at?: [x: number, y: number];
+  lean?: string;
+  adapter?: boolean;
   torque?: [value: number, unit: UnitName, confidence?: Confidence];
 }
 
@@ -80,6 +87,8 @@ export const guard = (torque: [number, UnitName]): DemoFastener => ({
   name: 'Skid plate',
   place: 'Underneath, four bolts; the two long ones go to the rear',
   quantity: 4,
+  head: '8 mm hex, short socket',
+  thread: 'M6x1.0',
   torque
 });
 export const filler = (place: string): DemoFastener => ({
@@ -88,7 +97,8 @@ export const filler = (place: string): DemoFastener => ({
   role: 'filler cap',
   name: 'Oil filler cap',
   place,
-  seal: 'O-ring'
+  seal: 'O-ring',
+  at: place.toLowerCase().startsWith('left') ? [0.14, 0.5] : [0.86, 0.5]
 });
 export const drain = (
   place: string,
@@ -102,6 +112,9 @@ export const drain = (
   place,
   magnet: true,
   seal: 'crush washer',
+  head: '17 mm hex',
+  thread: 'M12x1.5',
+  at: [0.38, 0.56],
   torque,
   ...more
 });
@@ -112,6 +125,8 @@ export const screen = (place: string, torque: [number, UnitName, Confidence?]): 
   name: 'Engine screen cap',
   place,
   seal: 'O-ring',
+  head: '14 mm hex',
+  at: place.toLowerCase().startsWith('right') || place.includes('right') ? [0.74, 0.48] : [0.2, 0.5],
   torque
 });
 export const filter = (place: string, quantity: number, torque: [number, UnitName]): DemoFastener => ({
@@ -122,6 +137,9 @@ export const filter = (place: string, quantity: number, torque: [number, UnitNam
   place,
   quantity,
   seal: 'O-ring',
+  head: '8 mm hex',
+  thread: 'M6x1.0',
+  at: place.toLowerCase().startsWith('left') ? [0.16, 0.42] : [0.84, 0.42],
   torque
 });
 export const gearboxDrain = (place: string, torque: [number, UnitName]): DemoFastener => ({
@@ -132,8 +150,40 @@ export const gearboxDrain = (place: string, torque: [number, UnitName]): DemoFas
   place,
   magnet: true,
   seal: 'crush washer',
+  head: '17 mm hex',
+  thread: 'M12x1.5',
+  at: [0.58, 0.58],
   torque
 });
+/** What else a gearbox of its own has: where it is filled, and the screw its level is read at. */
+export const gearboxFill: DemoFastener[] = [
+  {
+    slug: 'gearbox-filler',
+    circuit: 'gearbox',
+    role: 'filler cap',
+    name: 'Gearbox filler cap',
+    place: 'Right side cover, low',
+    seal: 'O-ring',
+    at: [0.9, 0.58]
+  },
+  {
+    slug: 'gearbox-check',
+    circuit: 'gearbox',
+    role: 'check screw',
+    name: 'Gearbox check screw',
+    place: 'Right side cover, below the filler',
+    seal: 'crush washer',
+    head: '8 mm hex',
+    thread: 'M6x1.0',
+    note: 'Behind the brake pedal: long reach, start by hand.',
+    at: [0.82, 0.64],
+    torque: [8, 'N·m']
+  }
+];
+export const gearboxLevel: DemoMachine['figures'] = [
+  ['gearbox level method', 'check screw'],
+  ['gearbox level attitude', 'upright on level ground, filler open']
+];
 
 export const glass = (run: number, settle: number): DemoMachine['figures'] => [
   ['oil level method', 'sight glass'],

@@ -27,7 +27,10 @@ export const OTHERS: DemoMachine[] = [
         place: 'Foot of the front frame tube',
         seal: 'crush washer',
         torque: [18, 'N·m', 'told'],
-        note: 'This plug sits at an angle: start it by hand.'
+        note: 'This plug sits at an angle: start it by hand.',
+        head: '12 mm hex',
+        at: [0.5, 0.3],
+        adapter: true
       },
       filter('Right side, three bolts', 3, [10, 'N·m'])
     ],
@@ -42,7 +45,7 @@ export const OTHERS: DemoMachine[] = [
     tasks: [
       {
         name: 'Engine oil and filter, oil in the frame',
-        job: 'engine-oil',
+        job: 'engine-oil-frame',
         hours: [60, 70],
         days: [365],
         since: 49.9
@@ -104,6 +107,8 @@ export const OTHERS: DemoMachine[] = [
         role: 'drain plug',
         name: 'Front differential drain plug',
         place: 'Front, underneath',
+        head: '14 mm hex',
+        at: [0.5, 0.18],
         magnet: true,
         seal: 'crush washer',
         torque: [18, 'N·m']
@@ -114,6 +119,8 @@ export const OTHERS: DemoMachine[] = [
         role: 'drain plug',
         name: 'Rear differential drain plug',
         place: 'Rear, underneath',
+        head: '14 mm hex',
+        at: [0.5, 0.86],
         magnet: true,
         seal: 'crush washer',
         torque: [23, 'lbf·ft']
@@ -122,14 +129,17 @@ export const OTHERS: DemoMachine[] = [
     figures: [
       ['engine oil with filter', 2.4, 'US qt'],
       ['engine oil grade', '5W-40'],
+      ['front differential oil', 220, 'ml'],
+      ['rear differential oil', 300, 'ml'],
+      ['differential oil grade', '80W-90, GL-5'],
+      ['clutch runs in', 'no oil: it is dry'],
       ['oil level method', 'dipstick resting on the thread'],
       ['oil level run time', 1, 'min'],
       ['oil level settle time', 5, 'min']
     ],
     tasks: [
       { name: 'Engine oil and filter', job: 'engine-oil', hours: [50, 60], since: 45.4 },
-      { name: 'Front differential oil', hours: [100, 120], since: 66.0 },
-      { name: 'Rear differential oil', hours: [100, 120], since: 66.0 },
+      { name: 'Differential oils', job: 'differentials', hours: [100, 120], since: 66.0 },
       { name: usual.air, hours: [25, 30], since: 5.5 },
       { name: 'Grease points, steering and arms', hours: [25], since: 7.5 }
     ]

@@ -40,7 +40,7 @@ await main(async () => {
       PORT: String(port),
       ORIGIN: `http://${host}:${port}`,
       NODE_ENV: 'production',
-      BODY_SIZE_LIMIT: '2M'
+      BODY_SIZE_LIMIT: '64M'
     };
     // A large fleet takes its while; the server would seem dead meanwhile.
     const made = await must(

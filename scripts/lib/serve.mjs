@@ -36,7 +36,8 @@ export async function throwawayApp(work) {
       HOST: '127.0.0.1',
       PORT: String(port),
       ORIGIN: url,
-      NODE_ENV: 'production'
+      NODE_ENV: 'production',
+      BODY_SIZE_LIMIT: '64M'
     };
     server = spawn(process.execPath, ['build/index.js'], { cwd: root, env, stdio: 'ignore' });
     for (let i = 0; i < 100; i++) {

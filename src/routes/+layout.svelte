@@ -59,6 +59,8 @@
       d: '/outings/day',
       b: '/bench',
       c: '/parts',
+      s: '/stores',
+      w: '/jobs',
       h: '/rules'
     };
     if (e.key === 'l')
@@ -87,6 +89,7 @@
       <a href="/outings" aria-current={here('/outings')}>Outings</a>
       <a href="/bench" aria-current={here('/bench')}>Bench</a>
       <a href="/parts" aria-current={here('/parts')}>Components</a>
+      <a href="/stores" aria-current={here('/stores')}>Stores</a>
       <a href="/rules" aria-current={here('/rules')}>House rules</a>
     </nav>
     <div class="ml-auto flex flex-wrap items-center gap-x-3 gap-y-2 text-sm">

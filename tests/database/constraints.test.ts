@@ -129,12 +129,13 @@ describe('visits and records', () => {
     machine_id: machine,
     job: 'engine-oil',
     job_version: 1,
+    jobs: book.sql.json([]),
     rules: {},
     started_at: NOW,
     started_by: by,
     ...more
   });
-  it('one visit of a kind stands open on a machine', async () => {
+  it('one visit stands open on a machine', async () => {
     await insert('visit', visit({}));
     await refused('visit', visit({}), /visit_one_open/);
     await insert('visit', visit({ given_up_at: NOW, given_up_reason: 'wrong machine' }));
@@ -150,11 +151,16 @@ describe('visits and records', () => {
   });
   it('an entry is of a step or of a thing opened, and of one this visit has', async () => {
     const [{ id }] = (await book.sql`select id from visit limit 1`) as unknown as [{ id: string }];
-    await refused('visit_entry', { visit_id: id, action: 'done', by }, /visit_entry_check/);
+    await refused('visit_entry', { visit_id: id, action: 'done', by }, /visit_entry_about/);
+    await refused(
+      'visit_entry',
+      { visit_id: id, action: 'thing out', step_key: 'pour', by },
+      /visit_entry_about/
+    );
     await refused(
       'visit_entry',
       { visit_id: id, action: 'torqued', step_key: 'pour', by },
-      /visit_entry_check/
+      /visit_entry_about/
     );
     await refused('visit_entry', { visit_id: id, action: 'done', step_key: 'nothing', by }, /step_key/);
   });
@@ -171,6 +177,44 @@ describe('visits and records', () => {
     };
     await insert('service_record', record);
     await refused('service_record', record, /service_record_once/);
+  });
+});
+
+describe('the bench', () => {
+  it('a wrench’s range is the right way up', () =>
+    refused(
+      'torque_wrench',
+      { name: 'Odd', low_nm: 50, high_nm: 20, created_by: by },
+      /torque_wrench_check/
+    ));
+  it('a point of the map lies on the machine, with both its sides', async () => {
+    const point = { machine_id: machine, role: 'drain plug', name: 'Plug', position: 1, created_by: by };
+    await refused('fastener', { ...point, at_x: 0.5 }, /fastener_at/);
+    await refused('fastener', { ...point, at_x: 1.5, at_y: 0.5 }, /fastener_at_x/);
+    await refused('fastener', { ...point, role: 'ornament' }, /fastener_role/);
+  });
+  it('stock moves by something, and an oil is of a kind', async () => {
+    const oil = uuid();
+    const can = {
+      id: oil,
+      name: 'Brindle',
+      kind: 'engine oil, four-stroke',
+      grade: '10W-50',
+      bottle_ml: 1000,
+      created_by: by
+    };
+    await refused('oil', { ...can, kind: 'cooking oil' }, /oil_kind/);
+    await refused('oil', { ...can, bottle_ml: 1 }, /oil_bottle/);
+    await insert('oil', can);
+    await refused('oil', { ...can, id: uuid() }, /oil_name/);
+    await refused('oil_movement', { oil_id: oil, ml: 0, why: 'x', by }, /oil_movement_ml/);
+    await refused('oil_movement', { oil_id: oil, ml: 10, why: ' ', by }, /oil_movement_why/);
+  });
+  it('a version of a job is written once', async () => {
+    const version = { key: 'a-job', version: 1, content: book.sql.json({}), created_by: by };
+    const put = () => book.sql`insert into job_template ${book.sql({ team_id: book.team.id, ...version })}`;
+    await put();
+    await expect(put()).rejects.toMatchObject({ constraint_name: 'job_template_pkey' });
   });
 });
 

@@ -32,7 +32,7 @@ export class App {
         PORT: port,
         ORIGIN: this.url,
         NODE_ENV: 'production',
-        BODY_SIZE_LIMIT: '2M'
+        BODY_SIZE_LIMIT: '64M'
       },
       stdio: ['ignore', 'inherit', 'inherit']
     });

@@ -129,7 +129,7 @@ describe('a task', () => {
     [{ lastDone: 'done', lastDoneDay: '' }, 'lastDoneDay'],
     [{ lastDone: '' }, 'lastDone'],
     [{ name: '  ' }, 'name'],
-    [{ job: 'fly' }, 'job'],
+    [{ job: 'x'.repeat(41) }, 'job'],
     [{ sensitivity: { dust: '0.5' } }, 'sensitivity.dust'],
     [{ sensitivity: { dust: '20' } }, 'sensitivity.dust'],
     [{ answers: ['bored'] }, 'answers.0'],

@@ -98,6 +98,10 @@ export async function noteReminder(
   n: { reminderId: string; now: 'raised' | 'done'; word: string }
 ): Promise<void> {
   await sql.begin(async (tx) => {
+    const [is] =
+      await tx`select keeps_off from reminder where team_id = ${teamId} and id = ${n.reminderId} for update`;
+    if (is?.keeps_off && n.now === 'done' && !n.word.trim())
+      refuse('word', 'It kept the machine off: say what was done, with its number.');
     const [r] =
       n.now === 'raised'
         ? await tx`update reminder set raised_at = coalesce(raised_at, now()), raised_by = coalesce(raised_by, ${personId}) where team_id = ${teamId} and id = ${n.reminderId} returning machine_id`

@@ -5,6 +5,9 @@ import type { Team } from '../core/team/team';
 import { db, type Sql } from './db';
 import { Refusal } from './refusal';
 
+/** The longest form, a race day pasted in; photos come another way. */
+const MOST_BYTES = 2_000_000;
+
 export interface Who {
   sql: Sql;
   team: Team;
@@ -23,6 +26,14 @@ export async function command<S extends z.ZodType>(
 ): Promise<Response> {
   const input = await readBody(event, schema);
   if (input instanceof Response) return input;
+  return commandWith(event, (who) => run(input.data, who));
+}
+
+/** The same for a write whose body is not a form. */
+export async function commandWith(
+  event: RequestEvent,
+  run: (who: Who) => Promise<unknown>
+): Promise<Response> {
   const { team } = event.locals;
   if (!team) return refused({ '': 'Set up a team first.' });
   const sql = db();
@@ -31,7 +42,7 @@ export async function command<S extends z.ZodType>(
     : [];
   if (!person)
     return refused({ '': 'Say who is working first: the list at the top of the page.' }, { needsWho: true });
-  return answer(async () => run(input.data, { sql, team, personId: person.id, now: new Date() }));
+  return answer(async () => run({ sql, team, personId: person.id, now: new Date() }));
 }
 
 /** The id in the address of a write. Refused where it is none. */
@@ -49,6 +60,8 @@ export async function readBody<S extends z.ZodType>(
   // Only JSON: another site's form cannot send it without asking first.
   if (!event.request.headers.get('content-type')?.startsWith('application/json'))
     return refused({ '': 'Send JSON.' }, {}, 415);
+  if (Number(event.request.headers.get('content-length') ?? 0) > MOST_BYTES)
+    return refused({ '': 'That is too much for one form.' }, {}, 413);
   let body: unknown;
   try {
     body = await event.request.json();

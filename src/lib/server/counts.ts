@@ -178,7 +178,7 @@ async function openCalls(sql: Db, teamId: string, machineId: string): Promise<Op
 /** What waits for an event is put among the tasks: it stands on the trail like they do. */
 async function readReminders(sql: Db, teamId: string, machineId: string): Promise<Task[]> {
   const rows = await sql`
-    select id, words, waits_for, part, raised_at is not null as raised from reminder
+    select id, words, waits_for, part, keeps_off, raised_at is not null as raised from reminder
     where team_id = ${teamId} and machine_id = ${machineId} and done_at is null order by created_at`;
   return rows.map((r) => ({
     id: r.id,
@@ -193,6 +193,6 @@ async function readReminders(sql: Db, teamId: string, machineId: string): Promis
     sensitivity: {},
     strained: {},
     calls: [],
-    reminder: { waitsFor: r.waits_for, raised: r.raised, part: r.part }
+    reminder: { waitsFor: r.waits_for, raised: r.raised, part: r.part, keepsOff: r.keeps_off }
   }));
 }

@@ -1,3 +1,4 @@
+import type { Consumption } from '../core/fluids/ledger';
 import type { HouseRules } from '../core/rules/rules';
 import type { Day } from '../core/time/day';
 import type { Findings } from '../core/visit/summary';
@@ -51,4 +52,28 @@ export async function listRecords(
   return (await sql`
     ${select(sql)} where r.team_id = ${teamId} and r.machine_id = ${machineId} ${before ? sql`and (r.done_on, r.id) < (${before.doneOn}, ${before.id}::uuid)` : sql``}
     order by r.done_on desc, r.id desc limit ${most}`) as unknown as RecordRow[];
+}
+
+/** Records of the other jobs that were done in the same visit. */
+export async function recordsOfVisit(
+  sql: Db,
+  teamId: string,
+  visitId: string,
+  but: string
+): Promise<{ id: string; task: string }[]> {
+  return (await sql`
+    select r.id, t.name as task from service_record r join task t on t.team_id = r.team_id and t.id = r.task_id
+    where r.team_id = ${teamId} and r.visit_id = ${visitId} and r.id <> ${but} order by t.name`) as unknown as {
+    id: string;
+    task: string;
+  }[];
+}
+
+/** Oil used between the changes before this one, of the same task, the latest first. */
+export async function earlierConsumption(sql: Db, teamId: string, recordId: string): Promise<Consumption[]> {
+  const rows = await sql`
+    select p.findings->'circuits'->0->'used' as used from service_record r
+    join service_record p on p.team_id = r.team_id and p.task_id = r.task_id and (p.done_at, p.id) < (r.done_at, r.id)
+    where r.team_id = ${teamId} and r.id = ${recordId} order by p.done_at desc, p.id desc limit 6`;
+  return rows.flatMap((r) => (r.used ? [r.used as Consumption] : []));
 }

@@ -1,4 +1,5 @@
-import type { FastenerInput, FigureInput } from '../core/specs/form';
+import type { FastenerChange, FastenerInput, FigureInput } from '../core/specs/form';
+import { looksLikeWrongUnit, parseThread } from '../core/fasteners/stress';
 import { parseQuantity } from '../core/quantity/parse';
 import type { Quantity } from '../core/quantity/quantity';
 import { parseRange } from '../core/quantity/range';
@@ -62,9 +63,13 @@ export async function listFigures(sql: Db, teamId: string, machineId: string): P
 }
 
 export async function listFasteners(sql: Db, teamId: string, machineId: string): Promise<Fastener[]> {
-  return (await sql`
-    select id, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, note from fastener
-    where team_id = ${teamId} and machine_id = ${machineId} order by position, name`) as unknown as Fastener[];
+  const rows = await sql`
+    select id, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, note, at_x, at_y, lean, covers, oiled, adapter from fastener
+    where team_id = ${teamId} and machine_id = ${machineId} order by position, name`;
+  return rows.map(({ at_x, at_y, ...f }) => ({
+    ...(f as Omit<Fastener, 'at'>),
+    at: at_x === null ? null : { x: at_x, y: at_y }
+  }));
 }
 
 /** The sheet in force. */
@@ -88,8 +93,8 @@ export async function addFastener(
       await tx`select id from fastener where team_id = ${teamId} and machine_id = ${f.machineId} and lower(name) = lower(${f.name}) and id <> ${f.id}`;
     if (other) refuse('name', 'This machine has one of that name. Two alike need two names.');
     await tx`
-      insert into fastener (team_id, id, machine_id, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, note, position, created_by)
-      values (${teamId}, ${f.id}, ${f.machineId}, ${f.circuit}, ${f.role}, ${f.name}, ${f.place}, ${f.quantity}, ${f.magnet}, ${f.seal}, ${f.head}, ${f.thread}, ${f.pattern}, ${f.note},
+      insert into fastener (team_id, id, machine_id, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, note, lean, oiled, adapter, position, created_by)
+      values (${teamId}, ${f.id}, ${f.machineId}, ${f.circuit}, ${f.role}, ${f.name}, ${f.place}, ${f.quantity}, ${f.magnet}, ${f.seal}, ${f.head}, ${f.thread}, ${f.pattern}, ${f.note}, ${f.lean}, ${f.oiled}, ${f.adapter},
         (select coalesce(max(position), 0) + 1 from fastener where team_id = ${teamId} and machine_id = ${f.machineId}), ${personId})
       on conflict do nothing`;
   });
@@ -131,6 +136,19 @@ export async function sourceOf(tx: Db, teamId: string, title: string, edition: s
   return source!.id as string;
 }
 
+/** Asks about a torque that would stretch its bolt: it looks like the wrong unit. */
+async function refuseSlip(tx: Db, teamId: string, fastenerId: string, torque: Quantity): Promise<void> {
+  const [f] = await tx`select thread, oiled from fastener where team_id = ${teamId} and id = ${fastenerId}`;
+  const thread = parseThread(f?.thread ?? '');
+  if (thread && looksLikeWrongUnit(torque.base, thread, f!.oiled))
+    throw new Refusal(
+      {
+        typed: `That would pull an ${f!.thread} bolt past nine tenths of its proof stress. Is it the right unit?`
+      },
+      { askSure: true }
+    );
+}
+
 /** Puts a figure on the sheet; what stood there before is superseded and stays readable. */
 export async function addFigure(sql: Sql, teamId: string, personId: string, f: FigureInput): Promise<void> {
   const kind = figureKind(f.key)!;
@@ -141,6 +159,7 @@ export async function addFigure(sql: Sql, teamId: string, personId: string, f: F
     if (there) return;
     if (Boolean(kind.perFastener) !== (f.fastenerId !== null))
       refuse('typed', 'A torque belongs to a fastener, and nothing else does.');
+    if (from && f.fastenerId && !f.sure) await refuseSlip(tx, teamId, f.fastenerId, from);
     const [before] = await tx`
       select f.id from spec_figure f where f.team_id = ${teamId} and f.machine_id = ${f.machineId} and f.key = ${f.key} and f.fastener_id is not distinct from ${f.fastenerId}
         and not exists (select 1 from spec_figure n where n.team_id = f.team_id and n.supersedes = f.id)`;
@@ -148,5 +167,35 @@ export async function addFigure(sql: Sql, teamId: string, personId: string, f: F
       insert into spec_figure (team_id, id, machine_id, key, fastener_id, dimension, base, value, base_to, value_to, unit, text, source_id, page, confidence, variant, supersedes, created_by)
       values (${teamId}, ${f.id}, ${f.machineId}, ${f.key}, ${f.fastenerId}, ${from?.dimension ?? null}, ${from?.base ?? null}, ${from?.value ?? null},
         ${to?.base ?? null}, ${to?.value ?? null}, ${from?.unit ?? null}, ${text}, ${await sourceOf(tx, teamId, f.source, f.edition)}, ${f.page}, ${f.confidence}, ${f.variant}, ${before?.id ?? null}, ${personId})`;
+  });
+}
+
+/** Notes of a fastener, its place on the map and what lies behind it. What is left out stays as it is. */
+export async function changeFastener(sql: Sql, teamId: string, c: FastenerChange): Promise<void> {
+  const set: Record<string, unknown> = {};
+  for (const field of [
+    'place',
+    'head',
+    'thread',
+    'note',
+    'lean',
+    'magnet',
+    'seal',
+    'oiled',
+    'adapter'
+  ] as const)
+    if (c[field] !== undefined) set[field] = c[field];
+  if (c.at !== undefined) Object.assign(set, { at_x: c.at?.x ?? null, at_y: c.at?.y ?? null });
+  await sql.begin(async (tx) => {
+    const [f] =
+      await tx`select machine_id from fastener where team_id = ${teamId} and id = ${c.fastenerId} for update`;
+    if (!f) refuse('', 'That fastener is not on a sheet of this team.');
+    if (c.covers !== undefined) {
+      const rows =
+        await tx`select id from fastener where team_id = ${teamId} and machine_id = ${f!.machine_id} and id = any(${c.covers})`;
+      set.covers = rows.map((r) => r.id as string).filter((x) => x !== c.fastenerId);
+    }
+    if (Object.keys(set).length > 0)
+      await tx`update fastener set ${tx(set as never)} where team_id = ${teamId} and id = ${c.fastenerId}`;
   });
 }

@@ -10,6 +10,7 @@ import { Clocks } from './clock';
 import type { Db, Sql } from './db';
 import { momentOn, refuseDay } from './moment';
 import { proposeFrom } from './proposals';
+import { readTemplates } from './templates';
 import { refuse } from './refusal';
 import { readRules } from './rules';
 import { lockMachine, refreshMachines } from './standing';
@@ -133,6 +134,12 @@ async function insertTriggers(
       where task_trigger.task_id = excluded.task_id`;
 }
 
+/** A task is done by one of the team's jobs, or by none. */
+async function refuseJob(tx: Db, teamId: string, job: string | null): Promise<void> {
+  if (job !== null && !(await readTemplates(tx, teamId)).some((t) => t.key === job))
+    refuse('job', 'That job is not among the team’s jobs.');
+}
+
 export async function insertTask(
   tx: Db,
   team: Team,
@@ -143,6 +150,7 @@ export async function insertTask(
   const [there] = await tx`select 1 from task where team_id = ${team.id} and id = ${t.id}`;
   if (there) return;
   await refuseSameName(tx, team.id, t.id, t, t.name);
+  await refuseJob(tx, team.id, t.job);
   await refuseCircle(tx, team.id, t.id, t.triggers);
   await tx`
     insert into task (team_id, id, machine_id, component_id, name, job, note, anchoring, ageing, sensitivity, per_part, restarts_on_rebuild, answers, created_by)
@@ -197,6 +205,7 @@ export async function changeTaskIn(tx: Db, team: Team, personId: string, t: Task
   const [again] = await tx`select 1 from task_change where team_id = ${team.id} and id = ${t.id}`;
   if (again) return;
   await refuseSameName(tx, team.id, t.taskId, owner!, t.name);
+  await refuseJob(tx, team.id, t.job);
   await refuseCircle(tx, team.id, t.taskId, t.triggers);
   await tx`
       insert into task_change (team_id, id, task_id, was, word, changed_by)

@@ -2,13 +2,18 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, NOW, openBook, uuid } from '../../../tests/database/book';
 import { fastenerSchema, figureSchema } from '../core/specs/form';
 import { entrySchema, type NewEntry } from '../core/visit/entry';
-import { closeProblems, visitState } from '../core/visit/state';
+import { closeProblems } from '../core/visit/close';
+import { startSchema } from '../core/visit/form';
+import { sealSuggestion } from '../core/visit/items';
+import { visitState } from '../core/visit/state';
 import { Refusal } from './refusal';
 import { ruleSchema } from '../core/rules/form';
 import { setRule } from './rules';
 import { refreshStanding } from './standing';
 import { addFastener, addFigure, listFigures } from './specs';
-import { addEntry, closeVisit, getVisit, giveUpVisit, listOpenVisits, startVisit } from './visits';
+import { closeVisit } from './visit-close';
+import { startVisit } from './visit-start';
+import { addEntry, getVisit, giveUpVisit, listOpenVisits } from './visits';
 
 let book: Book;
 beforeAll(async () => {
@@ -56,10 +61,20 @@ afterAll(() => book.close());
 const entry = (e: object): NewEntry => entrySchema.parse({ id: uuid(), content: {}, ...e });
 const write = (visitId: string, e: NewEntry) => addEntry(book.sql, book.team.id, book.personId, visitId, e);
 
+/** Starts a visit as the page would. */
+const start = (b: Book, more: object = {}) =>
+  startVisit(
+    b.sql,
+    b.team,
+    b.personId,
+    startSchema.parse({ id: uuid(), machineId: b.machineId, jobs: [{ taskId: b.taskId }], ...more }),
+    NOW
+  );
+
 /** Whatever a visit still wants, written as the sheet says. */
 async function finish(visitId: string): Promise<void> {
   const visit = (await getVisit(book.sql, book.team.id, visitId))!;
-  for (const { step } of visitState(visit.plan, visit.entries).steps.filter((s) => !s.done)) {
+  for (const { step } of visitState(visit.plan, visit.entries).steps.filter((s) => s.called && !s.done)) {
     const { input } = step;
     if (input.type === 'close') {
       for (const itemKey of input.items) {
@@ -68,8 +83,12 @@ async function finish(visitId: string): Promise<void> {
           visitId,
           entry(
             item.kind === 'fastener'
-              ? { itemKey, action: 'torqued', content: { value: 16, unit: 'lbf·ft' } }
-              : { itemKey, action: 'shut' }
+              ? {
+                  itemKey,
+                  action: 'torqued',
+                  content: { value: 16, unit: 'lbf·ft', seal: sealSuggestion(item) }
+                }
+              : { itemKey, action: 'shut', content: { seal: sealSuggestion(item) } }
           )
         );
       }
@@ -80,6 +99,10 @@ async function finish(visitId: string): Promise<void> {
       pour: { ml: 1000 },
       debris: { grade: 'fine glitter', materials: [] },
       level: { level: { method: 'sight glass', position: 0.5 }, toppedUpMl: 80 },
+      oil: { oilId: null, oil: 'Brindle Four', oilGrade: '10W-50' },
+      choice: { answer: 'yes' },
+      measure: { value: 1 },
+      start: {},
       tick: {},
       open: {}
     }[input.type];
@@ -89,16 +112,14 @@ async function finish(visitId: string): Promise<void> {
 
 describe('a visit from due to done', () => {
   it('takes its figures from the sheet, in the unit as printed', async () => {
-    const id = await startVisit(book.sql, book.team, book.personId, { id: uuid(), taskId: book.taskId }, NOW);
+    const id = await start(book);
     const { plan } = (await getVisit(book.sql, book.team.id, id))!;
     expect(plan.items.find((i) => i.name === 'Engine drain plug')!.torque).toMatchObject({
       quantity: { value: 16, unit: 'lbf·ft' },
       source: 'Workshop manual, 1st · p. 12 · printed'
     });
     // Started twice is one visit.
-    expect(
-      await startVisit(book.sql, book.team, book.personId, { id: uuid(), taskId: book.taskId }, NOW)
-    ).toBe(id);
+    expect(await start(book)).toBe(id);
   });
 
   it('goes by the house rules in force when it begins, and keeps them', async () => {
@@ -106,13 +127,7 @@ describe('a visit from due to done', () => {
     const set = (key: string, value: unknown) =>
       setRule(other.sql, other.team.id, other.personId, ruleSchema.parse({ id: uuid(), key, value }));
     await set('holdBackPercent', 20);
-    const id = await startVisit(
-      other.sql,
-      other.team,
-      other.personId,
-      { id: uuid(), taskId: other.taskId },
-      NOW
-    );
+    const id = await start(other);
     await set('holdBackPercent', 0);
     expect((await getVisit(other.sql, other.team.id, id))!.rules).toMatchObject({
       holdBackPercent: 20,
@@ -127,13 +142,7 @@ describe('a visit from due to done', () => {
       await other.sql`delete from service_record`;
       await other.sql`update machine set book_from_new = ${fromNew}`;
       await refreshStanding(other.sql, other.team.id, other.machineId);
-      const id = await startVisit(
-        other.sql,
-        other.team,
-        other.personId,
-        { id: uuid(), taskId: other.taskId },
-        NOW
-      );
+      const id = await start(other);
       const found = (await getVisit(other.sql, other.team.id, id))!.plan.steps.find(
         (s) => s.input.type === 'debris'
       )!.input;
@@ -177,7 +186,7 @@ describe('a visit from due to done', () => {
     const [{ id }] = (await book.sql`select id from visit`) as unknown as [{ id: string }];
     await finish(id);
     const visit = (await getVisit(book.sql, book.team.id, id))!;
-    expect(closeProblems(visitState(visit.plan, visit.entries))).toEqual([]);
+    expect(closeProblems(visit.plan, visitState(visit.plan, visit.entries))).toEqual([]);
     const later = new Date(NOW.getTime() + 40 * 60_000);
     const [one, two] = await Promise.all([
       closeVisit(book.sql, book.team, book.personId, id, later),
@@ -207,13 +216,13 @@ describe('a visit from due to done', () => {
   });
 
   it('shows the next visit what was found and what went in', async () => {
-    const id = await startVisit(book.sql, book.team, book.personId, { id: uuid(), taskId: book.taskId }, NOW);
+    const id = await start(book);
     const { plan } = (await getVisit(book.sql, book.team.id, id))!;
     expect(plan.steps.find((s) => s.input.type === 'drained')!.input).toMatchObject({
       pouredLastTimeMl: 1080
     });
     expect(plan.steps.find((s) => s.input.type === 'debris')!.input).toMatchObject({
-      before: ['fine glitter']
+      before: [{ grade: 'fine glitter' }]
     });
     await giveUpVisit(book.sql, book.team.id, id, 'started on the wrong machine');
     expect(await listOpenVisits(book.sql, book.team.id)).toEqual([]);
@@ -225,7 +234,7 @@ describe('a visit from due to done', () => {
         book.sql,
         { ...book.team, id: uuid() },
         book.personId,
-        { id: uuid(), taskId: book.taskId },
+        startSchema.parse({ id: uuid(), machineId: book.machineId, jobs: [{ taskId: book.taskId }] }),
         NOW
       )
     ).rejects.toThrow(/not in this team/);

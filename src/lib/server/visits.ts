@@ -1,121 +1,11 @@
-import { judge, type Grade } from '../core/debris/debris';
-import type { HouseRules } from '../core/rules/rules';
-import type { Team } from '../core/team/team';
-import { dayOf } from '../core/time/day';
 import type { Entry, NewEntry } from '../core/visit/entry';
-import { ENGINE_OIL, planEngineOil } from '../core/visit/jobs/engine-oil';
-import type { OpenedItem, Step, VisitPlan } from '../core/visit/plan';
-import { closeProblems, refuseEntry, visitState } from '../core/visit/state';
-import { summarise, type Findings } from '../core/visit/summary';
+import { isLeft, visitState } from '../core/visit/state';
+import { readItem, readStep, type PlanJob, type VisitPlan } from '../core/visit/plan';
+import { refuseEntry } from '../core/visit/refuse';
+import type { HouseRules } from '../core/rules/rules';
 import type { Db, Sql } from './db';
-import { proposeFrom } from './proposals';
 import { refuse, Refusal } from './refusal';
-import { readRules } from './rules';
-import { readSheet } from './specs';
-import { lockMachine, refreshStanding } from './standing';
-import { machineOf } from './tasks';
-
-/**
- * Debris and fill of the earlier changes on the task's own engine or machine, the latest first: an engine that was swapped in
- * is not held against what came out of the one before it.
- */
-export async function earlier(
-  sql: Db,
-  teamId: string,
-  taskId: string
-): Promise<{ pouredMl: number | null; debris: Record<string, Grade[]> }> {
-  const rows = await sql`
-    select r.findings from service_record r
-    join task t on t.team_id = r.team_id and t.id = r.task_id
-    join task mine on mine.team_id = t.team_id and mine.machine_id is not distinct from t.machine_id and mine.component_id is not distinct from t.component_id
-    where r.team_id = ${teamId} and mine.id = ${taskId} and r.findings->>'job' = ${ENGINE_OIL.job}
-    order by r.done_at desc, r.id desc limit 4`;
-  const debris: Record<string, Grade[]> = {};
-  for (const { findings } of rows as unknown as { findings: Findings }[]) {
-    for (const d of findings.debris) (debris[d.place] ??= []).push(d.grade);
-  }
-  return { pouredMl: (rows[0]?.findings as Findings | undefined)?.pouredMl ?? null, debris };
-}
-
-/**
- * Starts a visit for a task with a job template. The steps are laid out now, from this machine's sheet and the house rules,
- * and kept: a later change of either does not reach back. A visit of that kind which stands open is taken up again instead.
- * @returns the visit's id
- */
-export async function startVisit(
-  sql: Sql,
-  team: Team,
-  personId: string,
-  input: { id: string; taskId: string },
-  now: Date
-): Promise<string> {
-  return sql.begin(async (tx) => {
-    const [task] =
-      await tx`select machine_id, component_id, job from task where team_id = ${team.id} and id = ${input.taskId} and retired_at is null`;
-    if (!task) refuse('', 'That task is not in this team.');
-    if (task!.job !== ENGINE_OIL.job)
-      refuse('', 'There are no bench steps for this task; write it down as done.');
-    const machineId =
-      (task!.machine_id as string | null) ?? (await machineOf(tx, team.id, task!.component_id));
-    if (machineId === null) refuse('', 'It is on the shelf. Write it down as done there.');
-    await lockMachine(tx, team.id, machineId);
-    const [open] =
-      await tx`select id from visit where team_id = ${team.id} and machine_id = ${machineId} and job = ${task!.job} and closed_at is null and given_up_at is null`;
-    if (open) return open.id as string;
-    const [again] = await tx`select id from visit where team_id = ${team.id} and id = ${input.id}`;
-    if (again) return again.id as string;
-
-    const before = await earlier(tx, team.id, input.taskId);
-    const rules = await readRules(tx, team.id);
-    const plan = planEngineOil({
-      sheet: await readSheet(tx, team.id, machineId),
-      rules,
-      pouredLastTimeMl: before.pouredMl,
-      debrisBefore: before.debris,
-      breakIn: await inBreakIn(tx, team.id, machineId, input.taskId)
-    });
-    await insertVisit(
-      tx,
-      team.id,
-      { id: input.id, machineId, taskId: input.taskId, personId, startedAt: now },
-      plan,
-      rules
-    );
-    return input.id;
-  });
-}
-
-/**
- * Whether a task's machine or component is in its first hours: not done since new or since a rebuild. A used one without
- * records is not: no record proves nothing, and glitter in it is not to be expected.
- */
-export async function inBreakIn(
-  sql: Db,
-  teamId: string,
-  machineId: string,
-  taskId: string
-): Promise<boolean> {
-  const [row] = await sql`
-    select t.value->'counted'->>'since' as since from machine_standing s, jsonb_array_elements(s.tasks) t
-    where s.team_id = ${teamId} and s.machine_id = ${machineId} and t.value->>'id' = ${taskId}`;
-  return row?.since === 'new' || row?.since === 'rebuild';
-}
-
-/** Writes a visit with its steps and everything it will open. */
-export async function insertVisit(
-  tx: Db,
-  teamId: string,
-  v: { id: string; machineId: string; taskId: string; personId: string; startedAt: Date },
-  plan: VisitPlan,
-  rules: HouseRules
-): Promise<void> {
-  await tx`
-    insert into visit (team_id, id, machine_id, job, job_version, rules, started_at, started_by)
-    values (${teamId}, ${v.id}, ${v.machineId}, ${plan.job}, ${plan.version}, ${tx.json(rules as never)}, ${v.startedAt}, ${v.personId})`;
-  await tx`insert into visit_task (team_id, visit_id, task_id) values (${teamId}, ${v.id}, ${v.taskId})`;
-  await tx`insert into visit_step ${tx(plan.steps.map((content, position) => ({ team_id: teamId, visit_id: v.id, key: content.key, position, content: tx.json(content as never) })))}`;
-  await tx`insert into opened_item ${tx(plan.items.map((content, position) => ({ team_id: teamId, visit_id: v.id, key: content.key, position, content: tx.json(content as never) })))}`;
-}
+import { readToolbox } from './stores';
 
 export interface Visit {
   id: string;
@@ -126,8 +16,8 @@ export interface Visit {
   startedAt: Date;
   closedAt: Date | null;
   givenUpAt: Date | null;
-  taskIds: string[];
-  recordId: string | null;
+  /** One for each job, in their order. */
+  recordIds: string[];
   rules: HouseRules;
   plan: VisitPlan;
   entries: Entry[];
@@ -136,8 +26,8 @@ export interface Visit {
 export async function getVisit(sql: Db, teamId: string, id: string): Promise<Visit | null> {
   const [v] = await sql`
     select v.*, m.plate, m.name as machine, s.total,
-      array(select task_id from visit_task t where t.team_id = v.team_id and t.visit_id = v.id) as task_ids,
-      (select id from service_record r where r.team_id = v.team_id and r.visit_id = v.id limit 1) as record_id
+      array(select r.id from service_record r join visit_task t on t.team_id = r.team_id and t.visit_id = r.visit_id and t.task_id = r.task_id
+        where r.team_id = v.team_id and r.visit_id = v.id order by r.created_at, r.id) as record_ids
     from visit v join machine m on m.team_id = v.team_id and m.id = v.machine_id
     left join machine_standing s on s.team_id = v.team_id and s.machine_id = v.machine_id
     where v.team_id = ${teamId} and v.id = ${id}`;
@@ -146,6 +36,7 @@ export async function getVisit(sql: Db, teamId: string, id: string): Promise<Vis
     await sql`select content from visit_step where team_id = ${teamId} and visit_id = ${id} order by position`;
   const items =
     await sql`select content from opened_item where team_id = ${teamId} and visit_id = ${id} order by position`;
+  const jobs = v.jobs as PlanJob[];
   return {
     id: v.id,
     machineId: v.machine_id,
@@ -155,15 +46,15 @@ export async function getVisit(sql: Db, teamId: string, id: string): Promise<Vis
     startedAt: v.started_at,
     closedAt: v.closed_at,
     givenUpAt: v.given_up_at,
-    taskIds: v.task_ids,
-    recordId: v.record_id,
+    recordIds: v.record_ids,
     rules: v.rules,
     plan: {
-      job: v.job,
-      version: v.job_version,
-      title: ENGINE_OIL.title,
-      steps: steps.map((s) => s.content as Step),
-      items: items.map((i) => i.content as OpenedItem)
+      jobs,
+      title: jobs.map((j) => j.title).join(' + '),
+      steps: steps.map((s) => readStep(s.content)),
+      items: items.map((i) => readItem(i.content)),
+      points: v.points,
+      estimate: v.estimate
     },
     entries: await readEntries(sql, teamId, id)
   };
@@ -189,7 +80,7 @@ async function readEntries(sql: Db, teamId: string, visitId: string): Promise<En
   );
 }
 
-async function lockVisit(tx: Db, teamId: string, id: string): Promise<Visit> {
+export async function lockVisit(tx: Db, teamId: string, id: string): Promise<Visit> {
   await tx`select 1 from visit where team_id = ${teamId} and id = ${id} for update`;
   const visit = await getVisit(tx, teamId, id);
   if (!visit) refuse('', 'That visit is not in this team.');
@@ -212,7 +103,8 @@ export async function addEntry(
     if (!visit.entries.some((e) => e.id === entry.id)) {
       if (visit.closedAt || visit.givenUpAt)
         refuse('', 'This visit is closed; nothing more can be written in it.');
-      const problem = refuseEntry(visitState(visit.plan, visit.entries), entry);
+      const tools = await readToolbox(tx, teamId);
+      const problem = refuseEntry(visitState(visit.plan, visit.entries), entry, tools);
       if (problem) refuse('', problem);
       await insertEntry(tx, teamId, personId, visitId, entry);
     }
@@ -233,117 +125,92 @@ export async function insertEntry(
     values (${teamId}, ${e.id}, ${visitId}, ${e.stepKey}, ${e.itemKey}, ${e.action}, ${tx.json(e.content as never)}, ${personId}, ${at ?? tx`now()`})`;
 }
 
-/**
- * Closes a visit: refused with the list while anything is open or wanting. Writes the record, restarts the count, moves the
- * stake. Closing twice is closing once.
- * @returns the record's id
- */
-export async function closeVisit(
-  sql: Sql,
-  team: Team,
-  personId: string,
-  visitId: string,
-  now: Date
-): Promise<string> {
-  return sql.begin(async (tx) => {
-    const visit = await lockVisit(tx, team.id, visitId);
-    if (visit.recordId) return visit.recordId;
-    if (visit.givenUpAt) refuse('', 'This visit was given up.');
-    await lockMachine(tx, team.id, visit.machineId);
-    const state = visitState(visit.plan, visit.entries);
-    const problems = closeProblems(state);
-    if (problems.length > 0)
-      throw new Refusal({ '': 'Not closed: something still stands open.' }, { problems });
-    const minutes = Math.max(1, Math.round((now.getTime() - visit.startedAt.getTime()) / 60_000));
-    const findings = summarise(visit.plan, state, visit.rules, minutes);
-    const seen = await evidence(tx, team.id, visit, findings);
-    const recordIds = await insertRecords(tx, team, personId, visit, findings, now);
-    await tx`update visit set closed_at = ${now}, closed_by = ${personId} where team_id = ${team.id} and id = ${visitId}`;
-    if (seen)
-      for (const [i, taskId] of visit.taskIds.entries())
-        await proposeFrom(tx, team.id, personId, taskId, recordIds[i]!, seen);
-    await refreshStanding(tx, team.id, visit.machineId);
-    return recordIds[0]!;
-  });
-}
-
-/** What came out with the oil, where it says that the next change should come sooner; null where it does not. */
-async function evidence(tx: Db, teamId: string, visit: Visit, findings: Findings): Promise<string | null> {
-  const before = await earlier(tx, teamId, visit.taskIds[0] ?? '');
-  const breakIn = await inBreakIn(tx, teamId, visit.machineId, visit.taskIds[0] ?? '');
-  for (const d of findings.debris) {
-    const { verdict, reason } = judge(d, before.debris[d.place] ?? [], breakIn);
-    if (verdict !== 'carry on') return `${d.place}: ${d.grade}. ${reason}`;
-  }
-  return null;
-}
-
-async function insertRecords(
-  tx: Db,
-  team: Team,
-  personId: string,
-  visit: Visit,
-  findings: Findings,
-  now: Date
-): Promise<string[]> {
-  const ids: string[] = [];
-  for (const taskId of visit.taskIds) {
-    const id = crypto.randomUUID();
-    // Its hours follow the book: they are filled in when the standing is made anew.
-    await tx`
-      insert into service_record (team_id, id, machine_id, task_id, visit_id, done_on, done_at, hours_by, findings, rules, created_by)
-      values (${team.id}, ${id}, ${visit.machineId}, ${taskId}, ${visit.id}, ${dayOf(now, team.timeZone)}, ${now}, 'book', ${tx.json(findings as never)}, ${tx.json(visit.rules as never)}, ${personId})`;
-    ids.push(id);
-  }
-  return ids;
-}
-
 /** Gives a visit up without the work done: only while nothing stands open. */
 export async function giveUpVisit(sql: Sql, teamId: string, visitId: string, reason: string): Promise<void> {
   await sql.begin(async (tx) => {
     const visit = await lockVisit(tx, teamId, visitId);
     if (visit.closedAt) refuse('', 'This visit is closed already.');
-    const open = visitState(visit.plan, visit.entries).open;
-    if (open.length > 0)
-      throw new Refusal(
-        { '': 'It cannot be given up while something stands open.' },
-        { problems: open.map((i) => ({ key: i.item.key, message: `${i.item.name} is not shut.` })) }
-      );
+    const state = visitState(visit.plan, visit.entries);
+    const out = [
+      ...state.open.map((i) => ({ key: i.item.key, message: `${i.item.name} is not shut.` })),
+      ...state.items
+        .filter((i) => i.deferred)
+        .map((i) => ({
+          key: i.item.key,
+          message: `${i.item.name} is deferred: finish it, or close the visit.`
+        })),
+      ...state.things
+        .filter((t) => !t.in)
+        .map((t) => ({ key: `thing:${t.id}`, message: `${t.name} is still out.` }))
+    ];
+    if (out.length > 0)
+      throw new Refusal({ '': 'It cannot be given up while something stands open.' }, { problems: out });
     await tx`update visit set given_up_at = now(), given_up_reason = ${reason} where team_id = ${teamId} and id = ${visitId} and given_up_at is null`;
   });
 }
 
+export interface OpenVisit {
+  id: string;
+  plate: string;
+  machine: string;
+  title: string;
+  startedAt: Date;
+  open: string[];
+  done: number;
+  steps: number;
+  /** Steps that wait for somebody, with whom. */
+  waiting: { title: string; to: string | null }[];
+}
+
 /** Visits that stand open, the oldest first, with what is open in each. */
-export async function listOpenVisits(
-  sql: Db,
-  teamId: string
-): Promise<
-  {
-    id: string;
-    plate: string;
-    machine: string;
-    startedAt: Date;
-    open: string[];
-    done: number;
-    steps: number;
-  }[]
-> {
+export async function listOpenVisits(sql: Db, teamId: string): Promise<OpenVisit[]> {
   const rows =
     await sql`select id from visit where team_id = ${teamId} and closed_at is null and given_up_at is null order by started_at limit 50`;
   const visits = await Promise.all(rows.map((r) => getVisit(sql, teamId, r.id)));
   return visits.flatMap((v) => {
     if (!v) return [];
     const state = visitState(v.plan, v.entries);
+    const called = state.steps.filter((s) => s.called);
     return [
       {
         id: v.id,
         plate: v.plate,
         machine: v.machine,
+        title: v.plan.title,
         startedAt: v.startedAt,
-        open: state.open.map((i) => i.item.name),
-        done: state.steps.filter((s) => s.done || s.leftOut !== null).length,
-        steps: state.steps.length
+        open: [
+          ...state.open.map((i) => i.item.name),
+          ...state.things.filter((t) => !t.in).map((t) => t.name)
+        ],
+        done: called.filter((s) => !isLeft(s)).length,
+        steps: called.length,
+        waiting: called.flatMap((s) =>
+          isLeft(s) && s.handed ? [{ title: s.step.title, to: s.handed.to }] : []
+        )
       }
     ];
   });
+}
+
+export interface RunningTimer {
+  id: string;
+  visitId: string;
+  plate: string;
+  stepKey: string;
+  label: string;
+  endsAt: Date;
+}
+
+/** Timers of every open visit that were not switched off, those that ran out within the hour too. */
+export async function listTimers(sql: Db, teamId: string): Promise<RunningTimer[]> {
+  return (await sql`
+    select e.id, e.visit_id as "visitId", m.plate, e.step_key as "stepKey", e.content->>'label' as label,
+      e.at + make_interval(secs => (e.content->>'seconds')::float8) as "endsAt"
+    from visit_entry e
+    join visit v on v.team_id = e.team_id and v.id = e.visit_id and v.closed_at is null and v.given_up_at is null
+    join machine m on m.team_id = v.team_id and m.id = v.machine_id
+    where e.team_id = ${teamId} and e.action = 'timer' and e.at > now() - interval '25 hours'
+      and e.at + make_interval(secs => (e.content->>'seconds')::float8) > now() - interval '1 hour'
+      and not exists (select 1 from visit_entry o where o.team_id = e.team_id and o.visit_id = e.visit_id and o.action = 'timer off' and o.content->>'of' = e.id::text)
+    order by "endsAt" limit 40`) as unknown as RunningTimer[];
 }

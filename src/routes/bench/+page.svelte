@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Timers from '$lib/ui/bench/Timers.svelte';
   let { data } = $props();
   const since = (d: Date) =>
     new Intl.DateTimeFormat('en-GB', {
@@ -12,14 +13,21 @@
 
 <svelte:head><title>Bench · Hour Trail</title></svelte:head>
 <h1>At the bench</h1>
+<div class="mt-2"><Timers /></div>
 {#each data.visits as v (v.id)}
   <a href="/visits/{v.id}" class="visit">
     <span class="flex items-center gap-3"
       ><span class="plate text-3xl">{v.plate}</span><span class="figure text-2xl">{v.machine}</span></span
     >
-    <span>begun {since(v.startedAt)}, {v.done} of {v.steps} steps</span>
     <span
-      >{#if v.open.length > 0}<strong>Open: {v.open.join(', ')}</strong>{:else}nothing stands open{/if}</span
+      >{v.title}<span class="quiet block text-sm"
+        >begun {since(v.startedAt)}, {v.done} of {v.steps} steps</span
+      ></span
+    >
+    <span
+      >{#if v.open.length > 0}<strong>Open: {v.open.join(', ')}</strong>{:else}nothing stands open{/if}{#each v.waiting as w (w.title)}<span
+          class="block">“{w.title}” waits for {w.to ?? 'whoever comes'}</span
+        >{/each}</span
     >
   </a>
 {:else}

@@ -122,9 +122,9 @@ function workOut(task: Task, now: MachineNow, ahead: Ahead, byId: ReadonlyMap<st
   };
 }
 
-/** A reminder is due as soon as its event has come; until then it waits. */
+/** A reminder is due as soon as its event has come; until then it waits. One that keeps the machine off is due at once. */
 function remindedOf(task: Task): TaskDue {
-  const raised = task.reminder!.raised;
+  const raised = task.reminder!.raised || task.reminder!.keepsOff;
   return {
     task,
     state: raised ? 'past due' : 'clear',

@@ -112,7 +112,8 @@ const sensitivitySchema = z
 
 const taskFields = {
   name: name('what is to be done', 60),
-  job: z.enum(['engine-oil']).nullable().default(null),
+  /** The key of the job it is done by, step by step; null: it is only written down. */
+  job: z.string().trim().max(40).nullable().default(null),
   note: remark,
   triggers: z
     .array(triggerSchema)

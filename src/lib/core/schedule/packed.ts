@@ -40,7 +40,13 @@ export function unpackPoint([m, left, limitLeft, interval]: PackedPoint): DuePoi
 
 /** A task as the due list needs it. */
 export function packTask(task: Task): PackedTask {
-  const flag: PackedFlag = task.reminder ? (task.reminder.raised ? 3 : 2) : task.calls.length > 0 ? 1 : 0;
+  const flag: PackedFlag = task.reminder
+    ? task.reminder.raised || task.reminder.keepsOff
+      ? 3
+      : 2
+    : task.calls.length > 0
+      ? 1
+      : 0;
   return [
     task.id,
     task.name,
@@ -53,7 +59,7 @@ export function packTask(task: Task): PackedTask {
 /** The due points that rank a machine: all of its tasks', and a point at nothing for what is called. */
 export function packPoints(tasks: readonly Task[]): PackedPoint[] {
   return tasks.flatMap((t) => {
-    if (t.reminder) return t.reminder.raised ? [CALLED] : [];
+    if (t.reminder) return t.reminder.raised || t.reminder.keepsOff ? [CALLED] : [];
     const points = t.triggers.map((g) => packPoint(duePoint(g, t)));
     if (t.calls.length > 0) points.push(CALLED);
     // A task without a trigger or a count is unknown.

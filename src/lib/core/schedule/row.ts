@@ -17,7 +17,7 @@ export interface TaskRow {
   state: State;
   inside: string | null;
   /** Set where it is a reminder: whether its event has come. */
-  reminder: { waitsFor: string; raised: boolean } | null;
+  reminder: { waitsFor: string; raised: boolean; keepsOff: boolean } | null;
   called: string[];
   triggers: { every: string; left: string; dueAt: string; limit: string }[];
   likely: string;
@@ -39,7 +39,11 @@ export function taskRow(due: TaskDue, now: MachineNow, estimated: boolean): Task
     perPart: task.perPart,
     state: due.state,
     inside: due.inside?.name ?? null,
-    reminder: task.reminder && { waitsFor: leftInWords(due), raised: task.reminder.raised },
+    reminder: task.reminder && {
+      waitsFor: leftInWords(due),
+      raised: task.reminder.raised,
+      keepsOff: task.reminder.keepsOff
+    },
     called: task.calls.map((c) => c.what),
     triggers: due.triggers.map((t) => ({
       every: `${everyInWords(t.trigger, t.trigger.book)}${t.trigger.first ? ', first time' : ''}`,

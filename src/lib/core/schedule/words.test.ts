@@ -155,7 +155,7 @@ describe('the sum in words', () => {
     );
     expect(whyDue(taskDue(called, plain), plain, false).at(-1)!.text).toMatch(/Too little history/);
     const reminder = aTask([], null, {
-      reminder: { waitsFor: 'a part to arrive', raised: true, part: 'adapter' }
+      reminder: { waitsFor: 'a part to arrive', raised: true, part: 'adapter', keepsOff: false }
     });
     expect(whyDue(taskDue(reminder, plain), plain, false).map((l) => l.text)).toEqual([
       'a part to arrive: adapter.',
@@ -249,7 +249,10 @@ describe('a fleet’s list', () => {
             t.called && t.reminder === null
               ? [{ id: 'c', kind: 'symptom', what: 'smokes', words: '', day: today }]
               : [],
-          reminder: t.reminder === null ? null : { waitsFor: 'the next outing', raised: t.reminder, part: '' }
+          reminder:
+            t.reminder === null
+              ? null
+              : { waitsFor: 'the next outing', raised: t.reminder, part: '', keepsOff: false }
         }
       )
     );

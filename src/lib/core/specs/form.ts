@@ -20,9 +20,32 @@ export const fastenerSchema = z.object({
   head: z.string().trim().max(40, 'At most 40 characters.').default(''),
   thread: z.string().trim().max(40, 'At most 40 characters.').default(''),
   pattern: z.string().trim().max(120, 'At most 120 characters.').default(''),
-  note: remark
+  note: remark,
+  lean: z.string().trim().max(120, 'At most 120 characters.').default(''),
+  oiled: z.boolean().default(false),
+  adapter: z.boolean().default(false)
 });
 export type FastenerInput = z.infer<typeof fastenerSchema>;
+
+/** What a mechanic changes of a fastener that is on the sheet: notes, its place on the map, what it covers. */
+export const fastenerChangeSchema = z.object({
+  fastenerId: id,
+  place: z.string().trim().max(120, 'At most 120 characters.').optional(),
+  head: z.string().trim().max(40, 'At most 40 characters.').optional(),
+  thread: z.string().trim().max(40, 'At most 40 characters.').optional(),
+  note: z.string().trim().max(10_000, 'At most 10,000 characters.').optional(),
+  lean: z.string().trim().max(120, 'At most 120 characters.').optional(),
+  magnet: z.boolean().optional(),
+  seal: z.enum(SEALS).optional(),
+  oiled: z.boolean().optional(),
+  adapter: z.boolean().optional(),
+  at: z
+    .object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) })
+    .nullable()
+    .optional(),
+  covers: z.array(id).max(60).optional()
+});
+export type FastenerChange = z.infer<typeof fastenerChangeSchema>;
 
 export const figureSchema = z.object({
   id,

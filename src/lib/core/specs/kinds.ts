@@ -9,6 +9,9 @@ export const LEVEL_METHODS = [
 ] as const;
 export type LevelMethod = (typeof LEVEL_METHODS)[number];
 
+/** Where between the marks a level should stand. */
+export const LEVEL_AIMS = ['half-way', 'three quarters', 'at the high mark'] as const;
+
 export const SECTIONS = [
   'Engine oil',
   'Gearbox oil',
@@ -102,7 +105,14 @@ const level = (prefix: string, label: string, section: Section): FigureKind[] =>
     dimension: null,
     choices: ['cold', 'warm', 'hot']
   },
-  words(`${prefix} attitude`, `${label}, how the machine stands`, section, 'upright on level ground')
+  words(`${prefix} attitude`, `${label}, how the machine stands`, section, 'upright on level ground'),
+  {
+    key: `${prefix} aim`,
+    label: `${label}, where it should stand`,
+    section,
+    dimension: null,
+    choices: LEVEL_AIMS
+  }
 ];
 
 const clearance = (side: 'inlet' | 'exhaust'): FigureKind =>
@@ -131,6 +141,13 @@ export const FIGURE_KINDS: readonly FigureKind[] = [
     dimension: null,
     form: 'table',
     hint: 'one a line: 10W-40 −10 to 40'
+  },
+  {
+    key: 'clutch runs in',
+    label: 'The clutch runs in',
+    section: 'Engine oil',
+    dimension: null,
+    choices: ['engine oil', 'gearbox oil', 'primary oil', 'no oil: it is dry']
   },
   volume('engine oil between marks', 'Engine oil, volume between the marks', 'Engine oil', 20, 2000),
   ...level('oil level', 'Oil level', 'Engine oil'),

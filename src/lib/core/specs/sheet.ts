@@ -44,6 +44,7 @@ export const FASTENER_ROLES = [
   'clamp',
   'sprocket bolts',
   'brake',
+  'grease point',
   'other'
 ] as const;
 export type FastenerRole = (typeof FASTENER_ROLES)[number];
@@ -70,6 +71,36 @@ export interface Fastener {
   thread: string;
   pattern: string;
   note: string;
+  /** Where it sits seen from above: x from 0 at the machine's left to 1 at its right, y from 0 at the front to 1 at the rear. Null: not on the map. */
+  at: { x: number; y: number } | null;
+  /** Which way the machine leans to drain it, or how it stands; empty: nobody noted it. */
+  lean: string;
+  /** Of a guard or cover: the fasteners behind it, by id. None noted: all that lie underneath. */
+  covers: string[];
+  /** Its thread is oiled before torque, as the manual says. */
+  oiled: boolean;
+  /** No socket fits: it takes an adapter. */
+  adapter: boolean;
+}
+
+/** A fastener of which nothing is known but what it is. */
+export function unnoted(f: Pick<Fastener, 'id' | 'role' | 'name' | 'circuit'> & Partial<Fastener>): Fastener {
+  return {
+    place: '',
+    quantity: 1,
+    magnet: false,
+    seal: 'none',
+    head: '',
+    thread: '',
+    pattern: '',
+    note: '',
+    at: null,
+    lean: '',
+    covers: [],
+    oiled: false,
+    adapter: false,
+    ...f
+  };
 }
 
 export interface Sheet {

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { GRADES, MATERIALS } from '../debris/debris';
+import { OIL_LOOKS } from '../debris/trend';
+import { POURS } from '../fluids/ledger';
 import { UNITS, type UnitName } from '../quantity/units';
 
 /**
@@ -12,6 +14,7 @@ const reason = z
   .trim()
   .min(1, 'Say why in a few words.')
   .max(REMARK_MAX, 'At most 10,000 characters.');
+const remark = z.string().trim().max(REMARK_MAX, 'At most 10,000 characters.').optional();
 
 /** Millilitres; more than 20 litres is no engine of ours. */
 const ml = z
@@ -31,42 +34,170 @@ const torqueUnits = (Object.keys(UNITS) as UnitName[]).filter((u) => UNITS[u].di
   ...UnitName[]
 ];
 
-const step = { stepKey: z.string().min(1).max(60), itemKey: z.null().default(null) };
-const item = { itemKey: z.string().min(1).max(60), stepKey: z.null().default(null) };
+const VERDICTS = ['carry on', 'look again sooner', 'find the source', 'park it'] as const;
 
 export const doneSchema = z.object({
-  remark: z.string().trim().max(REMARK_MAX, 'At most 10,000 characters.').optional(),
+  remark,
   /** Drained, or one pour. */
   ml: ml.optional(),
   /** As it was written: "1.15 US qt". */
   asWritten: z.string().max(60).optional(),
+  pour: z.enum(POURS).optional(),
+  residueMl: ml.optional(),
   grade: z.enum(GRADES).optional(),
   materials: z.array(z.enum(MATERIALS)).max(MATERIALS.length).optional(),
+  oilLook: z.enum(OIL_LOOKS).optional(),
+  /** The mechanic's own verdict, where it is not the one worked out, with the words for it. */
+  verdict: z.enum(VERDICTS).optional(),
+  overruled: remark,
   level: levelSchema.optional(),
-  toppedUpMl: ml.optional()
+  toppedUpMl: ml.optional(),
+  answer: z.enum(['yes', 'no']).optional(),
+  value: z.number().min(-1e6).max(1e6).optional(),
+  /** The oil that goes in; null: one that is not in the stores, named in the words. */
+  oilId: z.uuid().nullable().optional(),
+  oil: z.string().trim().max(120).optional(),
+  oilGrade: z.string().trim().max(60).optional(),
+  /** Why an oil that was stopped, or is not the sheet's, goes in all the same. */
+  deviation: remark,
+  /** Which plug was pointed at, where two could be taken for one another. */
+  pointedAt: z.uuid().optional()
 });
 export type DoneContent = z.infer<typeof doneSchema>;
 
+const seal = {
+  /** Whether the washer or ring is new, or the old one again. */
+  seal: z.enum(['new', 'again']).optional(),
+  sealReason: remark
+};
 export const torquedSchema = z.object({
   value: z.number().positive('A torque is more than nothing.').max(2000, 'Is it the right unit?'),
   unit: z.enum(torqueUnits),
   /** Needed where the value is not the sheet's. */
-  reason: z.string().trim().max(REMARK_MAX).optional()
+  reason: remark,
+  wrenchId: z.uuid().optional(),
+  /** With an adapter: what the wrench was set to, in newton metres, and how the adapter stood. */
+  settingNm: z.number().positive().max(2000).optional(),
+  adapterId: z.uuid().optional(),
+  angleDeg: z.number().min(0).max(180).optional(),
+  remark,
+  ...seal
 });
 
+/** What a deferred fastener waits for. */
+export const WAITS_FOR = [
+  'the next outing',
+  'a part to arrive',
+  'a tool to arrive',
+  'a second person',
+  'it stands on its wheels'
+] as const;
+export const FOUND = ['loose', 'over-tight', 'damaged', 'missing'] as const;
+export const THINGS = [
+  'spring',
+  'dowel',
+  'half ring',
+  'O-ring',
+  'stuck washer',
+  'rag in a hole',
+  'wire',
+  'key',
+  'other'
+] as const;
+
 const base = { id: z.uuid() };
+const step = { stepKey: z.string().min(1).max(160), itemKey: z.null().default(null) };
+const item = { itemKey: z.string().min(1).max(160), stepKey: z.null().default(null) };
+const visit = { stepKey: z.null().default(null), itemKey: z.null().default(null) };
+const nothing = z.object({});
+
 export const entrySchema = z.discriminatedUnion('action', [
   z.object({ ...base, ...step, action: z.literal('done'), content: doneSchema }),
-  z.object({ ...base, ...step, action: z.literal('undone'), content: z.object({}) }),
+  z.object({ ...base, ...step, action: z.literal('undone'), content: nothing }),
   z.object({ ...base, ...step, action: z.literal('left out'), content: z.object({ reason }) }),
-  z.object({ ...base, ...item, action: z.literal('off'), content: z.object({}) }),
-  z.object({ ...base, ...item, action: z.literal('by hand'), content: z.object({}) }),
+  z.object({
+    ...base,
+    ...step,
+    action: z.literal('handed over'),
+    /** Null: to whoever comes. */
+    content: z.object({
+      to: z.string().trim().max(60).nullable(),
+      note: z.string().trim().max(400).default('')
+    })
+  }),
+  z.object({ ...base, ...step, action: z.literal('taken back'), content: nothing }),
+  z.object({
+    ...base,
+    ...step,
+    action: z.literal('timer'),
+    content: z.object({
+      label: z.string().trim().min(1).max(80),
+      seconds: z
+        .number({ error: 'Minutes, such as 3.' })
+        .min(1, 'More than nothing.')
+        .max(86_400, 'At most a day.')
+    })
+  }),
+  z.object({ ...base, ...step, action: z.literal('timer off'), content: z.object({ of: z.uuid() }) }),
+  z.object({ ...base, ...item, action: z.literal('off'), content: nothing }),
+  z.object({ ...base, ...item, action: z.literal('by hand'), content: nothing }),
+  z.object({ ...base, ...item, action: z.literal('snug'), content: nothing }),
+  z.object({
+    ...base,
+    ...item,
+    action: z.literal('bolt'),
+    content: z.object({ round: z.number().int().min(0).max(4), bolt: z.number().int().min(0).max(23) })
+  }),
   z.object({ ...base, ...item, action: z.literal('torqued'), content: torquedSchema }),
-  z.object({ ...base, ...item, action: z.literal('by feel'), content: z.object({ reason }) }),
-  z.object({ ...base, ...item, action: z.literal('shut'), content: z.object({}) })
+  z.object({ ...base, ...item, action: z.literal('by feel'), content: z.object({ reason, ...seal }) }),
+  z.object({ ...base, ...item, action: z.literal('marked'), content: nothing }),
+  z.object({ ...base, ...item, action: z.literal('shut'), content: z.object(seal) }),
+  z.object({
+    ...base,
+    ...item,
+    action: z.literal('deferred'),
+    content: z.object({
+      reason,
+      waitsFor: z.enum(WAITS_FOR, { error: 'What does it wait for?' }),
+      part: z.string().trim().max(120).default('')
+    })
+  }),
+  z.object({
+    ...base,
+    ...item,
+    action: z.literal('found'),
+    content: z.object({ how: z.enum(FOUND), note: z.string().trim().max(400).default('') })
+  }),
+  z.object({
+    ...base,
+    ...visit,
+    action: z.literal('thing out'),
+    content: z.object({
+      what: z.enum(THINGS),
+      name: z.string().trim().min(1, 'Name it, so that it is found again.').max(80),
+      count: z.number().int().min(1).max(50).default(1)
+    })
+  }),
+  z.object({ ...base, ...visit, action: z.literal('thing in'), content: z.object({ of: z.uuid() }) }),
+  z.object({
+    ...base,
+    ...visit,
+    action: z.literal('passed over'),
+    content: z.object({ fastenerId: z.uuid(), reason })
+  }),
+  z.object({
+    ...base,
+    ...visit,
+    action: z.literal('reordered'),
+    content: z.object({
+      order: z.array(z.string().max(160)).max(400),
+      reason: z.string().trim().max(400).default('')
+    })
+  })
 ]);
 /** An entry as a device sends it. */
 export type NewEntry = z.infer<typeof entrySchema>;
+export type Action = NewEntry['action'];
 
 /** An entry in the book: numbered in the order the server took it, stamped with who and when. */
 export type Entry = NewEntry & { seq: number; at: string; by: string };

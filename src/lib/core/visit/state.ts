@@ -1,36 +1,55 @@
-import { oddTorque } from '../fasteners/torque';
-import { judgeLevel, type LevelReading } from '../fluids/level';
-import { quantity, show, type Quantity } from '../quantity/quantity';
-import type { DoneContent, Entry, NewEntry } from './entry';
-import type { OpenedItem, Step, VisitPlan } from './plan';
+import { gravity } from '../debris/debris';
+import { ledger, type Ledger, type Pour } from '../fluids/ledger';
+import type { LevelReading } from '../fluids/level';
+import type { Circuit } from '../specs/sheet';
+import type { DoneContent, Entry } from './entry';
+import { applyToItem, freshItem, isShut, takeOff, type ItemState } from './items';
+import { inOrder } from './order/overrule';
+import type { Fill, Step, VisitPlan } from './plan';
 
-export type ItemStand = 'fitted' | 'off' | 'by hand' | 'torqued' | 'by feel' | 'shut';
+export { isShut, standInWords, type ItemState } from './items';
 
-export interface ItemState {
-  item: OpenedItem;
-  stand: ItemStand;
-  /** Taken off at some time in this visit. */
-  opened: boolean;
-  torque: Quantity | null;
-  reason: string | null;
-  by: string | null;
-  at: string | null;
+export interface Timer {
+  id: string;
+  stepKey: string;
+  label: string;
+  seconds: number;
+  /** When it was started, by the server's clock; empty while it is on its way there. */
+  at: string;
 }
 
 export interface StepState {
   step: Step;
+  /** False where its gate has not been opened: it is not called for. */
+  called: boolean;
   done: boolean;
   leftOut: string | null;
+  /** Waits for somebody else: their name, or whoever comes. */
+  handed: { to: string | null; note: string; by: string } | null;
   /** What was written, the latest last: several pours, several readings of a level. */
   written: DoneContent[];
   by: string | null;
   at: string | null;
 }
 
+/** Something small or foreign counted out, and whether it is back. */
+export interface ThingState {
+  id: string;
+  what: string;
+  name: string;
+  count: number;
+  in: boolean;
+  by: string;
+}
+
 export interface VisitState {
   steps: StepState[];
   items: ItemState[];
-  /** The first step neither done nor left out; null when all are. */
+  things: ThingState[];
+  timers: Timer[];
+  /** Points of the map that were not visited, with why. */
+  passedOver: Record<string, string>;
+  /** The first step that is neither done nor left out nor waiting for somebody else; null when there is none. */
   next: string | null;
   /** What stands open now: off, out, or only hand-tight. */
   open: ItemState[];
@@ -40,48 +59,92 @@ export interface VisitState {
  * The state of a visit: its entries read from the first to the last. Two devices that send in any order agree, because the
  * server numbers what it takes.
  */
-export function visitState(plan: VisitPlan, entries: readonly Entry[]): VisitState {
-  const items = new Map<string, ItemState>(
-    plan.items.map((item) => [
-      item.key,
-      { item, stand: 'fitted', opened: false, torque: null, reason: null, by: null, at: null }
-    ])
-  );
+export function visitState(plan: Pick<VisitPlan, 'steps' | 'items'>, entries: readonly Entry[]): VisitState {
+  const items = new Map<string, ItemState>(plan.items.map((item) => [item.key, freshItem(item)]));
   const steps = new Map<string, StepState>(
     plan.steps.map((step) => [
       step.key,
-      { step, done: false, leftOut: null, written: [], by: null, at: null }
+      { step, called: true, done: false, leftOut: null, handed: null, written: [], by: null, at: null }
     ])
   );
+  const things = new Map<string, ThingState>();
+  const timers = new Map<string, Timer>();
+  const passedOver: Record<string, string> = {};
+  let order: string[] | null = null;
 
   for (const entry of [...entries].sort((a, b) => a.seq - b.seq)) {
     if (entry.stepKey !== null) {
       const s = steps.get(entry.stepKey);
-      if (s) applyToStep(s, entry, items);
-    } else {
+      if (entry.action === 'timer')
+        timers.set(entry.id, { id: entry.id, stepKey: entry.stepKey, at: entry.at, ...entry.content });
+      else if (entry.action === 'timer off') timers.delete(entry.content.of);
+      else if (s) applyToStep(s, entry, items, steps);
+    } else if (entry.itemKey !== null) {
       const i = items.get(entry.itemKey);
-      if (i) applyToItem(i, entry);
-    }
+      if (!i) continue;
+      const was = isShut(i);
+      applyToItem(i, entry);
+      if (entry.action === 'off' && was) letsOut(i, steps);
+    } else if (entry.action === 'thing out')
+      things.set(entry.id, { id: entry.id, ...entry.content, in: false, by: entry.by });
+    else if (entry.action === 'thing in') {
+      const thing = things.get(entry.content.of);
+      if (thing) thing.in = true;
+    } else if (entry.action === 'passed over') passedOver[entry.content.fastenerId] = entry.content.reason;
+    else if (entry.action === 'reordered') order = entry.content.order;
   }
   for (const s of steps.values()) {
     if (s.step.input.type === 'close')
       s.done = s.step.input.items.every((key) => isBack(items.get(key)!, steps));
   }
-  const list = [...steps.values()];
+  for (const s of steps.values()) s.called = s.step.gate === null || opensGate(s.step.gate, steps);
+  const list = order
+    ? inOrder(
+        [...steps.values()].map((s) => ({ key: s.step.key, s })),
+        order
+      ).map((x) => x.s)
+    : [...steps.values()];
   return {
     steps: list,
     items: [...items.values()],
-    next: list.find((s) => !s.done && s.leftOut === null)?.step.key ?? null,
+    things: [...things.values()],
+    timers: [...timers.values()],
+    passedOver,
+    next: list.find((s) => isLeft(s) && s.handed === null)?.step.key ?? list.find(isLeft)?.step.key ?? null,
     open: [...items.values()].filter((i) => !isShut(i))
   };
 }
 
-/** Neither off nor out nor only hand-tight. What was never opened is shut. */
-export function isShut(i: ItemState): boolean {
-  return i.stand !== 'off' && i.stand !== 'by hand';
+/** Called for, and neither done nor left out. */
+export const isLeft = (s: StepState) => s.called && !s.done && s.leftOut === null;
+
+/** Whether a gate has been opened by what was written at any of its steps. */
+function opensGate(gate: NonNullable<Step['gate']>, steps: ReadonlyMap<string, StepState>): boolean {
+  return gate.steps.some((key) => {
+    const s = steps.get(key);
+    const w = s?.written.at(-1);
+    if (!s || !s.done || !w) return false;
+    switch (gate.is) {
+      case 'yes':
+      case 'no':
+        return w.answer === gate.is;
+      case 'inside':
+      case 'outside': {
+        if (s.step.input.type !== 'measure' || w.value === undefined) return false;
+        return (gate.is === 'inside') === inBand(w.value, s.step.input);
+      }
+      case 'glitter or worse':
+        return w.grade !== undefined && gravity(w.grade) >= gravity('fine glitter');
+      case 'flakes or worse':
+        return w.grade !== undefined && gravity(w.grade) >= gravity('flakes you can feel');
+    }
+  });
+}
+export function inBand(value: number, band: { from: number | null; to: number | null }): boolean {
+  return (band.from === null || value >= band.from) && (band.to === null || value <= band.to);
 }
 
-/** Shut again after it was opened; or never to be opened, because that was left out. */
+/** Shut again after it was opened; or never to be opened, because that was left out or not called for. */
 function isBack(i: ItemState, steps: ReadonlyMap<string, StepState>): boolean {
   if (!isShut(i)) return false;
   const opening = [...steps.values()].find(
@@ -90,10 +153,32 @@ function isBack(i: ItemState, steps: ReadonlyMap<string, StepState>): boolean {
   return i.opened || opening === undefined || opening.leftOut !== null;
 }
 
-function applyToStep(s: StepState, entry: Entry & { stepKey: string }, items: Map<string, ItemState>): void {
+/** What lets oil out after its level was read makes that reading old: the level is to be read again. */
+function letsOut(i: ItemState, steps: Map<string, StepState>): void {
+  const { role, circuit } = i.item;
+  if (role === 'filler cap' || role === 'check screw' || role === 'guard' || circuit === null) return;
+  for (const s of steps.values())
+    if (s.step.input.type === 'level' && s.step.input.circuit === circuit) s.done = false;
+}
+
+function applyToStep(
+  s: StepState,
+  entry: Entry & { stepKey: string },
+  items: Map<string, ItemState>,
+  steps: Map<string, StepState>
+): void {
   const { input } = s.step;
+  if (entry.action === 'handed over') {
+    s.handed = { ...entry.content, by: entry.by };
+    return;
+  }
+  if (entry.action === 'taken back') {
+    s.handed = null;
+    return;
+  }
   s.by = entry.by;
   s.at = entry.at;
+  s.handed = null;
   if (entry.action === 'left out') {
     s.leftOut = entry.content.reason;
     s.done = false;
@@ -107,137 +192,57 @@ function applyToStep(s: StepState, entry: Entry & { stepKey: string }, items: Ma
     for (const key of input.items) {
       const i = items.get(key)!;
       // Undoing "off" means it never came off; but what has since been torqued stays torqued.
-      if (entry.action === 'done')
-        Object.assign(i, {
-          stand: 'off',
-          opened: true,
-          torque: null,
-          reason: null,
-          by: entry.by,
-          at: entry.at
-        });
-      else if (i.stand === 'off')
-        Object.assign(i, { stand: 'fitted', opened: false, by: entry.by, at: entry.at });
+      if (entry.action === 'done') {
+        const was = isShut(i);
+        takeOff(i, entry);
+        if (was) letsOut(i, steps);
+      } else if (i.stand === 'off')
+        Object.assign(i, { ...freshItem(i.item), found: i.found, by: entry.by, at: entry.at });
     }
   }
 }
 
-function applyToItem(i: ItemState, entry: Entry & { itemKey: string }): void {
-  i.stand = entry.action as ItemStand;
-  i.opened = true;
-  i.by = entry.by;
-  i.at = entry.at;
-  i.torque = entry.action === 'torqued' ? quantity(entry.content.value, entry.content.unit) : null;
-  i.reason =
-    entry.action === 'torqued'
-      ? (entry.content.reason ?? null)
-      : entry.action === 'by feel'
-        ? entry.content.reason
-        : null;
+/** The fill a pour goes by: without the filter where somebody said it stays in. */
+export function fillInForce(state: Pick<VisitState, 'steps'>, step: Step): Fill | null {
+  if (step.input.type !== 'pour') return null;
+  const { fill, without } = step.input;
+  const answer = without && state.steps.find((s) => s.step.key === without.step)?.written.at(-1)?.answer;
+  return answer === 'no' ? without!.fill : fill;
 }
 
-/** Litres that went in so far: pours and toppings up, in millilitres. */
-export function pouredMl(state: VisitState): number {
-  return state.steps
-    .flatMap((s) => (s.step.input.type === 'pour' || s.step.input.type === 'level' ? s.written : []))
-    .reduce((sum, w) => sum + (w.ml ?? 0) + (w.toppedUpMl ?? 0), 0);
-}
-
-/** The last level that was read, or null. */
-export function lastLevel(state: VisitState): LevelReading | null {
-  return state.steps.flatMap((s) => s.written).findLast((w) => w.level)?.level ?? null;
-}
-
-/**
- * Why an entry cannot be taken as it is; null when it can. The messages go to the field it was typed in.
- */
-export function refuseEntry(state: VisitState, entry: NewEntry): string | null {
-  return entry.stepKey !== null ? refuseStep(state, entry) : refuseItem(state, entry);
-}
-
-function refuseStep(state: VisitState, entry: NewEntry & { stepKey: string }): string | null {
-  const s = state.steps.find((x) => x.step.key === entry.stepKey);
-  if (!s) return 'This visit has no such step.';
-  const { input, mayLeaveOut, after, title } = s.step;
-  if (entry.action === 'left out') return mayLeaveOut ? null : `“${title}” cannot be left out.`;
-  if (entry.action === 'undone') return null;
-  const covered = after.map((key) => state.items.find((i) => i.item.key === key)!).filter((i) => !isShut(i));
-  if (covered.length > 0)
-    return `Not yet: ${covered.map((i) => `${i.item.name} is ${standInWords(i)}`).join('; ')}.`;
-  switch (input.type) {
-    case 'close':
-      return 'Each of its fasteners is written down by itself.';
-    case 'drained':
-    case 'pour':
-      return entry.content.ml === undefined ? 'Write the amount, such as 950 ml or 1.15 qt.' : null;
-    case 'debris':
-      return entry.content.grade === undefined ? 'Pick what was found, even if it was nothing.' : null;
-    case 'level':
-      return entry.content.level === undefined ? 'A level is a reading: put in where it stands.' : null;
-    default:
-      return null;
-  }
-}
-
-function refuseItem(state: VisitState, entry: NewEntry & { itemKey: string }): string | null {
-  const i = state.items.find((x) => x.item.key === entry.itemKey);
-  if (!i) return 'Nothing of that name is opened in this visit.';
-  if (entry.action === 'shut') return i.item.kind === 'fastener' ? `${i.item.name} wants its torque.` : null;
-  if (entry.action === 'torqued' || entry.action === 'by feel') {
-    if (i.item.kind !== 'fastener')
-      return `${i.item.name} is not torqued; it is ${i.item.kind === 'cap' ? 'shut' : 'put back in'}.`;
-    if (entry.action === 'torqued' && !entry.content.reason) {
-      const odd = oddTorque(
-        quantity(entry.content.value, entry.content.unit),
-        i.item.torque?.quantity ?? null
-      );
-      if (odd) return `${odd} If it is what you set, say why.`;
+/** The pour ledger of one circuit: pours, what went into the filter, toppings up, what was let out again. */
+export function ledgerOf(state: Pick<VisitState, 'steps'>, circuit: Circuit): Ledger {
+  const pours: Pour[] = [];
+  let quantityMl: number | null = null;
+  for (const s of state.steps) {
+    const { input } = s.step;
+    if ((input.type !== 'pour' && input.type !== 'level') || input.circuit !== circuit) continue;
+    if (input.type === 'pour') quantityMl = fillInForce(state, s.step)?.quantityMl ?? null;
+    for (const w of s.written) {
+      if (w.ml !== undefined) pours.push({ what: w.pour ?? 'poured in', ml: w.ml, residueMl: w.residueMl });
+      if (w.toppedUpMl) pours.push({ what: 'topped up', ml: w.toppedUpMl });
     }
   }
-  return null;
+  return ledger(pours, quantityMl);
 }
 
-export function standInWords(i: ItemState): string {
-  switch (i.stand) {
-    case 'off':
-      return i.item.kind === 'part' ? 'out' : 'off';
-    case 'by hand':
-      return 'only hand-tight';
-    case 'torqued':
-      return i.torque ? `torqued, ${show(i.torque)}` : 'torqued';
-    case 'by feel':
-      return 'tight by feel';
-    case 'shut':
-      return i.item.kind === 'part' ? 'back in' : 'shut';
-    case 'fitted':
-      return 'not opened';
-  }
+/** The last level that was read in a circuit, or null. */
+export function lastLevel(state: Pick<VisitState, 'steps'>, circuit: Circuit): LevelReading | null {
+  return (
+    state.steps
+      .filter((s) => s.step.input.type === 'level' && s.step.input.circuit === circuit)
+      .flatMap((s) => s.written)
+      .findLast((w) => w.level)?.level ?? null
+  );
 }
 
-/**
- * What keeps a visit from being closed, in the order of the work; empty when nothing does.
- * Anything open comes first: that is what loses engines.
- */
-export function closeProblems(state: VisitState): { key: string; message: string }[] {
-  const problems = state.open.map((i) => ({
-    key: i.item.key,
-    message: `${i.item.name} is ${standInWords(i)}.`
-  }));
-  for (const s of state.steps) {
-    if (s.done || s.leftOut !== null) continue;
-    // Its open items say it already.
-    if (s.step.input.type === 'close') continue;
-    problems.push({
-      key: s.step.key,
-      message: `“${s.step.title}” is not done${s.step.mayLeaveOut ? ', nor left out with a reason' : ''}.`
-    });
-  }
-  for (const s of state.steps) {
-    if (s.step.input.type !== 'level' || !s.done) continue;
-    const level = s.written.at(-1)?.level;
-    const verdict = level && judgeLevel(level);
-    if (verdict && !verdict.within)
-      problems.push({ key: s.step.key, message: `The oil level is ${verdict.words}. ${verdict.advice}` });
-  }
-  return problems;
+/** Circuits that a visit changes oil in. */
+export function circuitsOf(plan: Pick<VisitPlan, 'steps'>): Circuit[] {
+  return [
+    ...new Set(
+      plan.steps.flatMap((s) =>
+        s.input.type === 'pour' || s.input.type === 'level' ? [s.input.circuit] : []
+      )
+    )
+  ];
 }

@@ -1,19 +1,49 @@
-import type { Debris } from '../debris/debris';
+import type { Debris, Verdict } from '../debris/debris';
+import { readDrain, type OilLook } from '../debris/trend';
+import { consumption, type Consumption } from '../fluids/ledger';
 import type { LevelReading } from '../fluids/level';
 import type { Quantity } from '../quantity/quantity';
 import type { HouseRules } from '../rules/rules';
+import type { Circuit } from '../specs/sheet';
 import type { VisitPlan } from './plan';
-import { lastLevel, pouredMl, type VisitState } from './state';
+import { isTight } from './items';
+import { lastLevel, ledgerOf, type StepState, type VisitState } from './state';
 
-/** What a visit leaves in the record: as found and as left, with the rules that were in force. */
+/** What came out at one place, with what was made of it. */
+export interface JudgedDebris extends Debris {
+  stepKey?: string;
+  oilLook?: OilLook;
+  oilHours?: number | null;
+  verdict?: Verdict;
+  reasons?: string[];
+  /** The mechanic's words, where the verdict is the mechanic's own. */
+  overruled?: string;
+}
+
+/** One circuit's oil, as found and as left. */
+export interface CircuitFindings {
+  circuit: Circuit;
+  drainedMl: number | null;
+  pouredMl: number | null;
+  level: LevelReading | null;
+  oil: { id: string | null; name: string; grade: string; deviation: string | null } | null;
+  /** Hours that the drained oil had run, hundredths. */
+  oilHours: number | null;
+  used: Consumption | null;
+}
+
+/** What a visit leaves in the record of one of its jobs: as found and as left, with the rules that were in force. */
 export interface Findings {
   job: string;
   version: number;
   rules: HouseRules;
+  /** Of the job's first circuit; `circuits` has them all. */
   drainedMl: number | null;
   pouredMl: number | null;
   level: LevelReading | null;
-  debris: Debris[];
+  circuits?: CircuitFindings[];
+  debris: JudgedDebris[];
+  found?: { name: string; place: string; fastenerId: string | null; how: string; note: string }[];
   fasteners: {
     name: string;
     place: string;
@@ -21,52 +51,184 @@ export interface Findings {
     stand: 'torqued' | 'by feel';
     torque: Quantity | null;
     reason: string | null;
+    fastenerId?: string | null;
+    wrenchId?: string | null;
+    settingNm?: number | null;
+    seal?: 'new' | 'again' | null;
+    marked?: boolean;
+  }[];
+  deferred?: {
+    name: string;
+    place: string;
+    itemKey: string;
+    waitsFor: string;
+    part: string;
+    reason: string;
+    torque: Quantity | null;
   }[];
   leftOut: { title: string; reason: string }[];
-  remarks: { title: string; remark: string }[];
+  remarks: { title: string; remark: string; stepKey?: string }[];
+  /** Numbers that checks were passed with. */
+  measured?: { title: string; value: number; unit: string }[];
+  passedOver?: { name: string; reason: string }[];
   minutes: number;
+  estimate?: { attended: number; elapsed: number } | null;
+}
+
+/** The verdict of a place that was judged: worked out, or the mechanic's own. */
+export function verdictOf(
+  s: StepState
+): { verdict: Verdict; reasons: string[]; overruled: string | null } | null {
+  const { input } = s.step;
+  const w = s.written.at(-1);
+  if (input.type !== 'debris' || !w?.grade) return null;
+  const worked = readDrain(
+    {
+      place: input.place,
+      grade: w.grade,
+      materials: w.materials ?? [],
+      oilHours: input.oilHours,
+      oil: w.oilLook
+    },
+    input.before,
+    input.breakIn
+  );
+  return w.verdict !== undefined && w.overruled
+    ? { verdict: w.verdict, reasons: worked.reasons, overruled: w.overruled }
+    : { ...worked, overruled: null };
 }
 
 /**
- * Draws up the record of a visit.
- * @param minutes from its start to its close
+ * Draws up the record of one job of a visit. What the jobs share stands in each.
+ * @param jobKey its key in the plan
+ * @param minutes from the visit's start to its close
  */
-export function summarise(plan: VisitPlan, state: VisitState, rules: HouseRules, minutes: number): Findings {
-  const drained = state.steps.find((s) => s.step.input.type === 'drained')?.written.at(-1)?.ml ?? null;
-  const poured = pouredMl(state);
+export function summarise(
+  plan: Omit<VisitPlan, 'title' | 'estimate'> & Partial<VisitPlan>,
+  state: VisitState,
+  rules: HouseRules,
+  minutes: number,
+  jobKey: string = plan.jobs[0]!.key
+): Findings {
+  const job = plan.jobs.find((j) => j.key === jobKey)!;
+  const mine = (s: StepState) => s.step.jobs.length === 0 || s.step.jobs.includes(jobKey);
+  const steps = state.steps.filter((s) => mine(s) && s.called);
+  const touched = new Set(
+    steps.flatMap((s) =>
+      s.step.input.type === 'open' || s.step.input.type === 'close' ? s.step.input.items : []
+    )
+  );
+  const items = state.items.filter((i) => touched.has(i.item.key));
+  const circuits = job.circuits.map((c) => circuitFindings(c, state, steps));
+  const first = circuits[0];
   return {
-    job: plan.job,
-    version: plan.version,
+    job: job.key,
+    version: job.version,
     rules,
-    drainedMl: drained,
-    pouredMl: poured > 0 ? poured : null,
-    level: lastLevel(state),
-    debris: state.steps.flatMap((s) => {
-      const last = s.written.at(-1);
-      return s.step.input.type === 'debris' && last?.grade
-        ? [{ place: s.step.input.place, grade: last.grade, materials: last.materials ?? [] }]
-        : [];
+    drainedMl: first?.drainedMl ?? null,
+    pouredMl: first?.pouredMl ?? null,
+    level: first?.level ?? null,
+    circuits,
+    debris: steps.flatMap((s) => {
+      const w = s.written.at(-1);
+      const verdict = verdictOf(s);
+      if (s.step.input.type !== 'debris' || !w?.grade || !verdict) return [];
+      return [
+        {
+          place: s.step.input.place,
+          grade: w.grade,
+          materials: w.materials ?? [],
+          stepKey: s.step.key,
+          ...(w.oilLook ? { oilLook: w.oilLook } : {}),
+          oilHours: s.step.input.oilHours,
+          verdict: verdict.verdict,
+          reasons: verdict.reasons,
+          ...(verdict.overruled ? { overruled: verdict.overruled } : {})
+        }
+      ];
     }),
-    fasteners: state.items.flatMap((i) =>
-      i.stand === 'torqued' || i.stand === 'by feel'
+    found: items.flatMap((i) =>
+      i.found.map((f) => ({ name: i.item.name, place: i.item.place, fastenerId: i.item.fastenerId, ...f }))
+    ),
+    fasteners: items.flatMap((i) =>
+      isTight(i) && i.item.kind === 'fastener'
         ? [
             {
               name: i.item.name,
               place: i.item.place,
               quantity: i.item.quantity,
-              stand: i.stand,
+              stand: i.torque ? ('torqued' as const) : ('by feel' as const),
               torque: i.torque,
-              reason: i.reason
+              reason: i.reason,
+              fastenerId: i.item.fastenerId,
+              wrenchId: i.wrenchId,
+              settingNm: i.settingNm,
+              seal: i.seal,
+              marked: i.stand === 'marked'
             }
           ]
         : []
     ),
-    leftOut: state.steps.flatMap((s) =>
-      s.leftOut !== null ? [{ title: s.step.title, reason: s.leftOut }] : []
+    deferred: items.flatMap((i) =>
+      i.deferred
+        ? [
+            {
+              name: i.item.name,
+              place: i.item.place,
+              itemKey: i.item.key,
+              torque: i.item.torque?.quantity ?? null,
+              ...i.deferred
+            }
+          ]
+        : []
     ),
-    remarks: state.steps.flatMap((s) =>
-      s.written.flatMap((w) => (w.remark ? [{ title: s.step.title, remark: w.remark }] : []))
+    leftOut: steps.flatMap((s) => (s.leftOut !== null ? [{ title: s.step.title, reason: s.leftOut }] : [])),
+    remarks: steps.flatMap((s) =>
+      s.written.flatMap((w) =>
+        w.remark ? [{ title: s.step.title, remark: w.remark, stepKey: s.step.key }] : []
+      )
     ),
-    minutes
+    measured: steps.flatMap((s) => {
+      const value = s.written.at(-1)?.value;
+      return s.step.input.type === 'measure' && s.done && value !== undefined
+        ? [{ title: s.step.title, value, unit: s.step.input.unit }]
+        : [];
+    }),
+    passedOver: Object.entries(state.passedOver).flatMap(([id, reason]) => {
+      const point = plan.points.find((p) => p.id === id);
+      return point ? [{ name: point.name, reason }] : [];
+    }),
+    minutes,
+    estimate: plan.estimate ?? null
+  };
+}
+
+function circuitFindings(circuit: Circuit, state: VisitState, steps: readonly StepState[]): CircuitFindings {
+  const drain = steps.find((s) => s.step.input.type === 'drained' && s.step.input.circuit === circuit);
+  const oil = steps
+    .find((s) => s.step.input.type === 'oil' && s.step.input.circuit === circuit)
+    ?.written.at(-1);
+  const look = steps.find((s) => s.step.input.type === 'debris' && s.step.input.circuit === circuit)?.step
+    .input;
+  const drainedMl = drain?.written.at(-1)?.ml ?? null;
+  const before = drain?.step.input.type === 'drained' ? drain.step.input.pouredLastTimeMl : null;
+  const oilHours = look?.type === 'debris' ? look.oilHours : null;
+  const pouredMl = ledgerOf(state, circuit).inMl;
+  return {
+    circuit,
+    drainedMl,
+    pouredMl: pouredMl > 0 ? pouredMl : null,
+    level: lastLevel(state, circuit),
+    oil:
+      oil?.oil !== undefined
+        ? {
+            id: oil.oilId ?? null,
+            name: oil.oil,
+            grade: oil.oilGrade ?? '',
+            deviation: oil.deviation ?? null
+          }
+        : null,
+    oilHours,
+    used: before !== null && drainedMl !== null ? consumption(before, drainedMl, oilHours) : null
   };
 }

@@ -1,6 +1,5 @@
 <!-- An amount of oil in any unit, read back in both before it is taken. -->
 <script lang="ts">
-  import { oddDrain } from '$lib/core/fluids/pour';
   import { parseQuantity } from '$lib/core/quantity/parse';
   import { show, showBoth, type Quantity } from '$lib/core/quantity/quantity';
 
@@ -9,12 +8,16 @@
     hint: string;
     /** Millilitres written so far. */
     written: number | null;
-    compare: { drainedAgainst?: number | null };
+    /** What is odd about what was written. */
+    odd: string | null;
+    /** Asks what stayed in the jug. */
+    residue?: boolean;
     units: 'metric' | 'imperial';
-    onwrite: (ml: number, asWritten: string) => unknown;
+    onwrite: (ml: number, asWritten: string, residueMl: number | null) => unknown;
   }
-  let { label, hint, written, compare, units, onwrite }: Props = $props();
+  let { label, hint, written, odd, residue = false, units, onwrite }: Props = $props();
   let typed = $state('');
+  let jug = $state('');
   let tried = $state(false);
   const unit = $derived(units === 'metric' ? ('ml' as const) : ('US qt' as const));
   const parsed = $derived(parseQuantity(typed, { dimension: 'volume', unit }));
@@ -30,16 +33,15 @@
           : null
   );
   const choices = $derived(tried && !parsed.ok ? (parsed.problem.choices ?? []) : []);
-  const odd = $derived(
-    compare.drainedAgainst !== undefined && written !== null
-      ? oddDrain(written, compare.drainedAgainst)
-      : null
-  );
+  const left = $derived(jug.trim() === '' ? null : parseQuantity(jug, { dimension: 'volume', unit }));
 
   function take(q: Quantity) {
     if (q.base > MOST) return;
-    if (onwrite(Math.round(q.base * 10) / 10, show(q)) !== false) {
+    if (left && !left.ok) return;
+    const residueMl = left?.ok ? Math.round(left.quantity.base * 10) / 10 : null;
+    if (onwrite(Math.round(q.base * 10) / 10, show(q), residueMl) !== false) {
       typed = '';
+      jug = '';
       tried = false;
     }
   }
@@ -63,12 +65,25 @@
       aria-describedby="{id}-note"
     />
     <button type="submit" class="go">Write</button>
+    {#if residue}<label class="text-sm" for="{id}-jug"
+        >left in the jug
+        <input
+          id="{id}-jug"
+          class="field figure ml-1 w-24 text-xl"
+          inputmode="decimal"
+          autocomplete="off"
+          bind:value={jug}
+          aria-invalid={left && !left.ok ? true : undefined}
+        /></label
+      >{/if}
   </div>
   <p id="{id}-note" class="mt-1 min-h-6" aria-live="polite">
-    {#if error}<span class="error">{error}</span>{:else if typed && parsed.ok}{showBoth(
+    {#if error}<span class="error">{error}</span>{:else if left && !left.ok}<span class="error"
+        >{left.problem.message}</span
+      >{:else if typed && parsed.ok}{showBoth(parsed.quantity, units).main} = {showBoth(
         parsed.quantity,
         units
-      ).main} = {showBoth(parsed.quantity, units).other}{/if}
+      ).other}{/if}
   </p>
   {#if choices.length > 0}<div class="flex gap-3">
       {#each choices as c (show(c))}<button type="button" class="key" onclick={() => take(c)}
@@ -80,5 +95,5 @@
   <p class="figure mt-2 text-2xl">
     Written: {showBoth({ dimension: 'volume', base: written, value: written, unit: 'ml' }, units).main}
   </p>
-  {#if odd}<p class="caution mt-1">{odd}</p>{/if}
 {/if}
+{#if odd}<p class="caution mt-1">{odd}</p>{/if}

@@ -1,50 +1,97 @@
 <!-- A visit at the bench: one step at a time, the open list always in view. -->
 <script lang="ts">
   import { goto, invalidateAll } from '$app/navigation';
+  import { page } from '$app/state';
   import { onMount, untrack } from 'svelte';
-  import type { Visit } from './visit';
+  import type { Around, Visit } from './visit';
   import { showHours } from '$lib/core/hours/hours';
+  import type { HouseRules } from '$lib/core/rules/rules';
+  import { gather } from '$lib/core/visit/gather/gather';
+  import { isLeft } from '$lib/core/visit/state';
   import { send } from '../form/send';
   import { say } from '../shell/shell.svelte';
   import { BenchVisit } from './bench.svelte';
   import CloseBox from './CloseBox.svelte';
   import OpenList from './OpenList.svelte';
+  import PassOver from './PassOver.svelte';
   import StepCard from './StepCard.svelte';
+  import Things from './Things.svelte';
+  import Timers from './Timers.svelte';
+  import Underside from './Underside.svelte';
 
-  let { visit, units }: { visit: Visit; units: 'metric' | 'imperial' } = $props();
-  const bench = untrack(() => new BenchVisit(visit.id, visit.plan, visit.entries));
+  interface Props {
+    visit: Visit & { rules: HouseRules };
+    around: Around;
+    units: 'metric' | 'imperial';
+  }
+  let { visit, around, units }: Props = $props();
+  const bench = untrack(
+    () => new BenchVisit(visit.id, visit.plan, visit.entries, around.tools, around.photos)
+  );
   const over = $derived(visit.closedAt !== null || visit.givenUpAt !== null);
   const work = $derived(bench.state);
-  const keys = untrack(() => visit.plan.steps.map((s) => s.key));
-  let at = $state(untrack(() => bench.state.next ?? keys.at(-1)!));
+  /** Steps that are called for, in the order in force. */
+  const called = $derived(work.steps.filter((s) => s.called));
+  const asked = untrack(() => page.url.searchParams.get('step'));
+  let at = $state(
+    untrack(() =>
+      asked && bench.state.steps.some((s) => s.step.key === asked)
+        ? asked
+        : (bench.state.next ?? bench.state.steps.findLast((s) => s.called)!.step.key)
+    )
+  );
   const step = $derived(work.steps.find((s) => s.step.key === at)!);
-  const index = $derived(keys.indexOf(at));
-  const finished = $derived(work.steps.filter((s) => s.done || s.leftOut !== null).length);
+  const index = $derived(called.findIndex((s) => s.step.key === at));
+  const finished = $derived(called.filter((s) => !isLeft(s)).length);
+  const returned = untrack(() => visit.entries.length > 0 && bench.state.open.length > 0);
+  const gathered = untrack(() => {
+    const g = gather(visit.plan, around.tools, visit.rules, around.today, null);
+    return [
+      ...g.fluids.map(
+        (f) =>
+          `${f.circuit} oil: ${f.neededMl === null ? 'quantity unknown' : `${(f.neededMl / 1000).toFixed(2)} L`}${f.oil ? `, ${f.oil.name} ${f.oil.grade}` : ''}${f.bottles ? `; open ${f.bottles.open}, ${Math.round(f.bottles.leftMl)} ml left over` : ''}`
+      ),
+      ...g.parts.map((l) => l.text),
+      ...g.tools.map((l) => l.text),
+      ...g.lacks.map((l) => `Missing: ${l}`)
+    ];
+  });
   let refused = $state<{ key: string; message: string }[] | null>(null);
   let closing = $state(false);
   let closeError = $state('');
+  /** A point of the map that was not visited, being answered. */
+  let passing = $state<string | null>(null);
 
   onMount(() => {
     if (over) return;
     bench.resume();
-    const timer = setInterval(() => void bench.refresh(), 2000);
+    const timer = setInterval(() => void bench.refresh(), 1500);
     return () => clearInterval(timer);
   });
   $effect(() => {
     if (bench.closedRecord && !over)
       void goto(`/records/${bench.closedRecord}`, { replaceState: true, invalidateAll: true });
   });
+  // What turns out not to be called for is not stood at.
+  $effect(() => {
+    if (!step.called) at = work.next ?? called.at(-1)!.step.key;
+  });
 
   function show(key: string) {
+    if (key.startsWith('point:')) {
+      passing = key.slice(6);
+      return;
+    }
+    passing = null;
     at =
-      visit.plan.steps.find((s) => s.key === key)?.key ??
-      visit.plan.steps.find((s) => s.input.type === 'close' && s.input.items.includes(key))?.key ??
+      work.steps.find((s) => s.step.key === key)?.step.key ??
+      called.find((s) => s.step.input.type === 'close' && s.step.input.items.includes(key))?.step.key ??
       at;
-    document.getElementById('step')?.scrollIntoView({ block: 'start' });
+    document.getElementById(key.startsWith('thing:') ? 'things' : 'step')?.scrollIntoView({ block: 'start' });
   }
   function onward() {
-    const after = work.steps.slice(index + 1).find((s) => !s.done && s.leftOut === null);
-    at = after?.step.key ?? keys[Math.min(keys.length - 1, index + 1)]!;
+    const after = called.slice(index + 1).find((s) => isLeft(s) && s.handed === null);
+    at = after?.step.key ?? work.next ?? called[Math.min(called.length - 1, index + 1)]!.step.key;
   }
   async function close() {
     if (closing) return;
@@ -73,26 +120,40 @@
     await goto(`/machines/${visit.machineId}`, { replaceState: true });
     return null;
   }
+  const been = $derived([
+    ...work.items.filter((i) => i.opened && i.item.fastenerId).map((i) => i.item.fastenerId!),
+    ...Object.keys(work.passedOver)
+  ]);
 </script>
 
+{#if !over}<Timers fast />{/if}
 <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
   <a href="/machines/{visit.machineId}" class="flex items-center gap-3 no-underline"
     ><span class="plate text-3xl">{visit.plate}</span><span class="figure text-2xl">{visit.machine}</span></a
   >
   <h1 class="text-2xl">{visit.plan.title}</h1>
   <span class="quiet figure text-lg"
-    >{visit.total === null ? 'hours not known' : `${showHours(visit.total)} h`}, {finished} of {keys.length} steps</span
+    >{visit.total === null ? 'hours not known' : `${showHours(visit.total)} h`}, {finished} of {called.length} steps{visit
+      .plan.estimate
+      ? `, about ${Math.round(visit.plan.estimate.elapsed)} min`
+      : ''}</span
   >
 </div>
-<progress class="bar" max={keys.length} value={finished} aria-label="Steps done"></progress>
+<progress class="bar" max={called.length} value={finished} aria-label="Steps done"></progress>
 
 {#if visit.closedAt}
   <p class="caution mt-3">
-    This visit is closed. {#if visit.recordId}<a class="link" href="/records/{visit.recordId}">Its record</a
-      >{/if}
+    This visit is closed. {#each visit.recordIds as id, k (id)}<a class="link mr-3" href="/records/{id}"
+        >{visit.recordIds.length > 1 ? (visit.plan.jobs[k]?.title ?? 'Its record') : 'Its record'}</a
+      >{/each}
   </p>
 {:else if visit.givenUpAt}
   <p class="caution mt-3">This visit was given up before the work was done.</p>
+{:else if returned}
+  <p class="caution mt-3">
+    Taken up again. What stands open: {bench.state.open.map((i) => i.item.name).join(', ') ||
+      'nothing any more'}.
+  </p>
 {/if}
 {#if bench.stuck}<p class="error mt-2" role="status">
     {bench.problem ?? 'No answer from the server.'}
@@ -100,17 +161,31 @@
   </p>{/if}
 
 <div class="bench mt-4">
-  <div class="open"><OpenList open={work.open} onpick={show} /></div>
+  <div class="open">
+    <OpenList
+      open={work.open}
+      deferred={work.items.filter((i) => i.stand === 'deferred')}
+      things={work.things.filter((t) => !t.in).length}
+      onpick={show}
+    />
+  </div>
   <div id="step" class="step">
+    {#if passing}<PassOver
+        point={visit.plan.points.find((p) => p.id === passing)!}
+        {bench}
+        ondone={() => (passing = null)}
+      />{/if}
     <StepCard
       {bench}
+      {around}
       {step}
       {units}
       number={index + 1}
-      of={keys.length}
+      of={called.length}
       readonly={over}
+      {gathered}
       {onward}
-      onback={index > 0 ? () => show(keys[index - 1]!) : null}
+      onback={index > 0 ? () => show(called[index - 1]!.step.key) : null}
       machineId={visit.machineId}
     />
   </div>
@@ -124,10 +199,11 @@
         onpick={show}
         ongiveup={work.open.length === 0 ? giveUp : null}
       />{/if}
+    <div id="things"><Things {bench} readonly={over} /></div>
     <details class="mt-5" open>
       <summary class="figure text-xl font-bold">Steps</summary>
       <ol class="mt-1">
-        {#each work.steps as s, i (s.step.key)}
+        {#each called as s, i (s.step.key)}
           <li>
             <button
               type="button"
@@ -137,15 +213,35 @@
               onclick={() => show(s.step.key)}
             >
               <span class="figure w-7 text-right">{i + 1}</span>
-              <span class="tick" aria-label={s.done ? 'done' : s.leftOut !== null ? 'left out' : 'to do'}
-                >{s.done ? '■' : s.leftOut !== null ? '–' : '□'}</span
+              <span
+                class="tick"
+                aria-label={s.done ? 'done' : s.leftOut !== null ? 'left out' : s.handed ? 'waits' : 'to do'}
+                >{s.done ? '■' : s.leftOut !== null ? '–' : s.handed ? '…' : '□'}</span
               >
-              <span class:quiet={s.done || s.leftOut !== null}>{s.step.title}</span>
+              <span class:quiet={!isLeft(s)}
+                >{s.step.title}{s.step.circuit &&
+                visit.plan.jobs.length > 1 &&
+                !s.step.title.toLowerCase().includes(s.step.circuit)
+                  ? `, ${s.step.circuit}`
+                  : ''}{s.handed && isLeft(s) ? `: waits for ${s.handed.to ?? 'whoever comes'}` : ''}</span
+              >
             </button>
           </li>
         {/each}
       </ol>
     </details>
+    {#if around.fasteners.some((f) => f.at)}
+      <details class="mt-5">
+        <summary class="figure text-xl font-bold">Seen from below</summary>
+        <Underside
+          fasteners={around.fasteners}
+          outline={around.outline}
+          strong={visit.plan.points.map((p) => p.id)}
+          visited={been}
+          label="Points of this visit, seen from below"
+        />
+      </details>
+    {/if}
   </div>
 </div>
 

@@ -1,68 +1,162 @@
-<!-- What was found, graded and of what it is made, beside what was found before, with the verdict. -->
+<!-- What was found, graded and of what it is made, beside the last three changes; the verdict, confirmed or overruled. -->
 <script lang="ts">
-  import { GRADES, judge, MATERIALS, type Grade, type Material } from '$lib/core/debris/debris';
+  import {
+    GRADES,
+    gravity,
+    MATERIALS,
+    type Grade,
+    type Material,
+    type Verdict
+  } from '$lib/core/debris/debris';
+  import { OIL_LOOKS, readDrain, type OilLook } from '$lib/core/debris/trend';
+  import { showHours } from '$lib/core/hours/hours';
+  import { showDay } from '$lib/core/time/day';
   import type { StepInput } from '$lib/core/visit/plan';
   import type { DoneContent } from '$lib/core/visit/entry';
   import { untrack } from 'svelte';
 
-  let {
-    input,
-    written,
-    onwrite
-  }: {
+  interface Props {
     input: Extract<StepInput, { type: 'debris' }>;
     written: DoneContent | null;
-    onwrite: (c: { grade: Grade; materials: Material[] }) => void;
-  } = $props();
+    today: string;
+    onwrite: (c: DoneContent) => void;
+  }
+  let { input, written, today, onwrite }: Props = $props();
   let grade = $state<Grade | null>(untrack(() => written?.grade ?? null));
   let materials = $state<Material[]>(untrack(() => written?.materials ?? []));
+  let oilLook = $state<OilLook>(untrack(() => written?.oilLook ?? 'as usual'));
+  let own = $state<Verdict | ''>(untrack(() => written?.verdict ?? ''));
+  let why = $state(untrack(() => written?.overruled ?? ''));
   let tried = $state(false);
+  const id = $props.id();
   const verdict = $derived(
-    grade ? judge({ place: input.place, grade, materials }, input.before, input.breakIn) : null
+    grade
+      ? readDrain(
+          { place: input.place, grade, materials, oilHours: input.oilHours, oil: oilLook },
+          input.before,
+          input.breakIn
+        )
+      : null
   );
+  const overruled = $derived(own !== '' && verdict !== null && own !== verdict.verdict);
   const toggle = (m: Material) =>
     (materials = materials.includes(m) ? materials.filter((x) => x !== m) : [...materials, m]);
+  const columns = $derived([
+    ...[...input.before].reverse().map((b) => ({
+      grade: b.grade as Grade | null,
+      materials: b.materials,
+      hours: b.oilHours,
+      head: b.day ? showDay(b.day, today) : 'before',
+      photoId: b.photoId
+    })),
+    { grade, materials, hours: input.oilHours, head: 'now', photoId: null }
+  ]);
+
+  function save() {
+    tried = true;
+    if (!grade || (overruled && !why.trim())) return;
+    onwrite({
+      grade,
+      materials: grade === 'none' ? [] : materials,
+      oilLook,
+      ...(overruled ? { verdict: own as Verdict, overruled: why.trim() } : {})
+    });
+  }
 </script>
 
-<div role="radiogroup" aria-label="What was found" class="grid gap-2 sm:grid-cols-2">
-  {#each GRADES as g (g)}
-    <button
-      type="button"
-      role="radio"
-      aria-checked={grade === g}
-      class="pick"
-      class:on={grade === g}
-      onclick={() => (grade = g)}>{g}</button
+<div class="grid gap-6 lg:grid-cols-[3fr_2fr]">
+  <div>
+    <div role="radiogroup" aria-label="What was found" class="grid gap-2 sm:grid-cols-2">
+      {#each GRADES as g (g)}
+        <button
+          type="button"
+          role="radio"
+          aria-checked={grade === g}
+          class="pick"
+          class:on={grade === g}
+          onclick={() => (grade = g)}>{g}</button
+        >
+      {/each}
+    </div>
+    {#if grade && grade !== 'none'}
+      <div role="group" aria-label="Of what" class="mt-3 flex flex-wrap gap-2">
+        {#each MATERIALS as m (m)}<button
+            type="button"
+            aria-pressed={materials.includes(m)}
+            class="pick"
+            class:on={materials.includes(m)}
+            onclick={() => toggle(m)}>{m}</button
+          >{/each}
+      </div>
+    {/if}
+    <label class="mt-3 block" for="{id}-oil"
+      >The oil itself
+      <select id="{id}-oil" class="field ml-2" bind:value={oilLook}>
+        {#each OIL_LOOKS as o (o)}<option value={o}>{o}</option>{/each}
+      </select></label
     >
-  {/each}
+  </div>
+  <figure>
+    <figcaption class="quiet">
+      {input.place}: the last changes{input.breakIn ? '. Break-in: some is expected, and should fade' : ''}
+    </figcaption>
+    <div class="mt-1 flex items-end gap-2" style:min-height="9rem">
+      {#each columns as c, k (k)}
+        <div class="column">
+          {#if c.photoId}<a href="/api/photos/{c.photoId}" target="_blank" rel="noopener"
+              ><img
+                src="/api/photos/{c.photoId}?small"
+                alt="{c.head}: {c.grade}"
+                class="h-12 w-full object-cover"
+              /></a
+            >{/if}
+          <span class="text-sm leading-tight">{c.grade ?? '?'}</span>
+          <span
+            class="bar"
+            class:now={c.head === 'now'}
+            class:bad={c.grade !== null && gravity(c.grade) >= gravity('flakes you can feel')}
+            style:height="{c.grade === null ? 0.2 : 0.3 + gravity(c.grade) * 0.9}rem"
+          ></span>
+          <span class="figure text-sm"
+            ><b>{c.head}</b><br />{c.hours === null ? 'hours ?' : `${showHours(c.hours)} h in`}</span
+          >
+        </div>
+      {/each}
+    </div>
+    {#if input.before.length === 0}<p class="quiet text-sm">Nothing on record at this place yet.</p>{/if}
+  </figure>
 </div>
-{#if grade && grade !== 'none'}
-  <div role="group" aria-label="Of what" class="mt-3 flex flex-wrap gap-2">
-    {#each MATERIALS as m (m)}<button
-        type="button"
-        aria-pressed={materials.includes(m)}
-        class="pick"
-        class:on={materials.includes(m)}
-        onclick={() => toggle(m)}>{m}</button
-      >{/each}
+{#if verdict}
+  <div class="mt-3" class:caution={verdict.verdict !== 'carry on'} aria-live="polite">
+    <p class="figure text-3xl">{overruled ? own : verdict.verdict}</p>
+    {#each verdict.reasons as r (r)}<p>{r}</p>{/each}
+    {#if overruled}<p>Worked out: {verdict.verdict}. Yours stands, with your words.</p>{/if}
+  </div>
+  <div class="mt-3 flex flex-wrap items-end gap-3">
+    <label class="text-sm" for="{id}-own"
+      >Verdict
+      <select id="{id}-own" class="field mt-1 block" bind:value={own}>
+        <option value="">as worked out</option>
+        {#each ['carry on', 'look again sooner', 'find the source', 'park it'] as v (v)}<option value={v}
+            >{v}</option
+          >{/each}
+      </select></label
+    >
+    {#if overruled}<label class="grow text-sm" for="{id}-why"
+        >Overruled: say why <input
+          id="{id}-why"
+          class="field mt-1 w-full"
+          maxlength="10000"
+          bind:value={why}
+        /></label
+      >{/if}
   </div>
 {/if}
-<p class="quiet mt-3">
-  Before, at this place: {input.before.length > 0
-    ? input.before.join(', then ')
-    : 'nothing on record'}{input.breakIn ? '. Break-in: some is expected' : ''}.
-</p>
-{#if verdict}<p class="mt-2" class:caution={verdict.verdict !== 'carry on'} aria-live="polite">
-    <strong>{verdict.verdict}.</strong>
-    {verdict.reason}
-  </p>{/if}
-<button
-  type="button"
-  class="go mt-3"
-  onclick={() => ((tried = true), grade && onwrite({ grade, materials: grade === 'none' ? [] : materials }))}
-  >Write</button
->
+<button type="button" class="go mt-3" onclick={save}>Write</button>
 {#if tried && !grade}<p class="error mt-1" role="alert">Pick what was found, even if it was nothing.</p>{/if}
+{#if tried && overruled && !why.trim()}<p class="error mt-1" role="alert">
+    Another verdict needs its reason.
+  </p>{/if}
 
 <style>
   .pick {
@@ -75,5 +169,24 @@
     background: var(--ink);
     color: var(--paper);
     font-weight: 700;
+  }
+  .column {
+    display: flex;
+    flex-direction: column;
+    justify-content: flex-end;
+    gap: 0.25rem;
+    flex: 1 1 0;
+    min-width: 3.5rem;
+  }
+  .bar {
+    background: repeating-linear-gradient(45deg, var(--rule-strong) 0 3px, transparent 3px 7px);
+    border: 1px solid var(--ink);
+  }
+  .now {
+    background: var(--ink);
+  }
+  .bad {
+    border-width: 3px;
+    border-color: var(--signal);
   }
 </style>

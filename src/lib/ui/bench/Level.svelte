@@ -1,6 +1,7 @@
 <!-- The oil level, set on a drawing of what the machine has: glass, stick or check screw. -->
 <script lang="ts">
   import { untrack } from 'svelte';
+  import { topUpMl } from '$lib/core/fluids/ledger';
   import { isMarked, judgeLevel, type LevelReading } from '$lib/core/fluids/level';
   import { parseQuantity } from '$lib/core/quantity/parse';
   import { LEVEL_METHODS, type LevelMethod } from '$lib/core/specs/sheet';
@@ -15,7 +16,7 @@
   }
   let { input, units, written, onwrite }: Props = $props();
   const last = untrack(() => written.at(-1)?.level ?? null);
-  let method = $state<LevelMethod | null>(untrack(() => input.method ?? last?.method ?? null));
+  let method = $state<LevelMethod | null>(untrack(() => input.protocol.method ?? last?.method ?? null));
   let position = $state<number | null>(last && 'position' in last ? last.position : null);
   let flow = $state<'nothing' | 'weeps' | 'runs' | null>(last && 'flow' in last ? last.flow : null);
   let topUp = $state('');
@@ -36,6 +37,10 @@
             : { method, position }
   );
   const verdict = $derived(level ? judgeLevel(level) : null);
+  const aim = $derived(input.protocol.aim ?? 0.5);
+  const suggested = $derived(
+    level && 'position' in level ? topUpMl(level.position, aim, input.protocol.betweenMl) : null
+  );
   /** The drawing runs from half a band below the low mark to half a band above the high one. */
   const LOW = 150;
   const HIGH = 70;
@@ -70,7 +75,7 @@
   }
 </script>
 
-{#if input.method === null}
+{#if input.protocol.method === null}
   <label class="block" for="{id}-method">How the manual wants it read</label>
   <select id="{id}-method" class="field mt-1" bind:value={method}>
     <option value={null}>pick one</option>
@@ -124,6 +129,7 @@
           stroke="var(--ink)"
           stroke-width="3"
         />{/if}
+      {#if input.protocol.aim !== null}<path d="M104 {y(aim)} l10 -6 v12 Z" fill="var(--signal)" />{/if}
       {#each [[HIGH, 'high'], [LOW, 'low']] as [at, word] (word)}<line
           x1="40"
           x2="112"
@@ -164,6 +170,15 @@
       >{/each}
   </div>
 {/if}
+{#if level && 'position' in level && level.position < aim && level.position <= 1}<p class="mt-2 text-lg">
+    {#if suggested !== null}Top up <strong class="figure text-2xl">{suggested} ml</strong> to stand {aim ===
+      0.5
+        ? 'half-way'
+        : aim === 1
+          ? 'at the high mark'
+          : 'at three quarters'}, then read again.{:else}Below the aim: top up in small measured amounts, and
+      read again.{/if}
+  </p>{/if}
 {#if verdict}<p class="mt-2" class:caution={!verdict.within} aria-live="polite">
     <strong>{verdict.words}.</strong>
     {verdict.advice ?? ''}

@@ -1,14 +1,25 @@
 <!-- What stands open: always in view, so that nothing is left off, out or finger-tight. -->
 <script lang="ts">
   import { standInWords, type ItemState } from '$lib/core/visit/state';
-  let { open, onpick }: { open: ItemState[]; onpick: (key: string) => void } = $props();
+  interface Props {
+    open: ItemState[];
+    deferred: ItemState[];
+    /** Small things that are out. */
+    things: number;
+    onpick: (key: string) => void;
+  }
+  let { open, deferred, things, onpick }: Props = $props();
 </script>
 
-<section class="list" class:some={open.length > 0} aria-label="Open now" aria-live="polite">
-  <h2>{open.length === 0 ? 'Nothing stands open' : `Open now: ${open.length}`}</h2>
-  {#if open.length > 0}
+<section class="list" class:some={open.length + things > 0} aria-label="Open now" aria-live="polite">
+  <h2>
+    {open.length === 0 ? 'Nothing stands open' : `Open now: ${open.length}`}{things > 0
+      ? `, ${things} small ${things === 1 ? 'thing' : 'things'} out`
+      : ''}
+  </h2>
+  {#if open.length + deferred.length > 0}
     <ul>
-      {#each open as i (i.item.key)}
+      {#each [...open, ...deferred] as i (i.item.key)}
         <li>
           <button type="button" onclick={() => onpick(i.item.key)}
             ><strong>{i.item.name}</strong> <span class="whitespace-nowrap">{standInWords(i)}</span></button

@@ -1,62 +1,52 @@
 <!-- One opened thing put back: a plug torqued, a cap shut, a part in. The torque is the huge number. -->
 <script lang="ts">
-  import { parseQuantity } from '$lib/core/quantity/parse';
-  import { show, showBoth } from '$lib/core/quantity/quantity';
-  import { isShut, standInWords, type ItemState } from '$lib/core/visit/state';
+  import { showBoth } from '$lib/core/quantity/quantity';
+  import { FOUND } from '$lib/core/visit/entry';
+  import { isShut, sealSuggestion, standInWords, type ItemState } from '$lib/core/visit/items';
+  import type { Toolbox } from '$lib/core/visit/toolbox';
   import { untrack } from 'svelte';
   import type { Write } from './bench.svelte';
+  import DeferForm from './DeferForm.svelte';
+  import TorqueForm from './TorqueForm.svelte';
 
   interface Props {
     item: ItemState;
+    tools: Toolbox;
     units: 'metric' | 'imperial';
+    today: string;
     problem: string | null;
     /** What still stands open behind it; it should not be covered yet. */
     after: string[];
     write: (w: Write) => boolean;
   }
-  let { item, units, problem, after, write }: Props = $props();
+  let { item, tools, units, today, problem, after, write }: Props = $props();
   const i = $derived(item.item);
   const spec = $derived(i.torque?.quantity ?? null);
-  let typed = $state(untrack(() => (item.item.torque?.quantity ? show(item.item.torque.quantity) : '')));
-  let reason = $state('');
-  let feeling = $state(false);
-  let error = $state('');
+  let deferring = $state(false);
+  let sealReason = $state('');
+  let seal = $state<'new' | 'again'>(untrack(() => sealSuggestion(item.item)));
+  const done = $derived(isShut(item) && item.opened && item.stand !== 'deferred');
   const id = $props.id();
-  const asks = $derived(problem?.includes('say why') ?? false);
-
-  function torque(e: SubmitEvent) {
-    e.preventDefault();
-    const parsed = parseQuantity(typed, { dimension: 'torque', unit: spec?.unit });
-    if (!parsed.ok) {
-      error = parsed.problem.message;
-      return;
-    }
-    error = '';
+  const shut = () =>
     write({
-      action: 'torqued',
-      content: {
-        value: parsed.quantity.value,
-        unit: parsed.quantity.unit,
-        ...(reason.trim() ? { reason: reason.trim() } : {})
-      }
+      action: 'shut',
+      content:
+        i.seal === 'none' ? {} : { seal, ...(sealReason.trim() ? { sealReason: sealReason.trim() } : {}) }
     });
-  }
-  function feel(e: SubmitEvent) {
-    e.preventDefault();
-    if (write({ action: 'by feel', content: { reason } })) feeling = false;
-  }
 </script>
 
 <section class="mb-4 border-t-2 pt-3" style="border-color: var(--ink)" aria-label={i.name}>
   <div class="flex flex-wrap items-baseline justify-between gap-3">
     <h3 class="text-xl">{i.name}{i.quantity > 1 ? ` × ${i.quantity}` : ''}</h3>
-    <span
-      class:font-bold={!isShut(item)}
-      style:color={isShut(item) && item.opened ? 'var(--done)' : undefined}>{standInWords(item)}</span
+    <span class:font-bold={!isShut(item)} style:color={done ? 'var(--done)' : undefined}
+      >{standInWords(item)}</span
     >
   </div>
-  {#if i.place}<p class="quiet">{i.place}</p>{/if}
+  <p class="quiet">
+    {[i.place, i.head, i.thread, i.oiled ? 'threads oiled' : ''].filter(Boolean).join(' · ')}
+  </p>
   {#if i.note}<p class="font-bold">{i.note}</p>{/if}
+  {#each i.found as f (f)}<p class="caution mt-1">{f}</p>{/each}
   {#if i.kind === 'fastener'}
     {#if spec}
       <p class="figure mt-1 text-6xl leading-none">{showBoth(spec, units).main}</p>
@@ -65,70 +55,88 @@
       <p class="figure mt-1 text-4xl">torque unknown</p>
     {/if}
     <p class="quiet text-sm">
-      {i.torque?.source ?? 'not on the sheet: the manual has it'}{i.torque?.unsure
-        ? ', not sure'
-        : ''}{i.seal === 'none' ? '' : `; ${i.seal}`}
+      {i.torque?.source ?? 'not on the sheet: the manual has it'}{i.torque?.unsure ? ', not sure' : ''}
     </p>
   {/if}
   {#if after.length > 0}
     <p class="caution mt-2">Behind it: {after.join('; ')}. Not yet.</p>
   {/if}
-  {#if !isShut(item) || !item.opened}
+  {#if !done}
     {#if i.kind === 'fastener'}
-      <div class="mt-3 flex flex-wrap items-end gap-3">
-        {#if item.stand !== 'by hand'}<button
-            type="button"
-            class="key"
-            onclick={() => write({ action: 'by hand', content: {} })}>In by hand</button
-          >{/if}
-        <form onsubmit={torque} class="flex flex-wrap items-end gap-3" novalidate>
-          <div>
-            <label class="block text-sm" for={id}>Wrench set to</label>
-            <input
-              {id}
-              class="field figure w-36 text-2xl"
-              autocomplete="off"
-              bind:value={typed}
-              aria-invalid={error || problem ? true : undefined}
-            />
-          </div>
-          {#if asks}
-            <div>
-              <label class="block text-sm" for="{id}-why">Why that value</label><input
-                id="{id}-why"
-                class="field"
-                bind:value={reason}
-                maxlength="10000"
-              />
-            </div>
-          {/if}
-          <button type="submit" class="go" disabled={after.length > 0}>Torqued</button>
-        </form>
-        {#if !feeling}<button type="button" class="link py-2" onclick={() => (feeling = true)}>By feel</button
-          >{/if}
-      </div>
-      {#if feeling}
-        <form onsubmit={feel} class="mt-2 flex flex-wrap items-end gap-3">
-          <label class="grow text-sm"
-            >Why by feel (it shows in the record)<input
+      <TorqueForm {item} {tools} {units} {today} {problem} {write} blocked={after.length > 0} />
+    {:else}
+      {#if i.seal !== 'none'}
+        <div role="radiogroup" aria-label="The {i.seal}" class="mt-3 flex flex-wrap items-center gap-2">
+          {#each ['new', 'again'] as const as s (s)}
+            <button
+              type="button"
+              role="radio"
+              aria-checked={seal === s}
+              class="key"
+              class:on={seal === s}
+              onclick={() => (seal = s)}>{s === 'new' ? `new ${i.seal}` : `the old ${i.seal} again`}</button
+            >
+          {/each}
+          <span class="quiet text-sm"
+            >{i.sealMost === 1
+              ? 'house rule: new every time'
+              : i.sealUses === null
+                ? 'uses not known'
+                : `use ${i.sealUses} of ${i.sealMost} behind it`}</span
+          >
+        </div>
+        {#if problem?.includes('say why')}<label class="mt-2 block text-sm" for="{id}-s"
+            >Say why <input
+              id="{id}-s"
               class="field mt-1 w-full"
-              bind:value={reason}
-              required
+              bind:value={sealReason}
               maxlength="10000"
             /></label
-          >
-          <button class="key" type="submit">Tight by feel</button>
-        </form>
+          >{/if}
       {/if}
-    {:else}
-      <button type="button" class="go mt-3" onclick={() => write({ action: 'shut', content: {} })}
+      <button type="button" class="go mt-3" onclick={shut}
         >{i.kind === 'part' ? 'Back in, seated' : 'Shut'}</button
       >
     {/if}
+    <div class="mt-2 flex flex-wrap items-center gap-x-4">
+      {#if item.stand !== 'deferred' && !deferring}<button
+          type="button"
+          class="link py-2"
+          onclick={() => (deferring = true)}>Cannot finish it now</button
+        >{/if}
+      {#if i.kind === 'fastener'}
+        <span class="quiet text-sm">As found:</span>
+        {#each FOUND as how (how)}
+          {@const has = item.found.some((f) => f.how === how)}
+          <button
+            type="button"
+            class="link py-2 text-sm"
+            disabled={has}
+            onclick={() => write({ action: 'found', content: { how } })}>{has ? `■ ${how}` : how}</button
+          >
+        {/each}
+      {/if}
+    </div>
+    {#if deferring}<DeferForm {write} onleave={() => (deferring = false)} />{/if}
   {:else}
     <button type="button" class="link mt-2 py-2" onclick={() => write({ action: 'off', content: {} })}
       >{i.kind === 'part' ? 'Out again' : 'Off again'}</button
     >
+    {#if i.kind === 'fastener' && item.stand !== 'marked'}<button
+        type="button"
+        class="link mt-2 ml-4 py-2"
+        onclick={() => write({ action: 'marked', content: {} })}>Paint mark on it</button
+      >{/if}
+    {#if item.found.length > 0}<p class="quiet text-sm">
+        Found {item.found.map((f) => f.how).join(', ')}.
+      </p>{/if}
   {/if}
-  {#if error || problem}<p class="error mt-1" role="alert">{error || problem}</p>{/if}
+  {#if problem}<p class="error mt-1" role="alert">{problem}</p>{/if}
 </section>
+
+<style>
+  .on {
+    background: var(--ink);
+    color: var(--paper);
+  }
+</style>

@@ -1,40 +1,67 @@
 <!-- One step: what to do, the next number huge, its caution, and what has to be put in. -->
 <script lang="ts">
-  import { standInWords, type StepState } from '$lib/core/visit/state';
-  import { showBoth } from '$lib/core/quantity/quantity';
+  import { isShut, standInWords, type StepState } from '$lib/core/visit/state';
+  import { oddDrain } from '$lib/core/fluids/pour';
+  import { wrongCircuit } from '$lib/core/fluids/ledger';
+  import type { DoneContent } from '$lib/core/visit/entry';
   import type { BenchVisit } from './bench.svelte';
+  import type { Around } from './visit';
   import Amount from './Amount.svelte';
-  import Countdown from './Countdown.svelte';
   import DebrisPick from './DebrisPick.svelte';
+  import HandOver from './HandOver.svelte';
   import Level from './Level.svelte';
+  import Measure from './Measure.svelte';
+  import OilPick from './OilPick.svelte';
+  import Photos from './Photos.svelte';
+  import Pour from './Pour.svelte';
   import Shut from './Shut.svelte';
+  import StepTimer from './StepTimer.svelte';
+  import Underside from './Underside.svelte';
   import { openHours } from '../shell/shell.svelte';
 
   interface Props {
     bench: BenchVisit;
+    around: Around;
     step: StepState;
     units: 'metric' | 'imperial';
     number: number;
     of: number;
     readonly: boolean;
     machineId: string;
+    /** What to lay out, for the step that lays it out. */
+    gathered: string[];
     onward: () => void;
     onback: (() => void) | null;
   }
-  let { bench, step, units, number, of, readonly, machineId, onward, onback }: Props = $props();
+  let { bench, around, step, units, number, of, readonly, machineId, gathered, onward, onback }: Props =
+    $props();
   const s = $derived(step.step);
   const input = $derived(s.input);
-  const ml = (v: number) => ({ dimension: 'volume' as const, base: v, value: v, unit: 'ml' as const });
-  const big = $derived(
-    input.type === 'pour' && input.firstMl !== null ? showBoth(ml(input.firstMl), units) : null
-  );
   let leaving = $state(false);
   let reason = $state('');
   let remark = $state('');
+  let pointedAt = $state<string | null>(null);
   const problem = $derived(
     bench.problemAt === s.key || (input.type === 'close' && input.items.includes(bench.problemAt ?? ''))
       ? bench.problem
       : null
+  );
+  const covered = $derived(
+    bench.state.items
+      .filter((x) => s.after.includes(x.item.key) && !isShut(x))
+      .map((x) => `${x.item.name} is ${standInWords(x)}`)
+  );
+  const mapped = $derived(around.fasteners.some((f) => s.points.includes(f.id) && f.at !== null));
+  /** Two plugs look alike: which is being opened is asked before it comes off. */
+  const asksWhich = $derived(input.type === 'open' && input.twins.length > 0 && !step.done && !readonly);
+  const timed = $derived(
+    input.type === 'level' && input.protocol.settleSeconds
+      ? { seconds: input.protocol.settleSeconds, label: 'Settle' }
+      : s.wait > 0
+        ? { seconds: s.wait * 60, label: s.waitFor || 'Wait' }
+        : s.heats && s.minutes > 0
+          ? { seconds: Math.max(60, (s.minutes - (input.type === 'start' ? 1 : 0)) * 60), label: 'Run' }
+          : null
   );
 
   $effect(() => {
@@ -42,18 +69,27 @@
     leaving = false;
     reason = '';
     remark = '';
+    pointedAt = null;
   });
 
-  function done(content: object = {}) {
+  function done(content: DoneContent = {}) {
     const ok = bench.write({
       stepKey: s.key,
       action: 'done',
       content: { ...content, ...(remark.trim() ? { remark: remark.trim() } : {}) }
     });
-    if (ok) remark = '';
-    return ok;
+    if (!ok) return false;
+    remark = '';
+    // What goes by itself is timed from now.
+    if (s.wait > 0 && !bench.state.timers.some((t) => t.stepKey === s.key))
+      bench.write({
+        stepKey: s.key,
+        action: 'timer',
+        content: { label: s.waitFor || s.title.slice(0, 80), seconds: Math.round(s.wait * 60) }
+      });
+    return true;
   }
-  function doneAndOn(content: object = {}) {
+  function doneAndOn(content: DoneContent = {}) {
     if (done(content)) onward();
   }
   function leaveOut(e: SubmitEvent) {
@@ -63,39 +99,39 @@
 </script>
 
 <article aria-label="Step {number} of {of}">
-  <p class="quiet figure text-lg">Step {number} of {of}</p>
+  <p class="quiet figure text-lg">Step {number} of {of}{s.why ? ` · ${s.why}` : ''}</p>
   <h2 class="text-3xl">{s.title}</h2>
   {#if s.caution}<p class="caution mt-3">{s.caution}</p>{/if}
-  {#if s.number}
-    <div class="mt-4">
-      <p class="quiet">{s.number.label}</p>
-      {#if big}
-        <p class="figure huge">{big.main}</p>
-        <p class="figure text-2xl">
-          {big.other}{#if input.type === 'pour' && input.heldBackMl}<span class="quiet"
-              >, then {showBoth(ml(Math.round(input.heldBackMl)), units).main} by the level</span
-            >{/if}
-        </p>
-      {:else}
-        <p class="figure huge">unknown</p>
-      {/if}
-      <p class="quiet text-sm">
-        {#if s.number.quantity}Quantity {showBoth(s.number.quantity, units).main};
-        {/if}{s.number.source ?? 'not on the sheet: the manual has it'}{s.number.unsure ? ', not sure' : ''}
-      </p>
-    </div>
-  {/if}
-  {#if s.lines.length > 0}<ul class="lines mt-3">
+  {#if s.lines.length > 0 || (s.key === 'gather' && gathered.length > 0)}<ul class="lines mt-3">
       {#each s.lines as line (line)}<li>{line}</li>{/each}
+      {#if s.key === 'gather'}{#each gathered as line, i (i)}<li>{line}</li>{/each}{/if}
     </ul>{/if}
   {#if s.key === 'meter' && !readonly}<button
       type="button"
       class="link mt-2"
       onclick={() => openHours(machineId)}>Log a new reading</button
     >{/if}
+  {#if mapped && !asksWhich && (input.type === 'open' || input.type === 'close')}
+    <details class="mt-3">
+      <summary class="link py-2">Where it is, seen from below</summary>
+      <Underside
+        fasteners={around.fasteners}
+        outline={around.outline}
+        strong={s.points}
+        label="The machine seen from below"
+        most={18}
+      />
+    </details>
+  {/if}
 
   <div class="mt-5">
-    {#if readonly}
+    {#if timed && !readonly}{#key s.key}<StepTimer
+          {bench}
+          stepKey={s.key}
+          seconds={timed.seconds}
+          label={timed.label}
+        />{/key}{/if}
+    {#if readonly && input.type !== 'pour'}
       <p class="quiet">
         {step.done ? 'Done.' : step.leftOut !== null ? `Left out: ${step.leftOut}` : 'Not done.'}
       </p>
@@ -104,50 +140,75 @@
         {@const i = bench.state.items.find((x) => x.item.key === key)!}
         <Shut
           item={i}
+          tools={around.tools}
           {units}
+          today={around.today}
           problem={bench.problemAt === key ? bench.problem : null}
           write={(w) => bench.write({ itemKey: key, ...w })}
-          after={s.after.length > 0
-            ? bench.state.items
-                .filter((x) => s.after.includes(x.item.key) && (x.stand === 'off' || x.stand === 'by hand'))
-                .map((x) => `${x.item.name} is ${standInWords(x)}`)
-            : []}
+          after={covered}
         />
       {/each}
       {#if step.done}<button type="button" class="go" onclick={onward}>Next step</button>{/if}
+    {:else if input.type === 'oil'}
+      {#key s.key}<OilPick
+          {input}
+          oils={around.tools.oils}
+          written={step.written.at(-1) ?? null}
+          {problem}
+          onwrite={(c) => (done(c) ? (onward(), true) : false)}
+        />{/key}
+    {:else if input.type === 'choice'}
+      <div role="radiogroup" aria-label={s.title} class="flex flex-wrap gap-3">
+        {#each ['yes', 'no'] as const as answer (answer)}
+          <button
+            type="button"
+            role="radio"
+            aria-checked={step.written.at(-1)?.answer === answer}
+            class="go"
+            class:faint={step.done && step.written.at(-1)?.answer !== answer}
+            onclick={() => doneAndOn({ answer })}>{answer}</button
+          >
+        {/each}
+      </div>
+    {:else if input.type === 'measure'}
+      {#key s.key}<Measure
+          {input}
+          written={step.written.at(-1)?.value ?? null}
+          onwrite={(value) => done({ value })}
+        />{/key}
+      {#if step.done}<button type="button" class="go mt-3" onclick={onward}>Next step</button>{/if}
     {:else if input.type === 'drained'}
+      {@const written = step.written.at(-1)?.ml ?? null}
       <Amount
         label="Drained"
         hint={input.pouredLastTimeMl === null
           ? 'what went in last time is not known'
           : `last time ${Math.round(input.pouredLastTimeMl)} ml went in`}
-        written={step.written.at(-1)?.ml ?? null}
-        compare={{ drainedAgainst: input.pouredLastTimeMl }}
+        {written}
+        odd={written === null
+          ? null
+          : ((input.mine && wrongCircuit(written, input.mine, input.others)) ??
+            oddDrain(written, input.pouredLastTimeMl))}
         {units}
-        onwrite={(v, t) => doneAndOn({ ml: v, asWritten: t })}
-      />
-    {:else if input.type === 'pour'}
-      <Amount
-        label="Poured in"
-        hint="each pour is added up"
-        written={step.done ? step.written.reduce((sum, w) => sum + (w.ml ?? 0), 0) : null}
-        compare={{}}
-        {units}
-        onwrite={(v, t) => done({ ml: v, asWritten: t })}
+        onwrite={(v, t) => {
+          const odd =
+            (input.mine && wrongCircuit(v, input.mine, input.others)) ?? oddDrain(v, input.pouredLastTimeMl);
+          return odd ? done({ ml: v, asWritten: t }) : doneAndOn({ ml: v, asWritten: t });
+        }}
       />
       {#if step.done}<button type="button" class="go mt-3" onclick={onward}>Next step</button>{/if}
+    {:else if input.type === 'pour'}
+      <Pour {bench} step={s} {input} {units} {readonly} onwrite={(c) => done(c)} />
+      {#if step.done && !readonly}<button type="button" class="go mt-3" onclick={onward}>Next step</button
+        >{/if}
     {:else if input.type === 'debris'}
       {#key s.key}<DebrisPick
           {input}
           written={step.written.at(-1) ?? null}
+          today={around.today}
           onwrite={(c) => doneAndOn(c)}
         />{/key}
     {:else if input.type === 'level'}
-      {#if input.settleSeconds}<Countdown
-          id="{bench.id}-{s.key}"
-          seconds={input.settleSeconds}
-          label="Settle"
-        />{/if}
       {#key s.key}<Level {input} {units} written={step.written} onwrite={(c) => done(c)} />{/key}
       {#if step.done}<button type="button" class="go mt-3" onclick={onward}>Next step</button>{/if}
     {:else if step.done}
@@ -156,8 +217,48 @@
       </p>
       <button type="button" class="go mt-3" onclick={onward}>Next step</button>
     {:else}
-      <button type="button" class="go" onclick={() => doneAndOn()}
-        >{input.type === 'open' ? 'Off' : 'Done'}</button
+      {#if asksWhich && input.type === 'open'}
+        <div class="mb-3 flex flex-wrap gap-6">
+          {#if mapped}<div class="w-64">
+              <Underside
+                fasteners={around.fasteners}
+                outline={around.outline}
+                strong={[...s.points, ...input.twins.map((t) => t.id)]}
+                picked={pointedAt}
+                onpick={(id) => (pointedAt = id)}
+                label="Point at the one you are opening"
+                most={16}
+              />
+            </div>{/if}
+          <div class="min-w-56 flex-1">
+            <p class="caution">
+              Alike, and of another circuit: {input.twins
+                .map((t) => `${t.name} (${t.place.toLowerCase() || 'place not noted'})`)
+                .join(', ')}.
+            </p>
+            <p class="mt-3 text-lg">
+              {mapped
+                ? 'Point at the one you are opening, on the drawing or here:'
+                : 'Which are you opening?'}
+            </p>
+            <div role="radiogroup" aria-label="Which one" class="mt-2 grid gap-2">
+              {#each [...around.fasteners.filter((f) => s.points.includes(f.id)), ...input.twins] as f (f.id)}
+                <button
+                  type="button"
+                  role="radio"
+                  aria-checked={pointedAt === f.id}
+                  class="key text-left"
+                  class:on={pointedAt === f.id}
+                  onclick={() => (pointedAt = f.id)}
+                  >{f.name}<span class="block text-sm">{f.place || 'place not noted'}</span></button
+                >
+              {/each}
+            </div>
+          </div>
+        </div>
+      {/if}
+      <button type="button" class="go" onclick={() => doneAndOn(pointedAt ? { pointedAt } : {})}
+        >{input.type === 'open' ? 'Off' : input.type === 'start' ? 'It has run' : 'Done'}</button
       >
     {/if}
     {#if problem && input.type !== 'close'}<p class="error mt-3" role="alert">{problem}</p>{/if}
@@ -166,7 +267,9 @@
 
   {#if !readonly}
     {#if input.type !== 'close'}
-      <label class="quiet mt-5 block text-sm" for="remark">Remark, kept with this step</label>
+      <label class="quiet mt-5 block text-sm" for="remark"
+        >Remark, kept with this step and shown here next time</label
+      >
       <textarea id="remark" class="field mt-1 w-full" rows="1" maxlength="10000" bind:value={remark}
       ></textarea>
       {#if step.written.some((w) => w.remark)}<p class="text-sm">
@@ -176,6 +279,9 @@
             .join(' · ')}
         </p>{/if}
     {/if}
+  {/if}
+  {#key s.key}<Photos {bench} stepKey={s.key} last={s.last} {readonly} today={around.today} />{/key}
+  {#if !readonly}
     <div class="mt-4 flex flex-wrap items-center gap-x-5 gap-y-2">
       {#if onback}<button type="button" class="link py-2" onclick={onback}>Step before</button>{/if}
       {#if (step.done && input.type !== 'close') || step.leftOut !== null}<button
@@ -189,6 +295,12 @@
           class="link py-2"
           onclick={() => (leaving = true)}>Leave it out</button
         >{/if}
+      {#if !step.done && step.leftOut === null}{#key s.key}<HandOver
+            {bench}
+            {step}
+            people={around.people}
+            {onward}
+          />{/key}{/if}
     </div>
     {#if leaving}
       <form onsubmit={leaveOut} class="mt-2 flex flex-wrap items-end gap-3">
@@ -208,9 +320,12 @@
 </article>
 
 <style>
-  .huge {
-    font-size: clamp(3.5rem, 12vw, 6rem);
-    line-height: 1;
+  .on {
+    background: var(--ink);
+    color: var(--paper);
+  }
+  .faint {
+    opacity: 0.5;
   }
   .lines li {
     padding-block: 0.35rem;

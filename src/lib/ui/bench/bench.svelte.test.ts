@@ -1,20 +1,20 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Entry, NewEntry } from '$lib/core/visit/entry';
-import type { VisitPlan } from '$lib/core/visit/plan';
+import { makeStep, readItem, type VisitPlan } from '$lib/core/visit/plan';
 import { BenchVisit } from './bench.svelte';
 
-const tick = { caution: null, number: null, lines: [], mayLeaveOut: true, after: [] };
 const plan: VisitPlan = {
-  job: 'engine-oil',
-  version: 1,
+  jobs: [{ key: 'oil', version: 1, title: 'Oil', taskId: null, circuits: ['engine'] }],
   title: 'Oil',
+  points: [],
+  estimate: null,
   steps: [
-    { ...tick, key: 'off', title: 'Open it', input: { type: 'open', items: ['plug'] } },
-    { ...tick, key: 'on', title: 'Refit it', input: { type: 'close', items: ['plug'] }, mayLeaveOut: false },
-    { ...tick, key: 'run', title: 'Run it', input: { type: 'tick' }, after: ['plug'] }
+    makeStep({ key: 'off', title: 'Open it', input: { type: 'open', items: ['plug'], twins: [] } }),
+    makeStep({ key: 'on', title: 'Refit it', input: { type: 'close', items: ['plug'] }, mayLeaveOut: false }),
+    makeStep({ key: 'run', title: 'Run it', input: { type: 'tick' }, after: ['plug'] })
   ],
   items: [
-    {
+    readItem({
       key: 'plug',
       kind: 'fastener',
       name: 'Plug',
@@ -23,7 +23,7 @@ const plan: VisitPlan = {
       torque: null,
       seal: 'none',
       note: ''
-    }
+    })
   ]
 };
 
@@ -34,7 +34,8 @@ class Server {
   refuse: string | null = null;
   answer = async (_url: string, init?: { body?: string }): Promise<Response> => {
     if (!this.up) throw new TypeError('network');
-    if (!init?.body) return Response.json({ ok: true, data: { entries: this.taken, recordId: null } });
+    if (!init?.body)
+      return Response.json({ ok: true, data: { entries: this.taken, recordId: null, photos: [] } });
     const entry = JSON.parse(init.body) as NewEntry;
     if (this.refuse)
       return Response.json({ ok: false, errors: { '': this.refuse }, more: {} }, { status: 422 });

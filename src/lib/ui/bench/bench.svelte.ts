@@ -1,7 +1,11 @@
 import type { Entry, NewEntry } from '$lib/core/visit/entry';
+import { closeProblems } from '$lib/core/visit/close';
 import type { VisitPlan } from '$lib/core/visit/plan';
-import { closeProblems, refuseEntry, visitState } from '$lib/core/visit/state';
+import { refuseEntry } from '$lib/core/visit/refuse';
+import { visitState } from '$lib/core/visit/state';
+import { NO_TOOLS, type Toolbox } from '$lib/core/visit/toolbox';
 import { send } from '../form/send';
+import type { Photo } from './visit';
 
 /** An entry before it has its id. What it says is checked by the core here, and by the schema on the server. */
 export interface Write {
@@ -13,7 +17,7 @@ export interface Write {
 
 /**
  * A visit on this screen. A tick shows at once; it is kept on the device until the server has it, in order, so that a lost
- * signal or a reload loses nothing. What other devices write is asked for every two seconds.
+ * signal or a reload loses nothing. What other devices write is asked for every second and a half.
  */
 export class BenchVisit {
   #taken = $state<Entry[]>([]);
@@ -26,12 +30,24 @@ export class BenchVisit {
   stuck = $state(false);
   closedRecord = $state<string | null>(null);
 
+  /** Photos of this visit, as far as the server told. */
+  photos = $state<Photo[]>([]);
+
   readonly id: string;
   readonly plan: VisitPlan;
+  readonly tools: Toolbox;
 
-  constructor(id: string, plan: VisitPlan, entries: Entry[]) {
+  constructor(
+    id: string,
+    plan: VisitPlan,
+    entries: Entry[],
+    tools: Toolbox = NO_TOOLS,
+    photos: Photo[] = []
+  ) {
     this.id = id;
     this.plan = plan;
+    this.tools = tools;
+    this.photos = photos;
     this.#taken = entries;
     this.#key = `ht_visit_${id}`;
   }
@@ -46,7 +62,7 @@ export class BenchVisit {
     return [...this.#taken, ...mine];
   });
   state = $derived.by(() => visitState(this.plan, this.entries));
-  problems = $derived(closeProblems(this.state));
+  problems = $derived.by(() => closeProblems(this.plan, this.state));
   get waiting(): number {
     return this.#waiting.length;
   }
@@ -64,7 +80,7 @@ export class BenchVisit {
   /** Writes one entry. False when it cannot be taken as it is; `problem` then says why. */
   write(entry: Write): boolean {
     const full = { id: crypto.randomUUID(), stepKey: null, itemKey: null, ...entry } as NewEntry;
-    const refused = refuseEntry(this.state, full);
+    const refused = refuseEntry(this.state, full, this.tools);
     this.problem = refused;
     this.problemAt = refused ? (full.stepKey ?? full.itemKey) : null;
     if (refused) return false;
@@ -119,6 +135,7 @@ export class BenchVisit {
       const { data } = await r.json();
       this.#take(data.entries);
       this.closedRecord = data.recordId;
+      if (data.photos.length !== this.photos.length) this.photos = data.photos;
       this.stuck = false;
     } catch {
       this.stuck = true;

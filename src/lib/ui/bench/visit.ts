@@ -1,5 +1,14 @@
+import type { Fastener } from '$lib/core/specs/sheet';
 import type { Entry } from '$lib/core/visit/entry';
 import type { VisitPlan } from '$lib/core/visit/plan';
+import type { Toolbox } from '$lib/core/visit/toolbox';
+
+export interface Photo {
+  id: string;
+  stepKey: string;
+  by: string;
+  at: string | Date;
+}
 
 /** A visit as its page gets it. */
 export interface Visit {
@@ -8,9 +17,20 @@ export interface Visit {
   plate: string;
   machine: string;
   total: number | null;
+  startedAt: Date;
   closedAt: Date | null;
   givenUpAt: Date | null;
-  recordId: string | null;
+  recordIds: string[];
   plan: VisitPlan;
   entries: Entry[];
+}
+
+/** What else the bench has at hand. */
+export interface Around {
+  tools: Toolbox;
+  fasteners: Fastener[];
+  outline: 'bike' | 'quad';
+  photos: Photo[];
+  people: { id: string; name: string }[];
+  today: string;
 }

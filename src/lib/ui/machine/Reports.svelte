@@ -59,8 +59,13 @@
       await invalidateAll();
     }
   }
-  async function mark(reminderId: string, now: 'raised' | 'done') {
-    if (await note.send('/api/reminders/note', { reminderId, now, word: '' })) await invalidateAll();
+  let finishing = $state('');
+  let finished = $state('');
+  async function mark(reminderId: string, now: 'raised' | 'done', word = '') {
+    if (!(await note.send('/api/reminders/note', { reminderId, now, word }))) return;
+    finishing = '';
+    finished = '';
+    await invalidateAll();
   }
 </script>
 
@@ -167,9 +172,31 @@
         {#if !r.reminder!.raised}<button type="button" class="link" onclick={() => mark(r.taskId, 'raised')}
             >That has come</button
           >{/if}
-        <button type="button" class="link" onclick={() => mark(r.taskId, 'done')}>Done</button>
+        {#if r.reminder!.keepsOff}<button
+            type="button"
+            class="link"
+            onclick={() => (finishing = finishing === r.taskId ? '' : r.taskId)}>Finish it</button
+          >{:else}<button type="button" class="link" onclick={() => mark(r.taskId, 'done')}>Done</button>{/if}
       </span>
     </p>
+    {#if finishing === r.taskId}
+      <form
+        class="flex flex-wrap items-start gap-3 py-2"
+        aria-label="Finish it"
+        onsubmit={async (e) => {
+          e.preventDefault();
+          await mark(r.taskId, 'done', finished);
+        }}
+      >
+        <Field
+          label="What was done: torque and wrench, or what was found"
+          error={note.errors.word}
+          class="w-96 max-w-full"
+          >{#snippet children(a)}<Input {...a} bind:value={finished} />{/snippet}</Field
+        >
+        <Button type="submit" size="sm" color="alternative" class="mt-6">It is done</Button>
+      </form>
+    {/if}
   {/each}
   {#if calls.length === 0 && reminders.length === 0 && !adding}<p class="quiet mt-1">
       Nothing reported, nothing waits.

@@ -19,7 +19,10 @@
     head: '',
     thread: '',
     pattern: '',
-    note: ''
+    note: '',
+    lean: '',
+    oiled: false,
+    adapter: false
   });
   let errors = $state<Record<string, string>>({});
 
@@ -89,7 +92,14 @@
     <Field label="Note, shown at its step" error={errors.note}
       >{#snippet children(a)}<Input {...a} bind:value={draft.note} />{/snippet}</Field
     >
-    <div class="pt-7"><Checkbox bind:checked={draft.magnet}>has a magnet</Checkbox></div>
+    <Field label="How it leans to drain" error={errors.lean}
+      >{#snippet children(a)}<Input {...a} bind:value={draft.lean} />{/snippet}</Field
+    >
+  </div>
+  <div class="mt-3 flex flex-wrap gap-6">
+    <Checkbox bind:checked={draft.magnet}>has a magnet</Checkbox>
+    <Checkbox bind:checked={draft.oiled}>thread oiled before torque</Checkbox>
+    <Checkbox bind:checked={draft.adapter}>no socket fits: takes an adapter</Checkbox>
   </div>
   <FormError message={errors['']} />
   <div class="mt-3 flex gap-2">

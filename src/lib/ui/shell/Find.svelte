@@ -22,6 +22,8 @@
     { text: 'Bench', note: 'visits that stand open', href: '/bench' },
     { text: 'Components', note: 'engines, chains and the rest; the shelf', href: '/parts' },
     { text: 'House rules', note: 'where good mechanics differ', href: '/rules' },
+    { text: 'Stores', note: 'torque wrenches, adapters, oils', href: '/stores' },
+    { text: 'Jobs', note: 'the work step by step, to change', href: '/jobs' },
     { text: 'New machine', note: 'add one to the fleet', href: '/machines/new' },
     { text: 'Team', note: 'people, teams, units', href: '/team' }
   ];

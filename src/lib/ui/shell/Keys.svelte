@@ -11,6 +11,8 @@
     ['d', 'race day, the whole fleet'],
     ['b', 'Bench'],
     ['c', 'Components and the shelf'],
+    ['s', 'Stores: wrenches, adapters, oils'],
+    ['w', 'Jobs: the work, step by step'],
     ['h', 'House rules'],
     ['j  k', 'next and last lane; Enter opens it'],
     ['+  −', 'zoom the trail of a machine; ← → move along it'],

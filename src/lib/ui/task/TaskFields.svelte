@@ -1,6 +1,7 @@
 <!-- What a task is and when it falls due: the same fields for a first task and for any other. -->
 <script lang="ts">
   import { Input, Select } from 'flowbite-svelte';
+  import { BUILT_IN } from '$lib/core/visit/template/built-in/oil';
   import Field from '../form/Field.svelte';
   import type { TaskDraft } from './draft';
   import Triggers from './Triggers.svelte';
@@ -10,8 +11,10 @@
     errors: Record<string, string>;
     prefix?: string;
     others?: { id: string; name: string }[];
+    /** Jobs a task can be done by; a team's own where it has some. */
+    jobs?: readonly { key: string; title: string }[];
   }
-  let { value = $bindable(), errors, prefix = '', others = [] }: Props = $props();
+  let { value = $bindable(), errors, prefix = '', others = [], jobs = BUILT_IN }: Props = $props();
   const err = (field: string) => errors[`${prefix}${field}`];
 </script>
 
@@ -30,7 +33,7 @@
         placeholder=""
         items={[
           { value: '', name: 'written down as done, no steps' },
-          { value: 'engine-oil', name: 'step by step: engine oil, screen and filter' }
+          ...jobs.map((j) => ({ value: j.key, name: `step by step: ${j.title}` }))
         ]}
       />{/snippet}
   </Field>

@@ -5,7 +5,7 @@ import type { Measure, SavedTask } from '$lib/core/schedule/task';
 /** A task as it is being typed. */
 export interface TaskDraft {
   name: string;
-  job: 'engine-oil' | '';
+  job: string;
   note: string;
   triggers: (TriggerForm & { limit: string; first: string; firstLimit: string; ofTaskId: string | null })[];
   ageing: '' | 'by the meter' | 'by the riding';
@@ -65,7 +65,7 @@ export function draftOf(t: SavedTask): TaskDraft {
   return {
     ...emptyTask(),
     name: t.name,
-    job: t.job === 'engine-oil' ? t.job : '',
+    job: t.job ?? '',
     note: t.note,
     triggers: t.triggers.map((g) => ({
       id: g.id,

@@ -21,6 +21,7 @@
   const doing = $derived(data.rows.find((d) => d.taskId === page.url.searchParams.get('done')));
   const part = $derived(data.components.find((c) => c.id === doing?.part?.id));
   const leave = () => goto(`/machines/${data.machine.id}#tasks`, { noScroll: true });
+  const notReady = $derived(data.rows.filter((r) => r.reminder?.keepsOff));
   const openProposals = $derived(data.proposals.filter((p) => p.decided === null));
   const hard = $derived(data.rows.filter((r) => r.hard && !openProposals.some((p) => p.taskId === r.taskId)));
 
@@ -60,11 +61,23 @@
     <Button size="sm" color="primary" onclick={() => openHours(data.machine.id)}>Log hours</Button>
     <Button size="sm" color="alternative" href="/machines/{data.machine.id}/meters">Meters</Button>
     <Button size="sm" color="alternative" href="/machines/{data.machine.id}/sheet">Spec sheet</Button>
+    <Button size="sm" color="alternative" href="/machines/{data.machine.id}/underside">Seen from below</Button
+    >
+    {#if !data.lane.visitId}<Button size="sm" color="alternative" href="/machines/{data.machine.id}/visit"
+        >To the bench</Button
+      >{/if}
     {#if data.lane.visitId}<Button size="sm" color="alternative" href="/visits/{data.lane.visitId}"
         >At the bench now</Button
       >{/if}
   </span>
 </div>
+{#if notReady.length > 0}
+  <div class="caution mt-3">
+    <p class="font-bold">Not ready:</p>
+    {#each notReady as r (r.taskId)}<p>{r.name}; {r.reminder!.waitsFor.replace('not ready: ', '')}</p>{/each}
+    <p class="text-sm">It is called ready when these are seen to, among what is reported below.</p>
+  </div>
+{/if}
 {#if data.unknown.length > 0}<p class="caution mt-3">
     {data.unknown.length === 1 ? 'One outing' : `${data.unknown.length} outings`} since the last reading without
     hours ({data.unknown.map((o) => showDay(o.day, data.today)).join(', ')}): it stands further along than

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { showHours } from '$lib/core/hours/hours';
+  import { worstOf } from '$lib/core/debris/trend';
   import { judgeLevel } from '$lib/core/fluids/level';
   import { HOUSE_RULES, showRule } from '$lib/core/rules/rules';
   import { show, showBoth } from '$lib/core/quantity/quantity';
@@ -14,6 +15,25 @@
       return value === undefined ? [] : [{ rule, value }];
     })
   );
+  const circuits = $derived(
+    f
+      ? (f.circuits ??
+          (r.findings
+            ? [
+                {
+                  circuit: 'engine',
+                  drainedMl: f.drainedMl,
+                  pouredMl: f.pouredMl,
+                  level: f.level,
+                  oil: null,
+                  oilHours: null,
+                  used: null
+                }
+              ]
+            : []))
+      : []
+  );
+  const worst = $derived(worstOf((f?.debris ?? []).flatMap((d) => (d.verdict ? [d.verdict] : []))));
   const ml = (v: number | null) => {
     if (v === null) return 'not measured';
     const both = showBoth({ dimension: 'volume', base: v, value: v, unit: 'ml' }, data.units);
@@ -39,29 +59,87 @@
 {#if r.remark}<p class="mt-2 whitespace-pre-wrap">{r.remark}</p>{/if}
 
 {#if f}
-  <div class="mt-5 grid gap-8 md:grid-cols-2">
+  <p class="mt-2">
+    <span class="figure text-xl">{f.minutes} min</span>{#if f.estimate}<span class="quiet"
+        >, against about {Math.round(f.estimate.elapsed)} worked out ({Math.round(f.estimate.attended)} with hands
+        on it)</span
+      >{/if}
+    {#if data.others.length > 0}<span class="quiet">In the same visit:</span>
+      {#each data.others as o (o.id)}<a class="link mr-3" href="/records/{o.id}">{o.task}</a>{/each}{/if}
+  </p>
+  {#if worst !== 'carry on'}<p class="caution mt-2">
+      <strong>{worst}.</strong> What came out with the oil, below.
+    </p>{/if}
+  {#if f.deferred && f.deferred.length > 0}
+    <div class="caution mt-2">
+      <p class="font-bold">Left undone, and keeps the machine from being ready:</p>
+      {#each f.deferred as d (d.itemKey)}<p>
+          {d.name}, {d.place}: waits for {d.part || d.waitsFor}. {d.reason}
+        </p>{/each}
+    </div>
+  {/if}
+  <div class="print-columns mt-5 grid gap-8 md:grid-cols-2">
     <section>
       <h2>Oil</h2>
-      <table class="sheet-table mt-1">
-        <tbody>
-          <tr><td>Drained</td><td class="figure text-lg">{ml(f.drainedMl)}</td></tr>
-          <tr><td>Poured</td><td class="figure text-lg">{ml(f.pouredMl)}</td></tr>
-          <tr
-            ><td>Level, as left</td><td
-              >{f.level ? `${f.level.method}: ${judgeLevel(f.level).words}` : 'not read'}</td
-            ></tr
-          >
-          <tr><td>Time</td><td class="figure text-lg">{f.minutes} min</td></tr>
-        </tbody>
-      </table>
+      {#each circuits as c (c.circuit)}
+        <table class="sheet-table mt-1">
+          <caption class="text-left font-bold">{c.circuit}</caption>
+          <tbody>
+            {#if c.oil}<tr
+                ><td>Oil</td><td
+                  >{c.oil.name}
+                  {c.oil.grade}{#if c.oil.deviation}<span class="block text-sm"
+                      >not the sheet’s, because {c.oil.deviation}</span
+                    >{/if}</td
+                ></tr
+              >{/if}
+            <tr><td>Drained</td><td class="figure text-lg">{ml(c.drainedMl)}</td></tr>
+            <tr><td>Poured</td><td class="figure text-lg">{ml(c.pouredMl)}</td></tr>
+            {#if c.used}<tr
+                ><td>Used since the last change</td><td class="figure"
+                  >{Math.round(c.used.ml)} ml{c.used.mlPerHour === null
+                    ? ''
+                    : `, ${c.used.mlPerHour.toFixed(1)} ml an hour`}</td
+                ></tr
+              >{/if}
+            <tr
+              ><td>Level, as left</td><td
+                >{c.level ? `${c.level.method}: ${judgeLevel(c.level).words}` : 'not read'}</td
+              ></tr
+            >
+          </tbody>
+        </table>
+      {:else}<p class="quiet">No oil in this job.</p>{/each}
+      {#if data.rise}<p class="caution mt-1">{data.rise}</p>{/if}
       <h2 class="mt-5">As found</h2>
       <table class="sheet-table mt-1">
         <tbody>
           {#each f.debris as d (d.place)}<tr
-              ><td>{d.place}</td><td
-                >{d.grade}{d.materials.length > 0 ? `; ${d.materials.join(', ')}` : ''}</td
+              ><td
+                >{d.place}{#if data.photos[d.stepKey ?? '']}<a
+                    class="no-print block"
+                    href="/api/photos/{data.photos[d.stepKey!]}"
+                    target="_blank"
+                    rel="noopener"
+                    ><img src="/api/photos/{data.photos[d.stepKey!]}?small" alt={d.place} class="h-16" /></a
+                  >{/if}</td
+              ><td
+                >{d.grade}{d.materials.length > 0 ? `; ${d.materials.join(', ')}` : ''}{d.oilLook &&
+                d.oilLook !== 'as usual'
+                  ? `; oil ${d.oilLook}`
+                  : ''}{#if d.verdict}<span class="block text-sm"
+                    ><strong>{d.verdict}</strong>{d.overruled
+                      ? `, overruled: ${d.overruled}`
+                      : `. ${(d.reasons ?? []).join(' ')}`}</span
+                  >{/if}</td
               ></tr
-            >{:else}<tr><td>Nothing was judged.</td></tr>{/each}
+            >{:else}<tr><td>No debris was judged.</td></tr>{/each}
+          {#each f.found ?? [] as x, i (i)}<tr
+              ><td>{x.name}</td><td>found {x.how}{x.note ? `: ${x.note}` : ''}</td></tr
+            >{/each}
+          {#each f.measured ?? [] as m (m.title)}<tr
+              ><td>{m.title}</td><td class="figure">{m.value} {m.unit}</td></tr
+            >{/each}
         </tbody>
       </table>
     </section>
@@ -76,18 +154,29 @@
                   >{t.place}</span
                 ></td
               ><td class="figure text-lg"
-                >{t.torque ? show(t.torque) : 'by feel'}{#if t.reason}<span
-                    class="quiet block font-sans text-sm">{t.reason}</span
-                  >{/if}</td
+                >{t.torque ? show(t.torque) : 'by feel'}{#if t.marked}, marked{/if}<span
+                  class="quiet block font-sans text-sm"
+                  >{[
+                    t.reason ?? '',
+                    data.wrenches[t.wrenchId ?? ''] ?? '',
+                    t.settingNm ? `set to ${t.settingNm.toFixed(1)} N·m with an adapter` : '',
+                    t.seal ? `seal: ${t.seal === 'new' ? 'new' : 'the old one again'}` : ''
+                  ]
+                    .filter(Boolean)
+                    .join('; ')}</span
+                ></td
               ></tr
             >
           {/each}
         </tbody>
       </table>
-      {#if f.leftOut.length > 0}
+      {#if f.leftOut.length > 0 || (f.passedOver ?? []).length > 0}
         <h2 class="mt-5">Left out</h2>
         <ul>
           {#each f.leftOut as l (l.title)}<li class="rule-b py-1">{l.title}: {l.reason}</li>{/each}
+          {#each f.passedOver ?? [] as l (l.name)}<li class="rule-b py-1">
+              {l.name}, not visited: {l.reason}
+            </li>{/each}
         </ul>
       {/if}
       {#if f.remarks.length > 0}

@@ -8,6 +8,7 @@ import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
 import { listProposals } from '$lib/server/proposals';
 import { readRules } from '$lib/server/rules';
+import { readTemplates } from '$lib/server/templates';
 import { getTask, listTaskChanges } from '$lib/server/task-pages';
 import { readCalendar, readStandings } from '$lib/server/trail';
 import type { PageServerLoad } from './$types';
@@ -40,6 +41,7 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
     lane: standing ? laneOf(standing, planned, today) : null,
     why: due && now ? whyDue(due, now, standing!.estimated) : [],
     rules: await readRules(sql, team.id),
+    jobs: (await readTemplates(sql, team.id)).map(({ key, title }) => ({ key, title })),
     changes: task ? await listTaskChanges(sql, team.id, task.id) : [],
     proposals: task ? await listProposals(sql, team.id, [task.id]) : []
   };

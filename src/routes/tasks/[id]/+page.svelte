@@ -121,7 +121,7 @@
     void save();
   }}
 >
-  <TaskFields bind:value={draft} errors={form.errors} others={data.others} />
+  <TaskFields bind:value={draft} errors={form.errors} others={data.others} jobs={data.jobs} />
   {#if !data.task}<LastDone bind:value={draft} errors={form.errors} {owner} {today} />{/if}
   <Ageing bind:value={draft} errors={form.errors} rules={data.rules} component={data.component !== null} />
   <div class="mt-4 grid gap-3 sm:grid-cols-2">

@@ -4,6 +4,8 @@ import type { Bench, Cover, Graph, Op } from './model';
 export interface Structure {
   graph: Graph;
   attended: number;
+  /** Times a cover comes off. */
+  openings: number;
 }
 
 interface Arc {
@@ -106,25 +108,27 @@ function openings(
   const ways: Map<string, number>[] = [];
   // Every set of phases in which each op finds a place; few turns make few sets.
   for (let set = 1; set < 1 << (turns.length + 1); set++) {
-    const placed = new Map<string, number>();
+    const size = [...Array(turns.length + 1).keys()].filter((k) => set & (1 << k)).length;
+    let placed: Map<string, number>[] = [new Map()];
     for (const [o, [from, to]] of spans) {
-      for (let k = from; k <= to && !placed.has(o.id); k++) if (set & (1 << k)) placed.set(o.id, k);
+      const free = [...Array(turns.length + 1).keys()].filter((k) => k >= from && k <= to && set & (1 << k));
+      // Past that many ways of sharing out what could go in either, the first that fits is taken.
+      const choices = placed.length * free.length > MOST_WAYS ? free.slice(0, 1) : free;
+      placed = placed.flatMap((way) => choices.map((k) => new Map([...way, [o.id, k] as const])));
     }
-    const used = new Set(placed.values());
-    if (
-      placed.size === behind.length &&
-      [...Array(turns.length + 1).keys()].every((k) => !(set & (1 << k)) || used.has(k))
-    )
-      ways.push(placed);
+    ways.push(...placed.filter((way) => new Set(way.values()).size === size));
   }
   return ways;
 }
+/** Ways of sharing out ops between two openings of a cover that are compared. */
+const MOST_WAYS = 32;
 
 /** Puts one cover's opening and closing among the ops, for one way of opening it. */
 function withCover(
   cover: Cover,
   way: ReadonlyMap<string, number>,
-  turns: readonly Op[]
+  turns: readonly Op[],
+  all: readonly Op[]
 ): { ops: Op[]; arcs: Arc[] } {
   const phases = [...new Set(way.values())].sort((a, b) => a - b);
   const ops: Op[] = [];
@@ -169,6 +173,13 @@ function withCover(
       if (k === phase) arcs.push({ from: open, to: id, lag: 0 }, { from: id, to: close, lag: 0 });
     if (phase > 0) arcs.push({ from: turns[phase - 1]!.id, to: open, lag: 0 });
     if (phase < turns.length) arcs.push({ from: close, to: turns[phase]!.id, lag: 0 });
+    // What waits for the cover itself waits for its first opening, or its last closing.
+    for (const o of all) {
+      const waits = [...o.needs, ...o.during];
+      if (n === 0 && waits.includes(`open:${cover.id}`)) arcs.push({ from: open, to: o.id, lag: 0 });
+      if (n === phases.length - 1 && waits.includes(`close:${cover.id}`))
+        arcs.push({ from: close, to: o.id, lag: 0 });
+    }
   });
   return { ops, arcs };
 }
@@ -197,14 +208,15 @@ export function structures(bench: Bench): Structure[] {
         .sort((a, b) => Number(below.get(b.id)!.has(a.id)) - Number(below.get(a.id)!.has(b.id)));
       made = made.flatMap((m) =>
         openings(cover, behind, turns, below).map((way) => {
-          const added = withCover(cover, way, turns);
+          const added = withCover(cover, way, turns, ops);
           return { ops: [...m.ops, ...added.ops], arcs: [...m.arcs, ...added.arcs] };
         })
       );
     }
     return made.map((m) => ({
       graph: graphOf(m.ops, m.arcs, t.release),
-      attended: m.ops.reduce((sum, o) => sum + o.work, 0)
+      attended: m.ops.reduce((sum, o) => sum + o.work, 0),
+      openings: m.ops.filter((o) => o.id.startsWith('open:')).length
     }));
   });
 }

@@ -94,12 +94,15 @@
       >{/each}
   </p>{/if}
 
-<section class="mt-8" aria-label="Fasteners">
+<section class="mt-8" id="fasteners" aria-label="Fasteners">
   <div class="flex items-baseline gap-4">
     <h2>Plugs, caps, covers and bolts</h2>
     {#if !adding}<button type="button" class="link no-print text-sm" onclick={() => (adding = true)}
         >Add one</button
       >{/if}
+    <a class="link no-print text-sm" href="/machines/{data.machine.id}/underside"
+      >Where they sit, seen from below</a
+    >
   </div>
   {#if adding}<FastenerForm machineId={data.machine.id} onleave={() => (adding = false)} />{/if}
   {#each data.fasteners as f (f.id)}

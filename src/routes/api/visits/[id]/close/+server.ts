@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { command, idOf } from '$lib/server/command';
-import { closeVisit } from '$lib/server/visits';
+import { closeVisit } from '$lib/server/visit-close';
 import type { RequestHandler } from './$types';
 
 export const POST: RequestHandler = (event) =>

@@ -3,6 +3,7 @@ import { id } from '$lib/core/forms';
 import { entrySchema } from '$lib/core/visit/entry';
 import { command, idOf } from '$lib/server/command';
 import { db } from '$lib/server/db';
+import { listPhotos } from '$lib/server/photos';
 import { addEntry, getVisit } from '$lib/server/visits';
 import type { RequestHandler } from './$types';
 
@@ -11,7 +12,14 @@ export const GET: RequestHandler = async ({ locals, params }) => {
   const visit =
     locals.team && id.safeParse(params.id).success ? await getVisit(db(), locals.team.id, params.id) : null;
   return visit
-    ? json({ ok: true, data: { entries: visit.entries, recordId: visit.recordId } })
+    ? json({
+        ok: true,
+        data: {
+          entries: visit.entries,
+          recordId: visit.recordIds[0] ?? null,
+          photos: await listPhotos(db(), locals.team!.id, visit.id)
+        }
+      })
     : json({ ok: false, errors: { '': 'No such visit.' } }, { status: 404 });
 };
 

@@ -1,0 +1,25 @@
+import { z } from 'zod';
+import { id } from '../forms';
+import { parseAir } from '../fluids/oil';
+
+/** A visit as it is begun: one machine, the jobs picked, the order somebody settled on. */
+export const startSchema = z.object({
+  id,
+  machineId: id,
+  jobs: z
+    .array(z.object({ taskId: id, template: z.string().max(60).nullable().default(null) }))
+    .min(1, 'Pick at least one job.')
+    .max(25, 'At most 25 jobs in one visit.')
+    .refine((list) => new Set(list.map((j) => j.taskId)).size === list.length, 'Each job once.'),
+  engine: z.enum(['cold', 'warm']).default('cold'),
+  /** Step keys in the order they were settled on; null: as it is worked out. */
+  order: z.array(z.string().max(160)).max(400).nullable().default(null)
+});
+export type StartInput = z.infer<typeof startSchema>;
+
+/** Air temperature as typed, or nothing. */
+export const airTyped = z
+  .string()
+  .trim()
+  .default('')
+  .refine((t) => t === '' || parseAir(t) !== null, 'Two temperatures, such as −5 to 15 °C.');

@@ -1,0 +1,87 @@
+import { describe, expect, it } from 'vitest';
+import { planOf, SHEET } from '../../../../../tests/core/bench';
+import { DEFAULT_RULES } from '../../rules/rules';
+import { NO_TOOLS, type Toolbox } from '../toolbox';
+import { bestOil, gather, sizesIn } from './gather';
+
+const tools: Toolbox = {
+  wrenches: [
+    { id: 'w', name: 'Small', lowNm: 2, highNm: 24, lengthMm: 210, calibratedUntil: '2026-01-01', pulls: 0 }
+  ],
+  adapters: [],
+  oils: [
+    {
+      id: 'o',
+      name: 'Good',
+      kind: 'engine oil, four-stroke',
+      grade: '10W-50',
+      ratings: ['JASO MA2'],
+      additives: [],
+      bottleMl: 1000,
+      stockMl: 1300
+    },
+    {
+      id: 'b',
+      name: 'Burnt',
+      kind: 'two-stroke oil, burnt with the fuel',
+      grade: 'SAE 30',
+      ratings: [],
+      additives: [],
+      bottleMl: 1000,
+      stockMl: 9000
+    }
+  ]
+};
+const list = (lines: { text: string }[]) => lines.map((l) => l.text).join('\n');
+
+describe('before anything is opened', () => {
+  const plan = planOf(['engine-oil', 'gearbox-check-screw']);
+  const g = gather(plan, tools, DEFAULT_RULES, '2026-06-01', null);
+  it('names the wrench for each value, with a word on its calibration', () => {
+    expect(list(g.tools)).toContain('Small (calibration ran out on 2026-01-01): Engine drain plug 20 N·m');
+  });
+  it('says what is unknown rather than leave it out', () => {
+    expect(g.lacks).toContain('Screen cap: its torque is not on the sheet.');
+    expect(list(g.tools)).toContain('Size not noted');
+  });
+  it('counts washers, rings and the filter', () => {
+    expect(list(g.parts)).toContain('1 new crush washer: Engine drain plug');
+    expect(list(g.parts)).toContain('1 new oil filter');
+  });
+  it('picks the oil that suits, and the bottles to open', () => {
+    expect(g.fluids.map((f) => [f.circuit, f.oil?.name, f.bottles])).toEqual([
+      ['engine', 'Good', { open: 1, leftMl: 200, shortMl: 0 }],
+      ['gearbox', 'Good', { open: 1, leftMl: 600, shortMl: 0 }]
+    ]);
+  });
+  it('says what is short, and what nothing suits', () => {
+    const little = { ...tools, oils: [{ ...tools.oils[0]!, stockMl: 300 }] };
+    expect(gather(plan, little, DEFAULT_RULES, '2026-06-01', null).lacks).toContain(
+      'Engine oil: 800 ml short of Good.'
+    );
+    const wrong = gather(plan, { ...tools, oils: [tools.oils[1]!] }, DEFAULT_RULES, '2026-06-01', null);
+    expect(wrong.lacks.join()).toContain('Gearbox oil: nothing in the stores suits it');
+    expect(gather(plan, NO_TOOLS, DEFAULT_RULES, '2026-06-01', null).lacks.join()).toContain(
+      'No torque wrench in the box'
+    );
+  });
+  it('asks about two sizes on record for one fastener, and for an adapter that is not there', () => {
+    const fasteners = SHEET.fasteners.map((f) =>
+      f.id === 'd' ? { ...f, note: '19 mm on the later ones', adapter: true } : f
+    );
+    const odd = gather(
+      planOf(['engine-oil'], { sheet: { ...SHEET, fasteners } }),
+      tools,
+      DEFAULT_RULES,
+      '2026-06-01',
+      null
+    );
+    expect(odd.lacks.join('\n')).toContain('two sizes on record, 17 and 19 mm');
+    expect(odd.lacks.join('\n')).toContain('takes an adapter, and there is none');
+    expect(sizesIn('8 mm hex, 8mm socket')).toEqual(['8']);
+  });
+  it('never picks what is stopped', () => {
+    const input = plan.steps.find((s) => s.key === 'oil')!.input;
+    expect(input.type === 'oil' && bestOil(input.want, [tools.oils[1]!], null)).toBeNull();
+  });
+});

@@ -1,0 +1,199 @@
+import { calibrationWord, uncovered, wrenchesFor } from '../../fasteners/wrench';
+import { bottles, type BottlePlan } from '../../fluids/ledger';
+import { gradesIn, judgeOil, type Air } from '../../fluids/oil';
+import { show } from '../../quantity/quantity';
+import type { HouseRules } from '../../rules/rules';
+import type { Circuit } from '../../specs/sheet';
+import type { Day } from '../../time/day';
+import { sealSuggestion } from '../items';
+import type { OpenedItem, VisitPlan } from '../plan';
+import type { StockedOil, Toolbox } from '../toolbox';
+
+export interface Line {
+  text: string;
+  /** What is wrong with it, or has to be asked; null where nothing is. */
+  lack: string | null;
+}
+export interface Fluid {
+  circuit: Circuit;
+  neededMl: number | null;
+  /** The one of the stores that suits best; null where none does. */
+  oil: StockedOil | null;
+  bottles: BottlePlan | null;
+  lack: string | null;
+}
+/** Everything to lay out before anything is opened. */
+export interface Gathered {
+  tools: Line[];
+  parts: Line[];
+  fluids: Fluid[];
+  /** Everything that is missing or has to be asked, in one list. */
+  lacks: string[];
+}
+
+/** Sizes across flats as a head or a note names them, mm. */
+export function sizesIn(text: string): string[] {
+  return [...new Set([...text.matchAll(/(\d{1,2}(?:[.,]\d)?)\s*mm/gi)].map((m) => m[1]!.replace(',', '.')))];
+}
+
+/**
+ * Tools, parts and fluids for a whole visit, from what it opens and what it pours.
+ * @param air the air the machine will be ridden in until the next change; null: not asked
+ */
+export function gather(
+  plan: Pick<VisitPlan, 'steps' | 'items'>,
+  tools: Toolbox,
+  rules: HouseRules,
+  today: Day,
+  air: Air | null
+): Gathered {
+  const gathered: Gathered = {
+    tools: [...heads(plan.items), ...wrenches(plan.items, tools, today), ...usual(plan)],
+    parts: parts(plan, rules),
+    fluids: fluids(plan, tools, air),
+    lacks: []
+  };
+  gathered.lacks = [
+    ...[...gathered.tools, ...gathered.parts].flatMap((l) => (l.lack ? [l.lack] : [])),
+    ...gathered.fluids.flatMap((f) => (f.lack ? [f.lack] : []))
+  ];
+  return gathered;
+}
+
+const bolts = (items: readonly OpenedItem[]) => items.filter((i) => i.kind !== 'part');
+
+function heads(items: readonly OpenedItem[]): Line[] {
+  const byHead = new Map<string, OpenedItem[]>();
+  for (const i of bolts(items)) byHead.set(i.head, [...(byHead.get(i.head) ?? []), i]);
+  return [...byHead]
+    .sort(([a], [b]) => Number(a === '') - Number(b === '') || a.localeCompare(b))
+    .map(([head, of]) => {
+      const names = of.map((i) => i.name).join(', ');
+      if (head === '') return { text: `Size not noted: ${names}`, lack: null };
+      const sizes = sizesIn(`${head} ${of.map((i) => i.note).join(' ')}`);
+      return {
+        text: `${head}: ${names}`,
+        lack:
+          sizes.length > 1 ? `${names}: two sizes on record, ${sizes.join(' and ')} mm. Which is it?` : null
+      };
+    });
+}
+
+function wrenches(items: readonly OpenedItem[], { wrenches: box, adapters }: Toolbox, today: Day): Line[] {
+  const byWrench = new Map<string, { text: string; values: string[] }>();
+  const lines: Line[] = [];
+  for (const i of bolts(items)) {
+    if (i.kind === 'cap') continue;
+    const spec = i.torque?.quantity;
+    if (!spec) {
+      lines.push({ text: `${i.name}: torque unknown`, lack: `${i.name}: its torque is not on the sheet.` });
+      continue;
+    }
+    const lack = uncovered(spec, box);
+    if (lack) lines.push({ text: `${i.name}, ${show(spec)}`, lack: `${i.name}: ${lack}` });
+    else {
+      const best = wrenchesFor(spec.base, box, today)[0]!;
+      const word = calibrationWord(best, today);
+      const entry = byWrench.get(best.id) ?? { text: `${best.name}${word ? ` (${word})` : ''}`, values: [] };
+      entry.values.push(`${i.name} ${show(spec)}`);
+      byWrench.set(best.id, entry);
+    }
+    if (i.adapter)
+      lines.push({
+        text: `Adapter for ${i.name}: no socket fits`,
+        lack: adapters.length === 0 ? `${i.name} takes an adapter, and there is none in the stores.` : null
+      });
+  }
+  return [
+    ...[...byWrench.values()].map((w) => ({ text: `${w.text}: ${w.values.join(', ')}`, lack: null })),
+    ...lines
+  ];
+}
+
+function usual(plan: Pick<VisitPlan, 'steps' | 'items'>): Line[] {
+  const drains = plan.items.some((i) => i.role === 'drain plug');
+  const washes = plan.items.some((i) => i.role === 'screen cap');
+  return [
+    ...(drains ? [{ text: 'Drain pan, measuring jug, clean rag, gloves', lack: null }] : []),
+    ...(washes ? [{ text: 'Solvent, brush, white paper', lack: null }] : []),
+    ...bolts(plan.items)
+      .filter((i) => i.note)
+      .map((i) => ({ text: `${i.name}: ${i.note}`, lack: null }))
+  ];
+}
+
+function parts(plan: Pick<VisitPlan, 'steps' | 'items'>, rules: HouseRules): Line[] {
+  const lines: Line[] = [];
+  for (const i of plan.items) {
+    if (i.seal !== 'none') {
+      const uses =
+        i.sealUses === null || i.sealMost === 1 ? '' : `, use ${i.sealUses} of ${i.sealMost} behind it`;
+      lines.push({
+        text:
+          sealSuggestion(i) === 'new'
+            ? `1 new ${i.seal}: ${i.name}${uses}`
+            : `Spare ${i.seal} at hand: ${i.name}${uses}`,
+        lack: null
+      });
+    }
+    if (i.kind === 'part' && i.role === 'filter cover')
+      lines.push({
+        text:
+          rules.filter === 'washable'
+            ? 'Washable filter: solvent, filter oil'
+            : `1 new oil filter with its small ring`,
+        lack: null
+      });
+    if (i.kind === 'part' && i.role === 'screen cap' && rules.screens === 'replace')
+      lines.push({ text: `1 new ${i.name.toLowerCase()}`, lack: null });
+  }
+  return lines;
+}
+
+/** The oil of the stores that suits a circuit best: no stop, fewest words, most of it there. */
+export function bestOil(
+  want: Parameters<typeof judgeOil>[1],
+  oils: readonly StockedOil[],
+  air: Air | null
+): StockedOil | null {
+  const named = (o: StockedOil) => gradesIn(want.grade ?? '').includes(gradesIn(o.grade)[0] ?? '');
+  return (
+    oils
+      .map((oil) => ({ oil, verdict: judgeOil(oil, want, air) }))
+      .filter((x) => x.verdict.stop.length === 0)
+      .sort(
+        (a, b) =>
+          a.verdict.word.length - b.verdict.word.length ||
+          // The grade the sheet names before another that its table also allows.
+          Number(named(b.oil)) - Number(named(a.oil)) ||
+          b.oil.stockMl - a.oil.stockMl
+      )[0]?.oil ?? null
+  );
+}
+
+function fluids(plan: Pick<VisitPlan, 'steps' | 'items'>, tools: Toolbox, air: Air | null): Fluid[] {
+  return plan.steps.flatMap((s): Fluid[] => {
+    const { input } = s;
+    if (input.type !== 'oil') return [];
+    const oil = bestOil(input.want, tools.oils, air);
+    const plan_ =
+      oil && input.quantityMl !== null ? bottles(input.quantityMl, oil.stockMl, oil.bottleMl) : null;
+    const lack =
+      input.quantityMl === null
+        ? `${input.circuit} oil: how much goes in is not on the sheet.`
+        : oil === null
+          ? `${input.circuit} oil: nothing in the stores suits it (${input.want.grade ?? 'grade unknown'}).`
+          : plan_!.shortMl > 0
+            ? `${input.circuit} oil: ${Math.round(plan_!.shortMl)} ml short of ${oil.name}.`
+            : null;
+    return [
+      {
+        circuit: input.circuit,
+        neededMl: input.quantityMl,
+        oil,
+        bottles: plan_,
+        lack: lack && lack.charAt(0).toUpperCase() + lack.slice(1)
+      }
+    ];
+  });
+}

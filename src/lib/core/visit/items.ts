@@ -1,0 +1,155 @@
+import { pulls } from '../fasteners/pattern';
+import { quantity, show, type Quantity } from '../quantity/quantity';
+import type { Entry } from './entry';
+import type { OpenedItem } from './plan';
+
+export type ItemStand =
+  'fitted' | 'off' | 'by hand' | 'snug' | 'torqued' | 'by feel' | 'marked' | 'shut' | 'deferred';
+
+export interface ItemState {
+  item: OpenedItem;
+  stand: ItemStand;
+  /** Taken off at some time in this visit. */
+  opened: boolean;
+  torque: Quantity | null;
+  wrenchId: string | null;
+  settingNm: number | null;
+  reason: string | null;
+  seal: 'new' | 'again' | null;
+  deferred: { waitsFor: string; reason: string; part: string } | null;
+  found: { how: string; note: string }[];
+  /** Pulls done of a criss-cross sequence: `round/bolt`. */
+  pulled: string[];
+  by: string | null;
+  at: string | null;
+}
+
+export function freshItem(item: OpenedItem): ItemState {
+  return {
+    item,
+    stand: 'fitted',
+    opened: false,
+    torque: null,
+    wrenchId: null,
+    settingNm: null,
+    reason: null,
+    seal: null,
+    deferred: null,
+    found: [],
+    pulled: [],
+    by: null,
+    at: null
+  };
+}
+
+/** Neither off nor out nor only hand-tight. What was never opened is shut; what is deferred is written down as such. */
+export function isShut(i: ItemState): boolean {
+  return i.stand !== 'off' && i.stand !== 'by hand' && i.stand !== 'snug';
+}
+export const isTight = (i: ItemState) =>
+  i.stand === 'torqued' || i.stand === 'by feel' || i.stand === 'marked' || i.stand === 'shut';
+
+export function takeOff(i: ItemState, entry: Pick<Entry, 'by' | 'at'>): void {
+  Object.assign(i, {
+    ...freshItem(i.item),
+    found: i.found,
+    stand: 'off',
+    opened: true,
+    by: entry.by,
+    at: entry.at
+  });
+}
+
+export function applyToItem(i: ItemState, entry: Entry & { itemKey: string }): void {
+  switch (entry.action) {
+    case 'found':
+      i.found.push(entry.content);
+      return;
+    case 'bolt':
+      i.pulled.push(`${entry.content.round}/${entry.content.bolt}`);
+      i.stand = 'snug';
+      i.opened = true;
+      return;
+    case 'marked':
+      // A paint mark goes on what is tight already.
+      if (i.stand === 'torqued' || i.stand === 'by feel') i.stand = 'marked';
+      return;
+    case 'off':
+      takeOff(i, entry);
+      return;
+    default:
+  }
+  i.stand = entry.action as ItemStand;
+  i.opened = true;
+  i.by = entry.by;
+  i.at = entry.at;
+  i.torque = entry.action === 'torqued' ? quantity(entry.content.value, entry.content.unit) : null;
+  i.wrenchId = entry.action === 'torqued' ? (entry.content.wrenchId ?? null) : null;
+  i.settingNm = entry.action === 'torqued' ? (entry.content.settingNm ?? null) : null;
+  i.reason =
+    entry.action === 'torqued'
+      ? (entry.content.reason ?? null)
+      : entry.action === 'by feel' || entry.action === 'deferred'
+        ? entry.content.reason
+        : null;
+  i.seal =
+    entry.action === 'torqued' || entry.action === 'by feel' || entry.action === 'shut'
+      ? (entry.content.seal ?? null)
+      : null;
+  i.deferred =
+    entry.action === 'deferred'
+      ? { waitsFor: entry.content.waitsFor, reason: entry.content.reason, part: entry.content.part }
+      : null;
+}
+
+/** Bolts of a criss-cross sequence still to pull, in order; empty where there is none. */
+export function pullsLeft(i: ItemState) {
+  return pulls(i.item.quantity).filter((p) => !i.pulled.includes(`${p.round}/${p.bolt}`));
+}
+
+export function standInWords(i: ItemState): string {
+  switch (i.stand) {
+    case 'off':
+      return i.item.kind === 'part' ? 'out' : 'off';
+    case 'by hand':
+      return 'only hand-tight';
+    case 'snug':
+      return 'only snug';
+    case 'torqued':
+      return i.torque ? `torqued, ${show(i.torque)}` : 'torqued';
+    case 'by feel':
+      return 'tight by feel';
+    case 'marked':
+      return i.torque ? `torqued, ${show(i.torque)}, and marked` : 'tight and marked';
+    case 'shut':
+      return i.item.kind === 'part' ? 'back in' : 'shut';
+    case 'deferred':
+      return `deferred, waits for ${i.deferred?.part || i.deferred?.waitsFor}`;
+    case 'fitted':
+      return 'not opened';
+  }
+}
+
+/** What the house wants of a seal, and what it says when the old one goes in again. */
+export function sealQuestion(
+  item: OpenedItem,
+  seal: 'new' | 'again' | undefined,
+  why: string | undefined
+): string | null {
+  if (item.seal === 'none') return null;
+  if (seal === undefined) return `New ${item.seal}, or the old one again?`;
+  if (seal === 'new' || why?.trim()) return null;
+  const uses = item.sealUses;
+  if (item.sealMost === 1)
+    return `House rule: a new ${item.seal} every time. If the old one goes in again, say why.`;
+  if (uses !== null && item.sealMost !== null && uses >= item.sealMost)
+    return `This ${item.seal} has served ${uses} of ${item.sealMost} uses. If it goes in again, say why.`;
+  return null;
+}
+/** What is suggested: new where the house wants it or its uses are up, the old one otherwise. */
+export function sealSuggestion(item: OpenedItem): 'new' | 'again' {
+  if (item.sealMost === 1) return 'new';
+  return item.sealUses === null || (item.sealMost !== null && item.sealUses >= item.sealMost)
+    ? 'new'
+    : 'again';
+}

@@ -1,0 +1,73 @@
+import { figureOf, type Circuit, type Fastener, type Sheet } from '../../specs/sheet';
+import type { OpenedItem } from '../plan';
+import type { LayoutInput } from './context';
+import { lower, numberOf } from './words';
+
+export const itemKey = (f: Fastener) => `${f.role.replace(/ /g, '-')}-${f.id}`;
+export const partKey = (f: Fastener) => `${f.role.replace(/ /g, '-')}-part-${f.id}`;
+
+/** A fastener as something to be opened in this visit, with what the sheet and earlier visits know of it. */
+export function itemOf(f: Fastener, input: LayoutInput): OpenedItem {
+  const cap = f.role === 'filler cap';
+  return {
+    key: itemKey(f),
+    fastenerId: f.id.startsWith('unnamed') ? null : f.id,
+    kind: cap ? 'cap' : 'fastener',
+    role: f.role,
+    circuit: f.circuit,
+    name: f.name,
+    place: f.place,
+    quantity: f.quantity,
+    torque: cap ? null : numberOf('Torque', torqueOf(f, input.sheet)),
+    head: f.head,
+    thread: f.thread,
+    oiled: f.oiled,
+    adapter: f.adapter,
+    seal: f.seal,
+    sealUses: input.sealUses[f.id] ?? null,
+    sealMost: sealMost(f, input),
+    note: f.note,
+    found: input.found[f.id] ?? []
+  };
+}
+export function torqueOf(f: Fastener, sheet: Sheet) {
+  return figureOf(sheet, 'torque', f.id);
+}
+
+/** How often the house lets a seal be used. */
+function sealMost(f: Fastener, { rules }: LayoutInput): number | null {
+  switch (f.seal) {
+    case 'crush washer':
+      return rules.washers === 'new every time' ? 1 : rules.washerUses;
+    case 'O-ring':
+      return rules.rings === 'new every time' ? 1 : rules.ringsEvery;
+    case 'gasket':
+      return 1;
+    case 'none':
+      return null;
+  }
+}
+
+/** A loose part behind a fastener: a screen, a filter. */
+export function partOf(f: Fastener, name: string, circuit: Circuit | null): OpenedItem {
+  return {
+    key: partKey(f),
+    fastenerId: f.id.startsWith('unnamed') ? null : f.id,
+    kind: 'part',
+    role: f.role,
+    circuit,
+    name: name.replace('{name}', lower(f.name)),
+    place: f.place,
+    quantity: 1,
+    torque: null,
+    head: '',
+    thread: '',
+    oiled: false,
+    adapter: false,
+    seal: 'none',
+    sealUses: null,
+    sealMost: null,
+    note: '',
+    found: []
+  };
+}

@@ -1,0 +1,184 @@
+import { describe, expect, it } from 'vitest';
+import { fastener, laidOut, planOf, SHEET } from '../../../../../tests/core/bench';
+import { DEFAULT_RULES } from '../../rules/rules';
+import { quantity } from '../../quantity/quantity';
+import { BUILT_IN } from '../template/built-in/oil';
+import { plainTemplate } from '../template/plain';
+import { layOut } from './layout';
+import { orderPlan } from '../order/plan';
+
+const keys = (plan: { steps: { key: string }[] }) => plan.steps.map((s) => s.key);
+const place = (plan: { steps: { key: string }[] }, key: string) => {
+  const at = keys(plan).indexOf(key);
+  expect(at, key).toBeGreaterThanOrEqual(0);
+  return at;
+};
+
+describe('one job', () => {
+  const plan = planOf(['engine-oil']);
+  it('works while the oil drains, and measures when it has', () => {
+    expect(place(plan, 'drain-d')).toBeLessThan(place(plan, 'screen-out-s'));
+    expect(place(plan, 'screen-in-s')).toBeLessThan(place(plan, 'drained'));
+    expect(plan.steps.find((s) => s.key === 'screen-out-s')!.why).toBe('While the oil drains, 10 min.');
+  });
+  it('warms before it drains, shuts everything before it pours, looks for leaks before the guard goes on', () => {
+    for (const [a, b] of [
+      ['guard-off-g', 'warm'],
+      ['warm', 'drain-d'],
+      ['filler-out-f', 'drain-d'],
+      ['drain-in-d', 'pour'],
+      ['filter-cover-c', 'pour'],
+      ['pour', 'filler-in-f'],
+      ['filler-in-f', 'run'],
+      ['run', 'leaks'],
+      ['run', 'level'],
+      ['leaks', 'guard-on-g'],
+      ['level', 'guard-on-g']
+    ] as const)
+      expect(place(plan, a), `${a} before ${b}`).toBeLessThan(place(plan, b));
+  });
+  it('takes the leak look while the oil settles', () => {
+    expect(place(plan, 'leaks')).toBeLessThan(place(plan, 'level'));
+  });
+  it('leaves the gearbox’s plug alone', () =>
+    expect(plan.items.map((i) => i.name)).not.toContain('Gearbox drain plug'));
+  it('takes the guard off when the house says', () => {
+    const after = planOf(['engine-oil'], { rules: { ...DEFAULT_RULES, guardOff: 'after the warm-up' } });
+    expect(place(after, 'guard-off-g')).toBeGreaterThan(place(after, 'warm'));
+  });
+  it('drains cold where the house says, without warming anything', () => {
+    const cold = planOf(['engine-oil'], { rules: { ...DEFAULT_RULES, warmUp: 'drain cold' } });
+    expect(cold.steps.find((s) => s.key === 'warm')!.title).toBe('Drain it cold');
+    expect(cold.steps.some((s) => s.engine === 'warm')).toBe(false);
+  });
+  it('holds back from the pour, and takes torques from the sheet', () => {
+    expect(plan.steps.find((s) => s.key === 'pour')!.input).toMatchObject({
+      fill: { firstMl: 1010, heldBackMl: 90 }
+    });
+    expect(plan.items.find((i) => i.name === 'Engine drain plug')!.torque).toMatchObject({
+      quantity: { value: 20 },
+      source: 'Manual · p. 12 · printed',
+      unsure: false
+    });
+    expect(plan.items.find((i) => i.name === 'Screen cap')!.torque!.quantity).toBeNull();
+  });
+  it('invents nothing for a machine without a sheet', () => {
+    const bare = planOf(['engine-oil'], { sheet: { fasteners: [], figures: [] } });
+    expect(bare.items.map((i) => [i.name, i.fastenerId, i.torque?.quantity ?? null])).toEqual([
+      ['Oil filler cap', null, null],
+      ['Engine drain plug', null, null]
+    ]);
+    expect(bare.steps.find((s) => s.key === 'pour')!.input).toMatchObject({ fill: { quantityMl: null } });
+    expect(bare.steps.find((s) => s.key === 'pour')!.lines.join()).toContain('unknown');
+  });
+  it('asks at the bench whether the filter comes out, and knows both fills', () => {
+    const ask = planOf(['engine-oil-only']);
+    expect(ask.steps.find((s) => s.key === 'pour')!.input).toMatchObject({
+      fill: { quantityMl: 1100 },
+      without: { step: 'filter-choice', fill: { quantityMl: 1000 } }
+    });
+    expect(ask.steps.find((s) => s.key === 'filter-out-c')!.gate).toEqual({
+      steps: ['filter-choice'],
+      is: 'yes'
+    });
+  });
+});
+
+describe('several jobs', () => {
+  const both = planOf(['engine-oil', 'gearbox-check-screw']);
+  it('share what they share: one guard, one warm-up, one leak look', () => {
+    for (const key of ['gather', 'guard-off-g', 'warm', 'leaks', 'write'])
+      expect(both.steps.find((s) => s.key === key)!.jobs).toEqual(['engine-oil', 'gearbox-check-screw']);
+    expect(keys(both).filter((k) => k.startsWith('guard-off'))).toHaveLength(1);
+  });
+  it('start the engine only when both have their oil', () => {
+    expect(place(both, 'pour@gearbox')).toBeLessThan(place(both, 'run'));
+    expect(both.steps.find((s) => s.key === 'run')!.after).toContain('drain-plug-x');
+  });
+  it('take less time together than one after the other', () => {
+    const apart =
+      planOf(['engine-oil']).estimate!.elapsed + planOf(['gearbox-check-screw']).estimate!.elapsed;
+    expect(both.estimate!.elapsed).toBeLessThan(apart - 15);
+  });
+  it('tell twin plugs apart by the map, and by the role where there is none', () => {
+    const twins = (at: { x: number; y: number } | null) => {
+      const fasteners = SHEET.fasteners.map((f) => (f.id === 'x' ? { ...f, at } : f));
+      const plan = planOf(['engine-oil'], { sheet: { ...SHEET, fasteners } });
+      const input = plan.steps.find((s) => s.key === 'drain-d')!.input;
+      return input.type === 'open' ? input.twins.map((t) => t.name) : null;
+    };
+    expect(twins({ x: 0.55, y: 0.52 })).toEqual(['Gearbox drain plug']);
+    expect(twins(null)).toEqual(['Gearbox drain plug']);
+    expect(twins({ x: 0.5, y: 0.95 })).toEqual([]);
+  });
+  it('do cold work first', () => {
+    const jobs = [
+      { template: BUILT_IN.find((t) => t.key === 'engine-oil')!, taskId: 'a' },
+      { template: plainTemplate({ id: 'abcdef12-0000', name: 'Valve clearances' }), taskId: 'b' }
+    ];
+    const laid = layOut({
+      kind: 'four-stroke enduro',
+      sheet: SHEET,
+      rules: DEFAULT_RULES,
+      jobs,
+      history: {},
+      sealUses: {},
+      found: {},
+      last: {}
+    });
+    const plan = orderPlan(laid, 'cold').plan;
+    expect(place(plan, 'task-abcdef12.do')).toBeLessThan(place(plan, 'warm'));
+    expect(plan.steps.find((s) => s.key === 'task-abcdef12.do')!.why).toContain('Stone cold');
+    // It came in warm and nothing cold is wanted: it need not be warmed.
+    expect(keys(orderPlan(laidOut(['engine-oil']), 'warm').plan)).not.toContain('warm');
+  });
+});
+
+describe('by riding', () => {
+  const sheet = { ...SHEET, fasteners: SHEET.fasteners.filter((f) => f.circuit !== 'engine') };
+  const plan = planOf(['gearbox-two-stroke'], { kind: 'two-stroke enduro', sheet });
+  it('a two-stroke’s gearbox is warmed with everything shut', () => {
+    expect(plan.steps.find((s) => s.key === 'warm')!.title).toMatch(/Ride it/);
+    expect(place(plan, 'warm')).toBeLessThan(place(plan, 'guard-off-g'));
+  });
+});
+
+describe('what the sheet notes', () => {
+  it('a guard covers only what it is said to cover', () => {
+    const fasteners = SHEET.fasteners.map((f) => (f.id === 'g' ? { ...f, covers: ['d'] } : f));
+    const plan = laidOut(['engine-oil'], { sheet: { ...SHEET, fasteners } });
+    expect(plan.steps.find((s) => s.key === 'screen-out-s')!.needs).not.toContain('guard-off-g');
+    expect(plan.steps.find((s) => s.key === 'guard-on-g')!.after).toEqual(['drain-plug-d']);
+  });
+  it('uses of the washer that is in it, what was found there, what was written last time', () => {
+    const plan = laidOut(['engine-oil'], {
+      rules: { ...DEFAULT_RULES, washers: 're-use after a look', washerUses: 3 },
+      sealUses: { d: 2 },
+      found: { d: ['Found loose, 3 May'] },
+      last: { 'drain-in-d': { day: '2026-05-03', remark: 'long reach', photoId: null } }
+    });
+    const plug = plan.items.find((i) => i.key === 'drain-plug-d')!;
+    expect([plug.sealUses, plug.sealMost, plug.found]).toEqual([2, 3, ['Found loose, 3 May']]);
+    expect(plan.steps.find((s) => s.key === 'drain-in-d')!.last!.remark).toBe('long reach');
+  });
+  it('lays out each differential by itself', () => {
+    const sheet = {
+      fasteners: [
+        fastener('fd', 'drain plug', 'Front drain', { circuit: 'front differential' }),
+        fastener('rd', 'drain plug', 'Rear drain', { circuit: 'rear differential' })
+      ],
+      figures: [{ ...SHEET.figures[0]!, key: 'rear differential oil', quantity: quantity(300, 'ml') }]
+    };
+    const plan = planOf(['differentials'], { kind: 'utility quad', sheet });
+    const fills = plan.steps.flatMap((s) =>
+      s.input.type === 'pour' ? [[s.input.circuit, s.input.fill.quantityMl]] : []
+    );
+    expect(fills).toEqual(
+      expect.arrayContaining([
+        ['front differential', null],
+        ['rear differential', 300]
+      ])
+    );
+    expect(plan.steps.some((s) => s.key === 'warm')).toBe(false);
+  });
+});

@@ -1,0 +1,123 @@
+import { show } from '../../quantity/quantity';
+import type { Circuit, Fastener } from '../../specs/sheet';
+import { circuitFigure, historyOf, levelFigure, methodOf, type LayoutInput } from './context';
+import { lower, sealLine } from './words';
+
+/** What a line of a template can ask for in braces; a line that comes to nothing is dropped. */
+export interface LineContext {
+  input: LayoutInput;
+  circuit: Circuit | null;
+  fastener: Fastener | null;
+  /** Everything the visit opens, for steps that name them all. */
+  all: Fastener[];
+}
+
+/** Longer than this and a pattern is words of the sheet, not a number of bolts. */
+const PAIR = 2;
+
+function tokens(c: LineContext): Record<string, () => string[]> {
+  const { input, circuit, fastener: f } = c;
+  const { rules, sheet } = input;
+  const figure = (which: Parameters<typeof levelFigure>[2]) =>
+    circuit ? levelFigure(sheet, circuit, which) : null;
+  const grade = () => (circuit ? (circuitFigure(sheet, circuit, 'grade')?.text ?? null) : null);
+  return {
+    name: () => (f ? [lower(f.name)] : []),
+    place: () => (f?.place ? [f.place] : []),
+    note: () => (f?.note ? [f.note] : []),
+    lean: () => (f?.lean ? [f.lean] : []),
+    circuit: () => (circuit ? [circuit] : ['']),
+    seal: () => (f ? sealLine(f, rules) : []),
+    pattern: () =>
+      f && f.quantity > PAIR
+        ? [f.pattern || `${f.quantity} bolts, criss-cross, in two rounds.`]
+        : f?.pattern
+          ? [f.pattern]
+          : [],
+    magnet: () =>
+      f ? [f.magnet ? `Read the magnet of ${lower(f.name)}` : `Look at ${lower(f.name)} and the oil`] : [],
+    wipe: () => (f?.magnet ? ['Wipe the magnet on a white rag; feel for flakes.'] : []),
+    screens: () => [
+      rules.screens === 'replace'
+        ? 'House rule: a new screen goes in.'
+        : 'Clean it and look through it at the light: torn is a finding.'
+    ],
+    filter: () => [rules.filter === 'washable' ? 'Washed filter' : 'New filter'],
+    fill: () => (rules.fillFilterFirst ? ['Fill it with clean oil first, and write it in the ledger.'] : []),
+    side: () =>
+      rules.sideForFilter ? ['House rule: lay it on its side; fuel tap shut, nothing dripping.'] : [],
+    oil: () => [`The sheet wants: ${grade() ?? 'grade unknown, look it up in the manual'}.`],
+    drained: () => {
+      const poured = circuit ? historyOf(input, circuit).pouredLastTimeMl : null;
+      return [
+        poured === null
+          ? 'What went in last time is not known.'
+          : `Last time ${Math.round(poured)} ml went in.`
+      ];
+    },
+    attitude: () => {
+      const said = input.jobs
+        .flatMap((j) => j.template.circuits)
+        .flatMap((k) => {
+          const text = levelFigure(sheet, k, 'attitude')?.text;
+          return text ? [`For the ${k} level: ${text}`] : [];
+        });
+      return said.length > 0 ? [...new Set(said)] : ['Upright, on level ground, on its stand.'];
+    },
+    protocol: () => {
+      if (!circuit) return [];
+      const method = methodOf(sheet, circuit);
+      const settle = figure('settle time')?.quantity;
+      const temperature = figure('temperature')?.text;
+      const attitude = figure('attitude')?.text;
+      return [
+        method ?? 'The sheet does not say how: see the manual, then pick it here.',
+        [
+          settle ? `settle ${show(settle)}` : 'settle as the manual says',
+          ...(temperature ? [temperature] : []),
+          ...(attitude ? [attitude] : [])
+        ].join('; ')
+      ];
+    },
+    run: () => {
+      const times = input.jobs
+        .flatMap((j) => j.template.circuits)
+        .flatMap((k) => levelFigure(sheet, k, 'run time')?.quantity ?? []);
+      const longest = times.sort((a, b) => b.base - a.base)[0];
+      return [longest ? show(longest) : 'briefly'];
+    },
+    items: () =>
+      c.all.map(
+        (x) =>
+          `${x.name}${x.circuit && x.circuit !== 'engine' ? ` (${x.circuit})` : ''}: ${x.place || 'place not noted'}`
+      ),
+    // Drawn up apart, from everything the visit needs.
+    gather: () => []
+  };
+}
+
+/** One line or title of a template, for this machine. Several lines where it asks for a list; none where it comes to nothing. */
+export function fill(line: string, context: LineContext): string[] {
+  const known = tokens(context);
+  const whole = /^\{(\w+)\}$/.exec(line);
+  if (whole && known[whole[1]!]) return known[whole[1]!]!();
+  let empty = false;
+  const text = line.replace(/\{(\w+)\}/g, (found, name: string) => {
+    const list = known[name]?.();
+    if (!list) return found;
+    if (list.length === 0) empty = true;
+    return list.join(', ');
+  });
+  return empty ? [] : [text.replace(/\s{2,}/g, ' ').trim()];
+}
+
+/** The same for a title: never empty. */
+export function fillTitle(title: string, context: LineContext): string {
+  const text =
+    fill(title, context).join(', ') ||
+    title
+      .replace(/\{\w+\}/g, '')
+      .replace(/\s{2,}/g, ' ')
+      .trim();
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

@@ -1,0 +1,144 @@
+import type { LaidOut } from '../layout/layout';
+import type { Step, VisitPlan } from '../plan';
+import { orderWork, type Bench, type Schedule } from './order';
+import { reason } from './reasons';
+
+/** Stone cold, after it was warm: overnight is better; below this nobody measures a clearance. Minutes. */
+export const COOLS_IN = 180;
+const seconds = (minutes: number) => Math.round(minutes * 60);
+
+/** A plan in its order, with when each step begins if nothing goes wrong. */
+export interface Ordered {
+  plan: VisitPlan;
+  /** By step: seconds from the beginning, to the end of the work, to the end of its wait. */
+  times: { key: string; start: number; end: number; over: number }[];
+  /** No order takes less than this, seconds. */
+  bound: number;
+  elapsed: number;
+  attended: number;
+}
+
+interface Pair {
+  off: Step;
+  on: Step;
+}
+/** Covers of a plan: the step that takes it off and the one that puts it on. */
+function pairs(plan: LaidOut): Pair[] {
+  return plan.items
+    .filter((i) => i.role === 'guard' || i.role === 'cover')
+    .flatMap((i) => {
+      const off = plan.steps.find((s) => s.input.type === 'open' && s.input.items.includes(i.key));
+      const on = plan.steps.find((s) => s.input.type === 'close' && s.input.items.includes(i.key));
+      return off && on ? [{ off, on }] : [];
+    });
+}
+
+/** A laid-out visit as the ordering sees it. A step behind a gate takes no time until its gate opens. */
+export function benchOf(plan: LaidOut, engine: 'cold' | 'warm'): Bench {
+  const found = pairs(plan);
+  const named = new Map<string, string>();
+  for (const { off, on } of found) {
+    named.set(off.key, `open:${off.key}`);
+    named.set(on.key, `close:${off.key}`);
+  }
+  const names = (keys: readonly string[]) => keys.map((k) => named.get(k) ?? k);
+  const offs = new Set(found.map((p) => p.off.key));
+  return {
+    ops: plan.steps
+      .filter((s) => !named.has(s.key))
+      .map((s) => ({
+        id: s.key,
+        job: s.jobs.length === 1 ? s.jobs[0]! : '',
+        work: s.gate ? 0 : seconds(s.minutes),
+        wait: s.gate ? 0 : seconds(s.wait),
+        needs: [...names(s.needs), ...(s.gate?.steps ?? [])],
+        during: names(s.during),
+        engine: s.engine,
+        heats: s.heats,
+        behind: s.needs.filter((n) => offs.has(n)),
+        covered: s.covered
+      })),
+    covers: found.map(({ off, on }) => ({
+      id: off.key,
+      open: seconds(off.minutes),
+      close: seconds(on.minutes),
+      openNeeds: off.needs.filter((n) => !named.has(n)),
+      closeNeeds: on.needs.filter((n) => !named.has(n))
+    })),
+    engine,
+    cool: seconds(COOLS_IN)
+  };
+}
+
+/**
+ * Puts a laid-out visit in order. A cover that has to come off twice has its steps twice.
+ * @param engine as it comes to the bench
+ * @throws LoopError where the steps wait for one another in a circle
+ */
+export function orderPlan(plan: LaidOut, engine: 'cold' | 'warm'): Ordered {
+  const bench = benchOf(plan, engine);
+  return drawUp(plan, orderWork(bench), engine);
+}
+
+function drawUp(plan: LaidOut, schedule: Schedule, engine: 'cold' | 'warm'): Ordered {
+  const byKey = new Map(plan.steps.map((s) => [s.key, s]));
+  const onOf = new Map(pairs(plan).map((p) => [p.off.key, p.on]));
+  const last = new Map<string, string>();
+  for (const p of schedule.placed) {
+    const m = /^close:(.*?)(#\d+)?$/.exec(p.id);
+    if (m) last.set(m[1]!, p.id);
+  }
+  const steps = schedule.placed.map((p): Step => {
+    const m = /^(open|close):(.*?)(?:#(\d+))?$/.exec(p.id);
+    if (!m) return byKey.get(p.id)!;
+    const [, what, key, again] = m;
+    if (what === 'open') {
+      const off = byKey.get(key!)!;
+      return again
+        ? { ...off, key: `${key}-again${again}`, title: `${off.title}, again`, needs: [], during: [] }
+        : off;
+    }
+    const on = onOf.get(key!)!;
+    return last.get(key!) === p.id
+      ? on
+      : {
+          ...on,
+          key: `${on.key}-between${again ?? ''}`,
+          title: `${on.title}, for the ride`,
+          needs: [],
+          during: [],
+          after: []
+        };
+  });
+  // An engine that came in warm needs no warming; what was left out stays readable as a step that says so.
+  const dropped = plan.steps.filter(
+    (s) => !steps.some((x) => x.key === s.key || x.key.startsWith(`${s.key}-`))
+  );
+  const whole = [...dropped.filter((s) => !onlyWarms(s, engine)), ...steps].map((s) => ({ ...s }));
+  const gone = new Set(plan.steps.filter((s) => !whole.some((x) => x.key === s.key)).map((s) => s.key));
+  for (const s of whole) {
+    s.needs = s.needs.filter((n) => !gone.has(n));
+    s.during = s.during.filter((n) => !gone.has(n));
+  }
+  const times = schedule.placed.map((p, i) => ({
+    key: steps[i]!.key,
+    start: p.start,
+    end: p.end,
+    over: p.over
+  }));
+  const ordered: Ordered = {
+    plan: {
+      ...plan,
+      steps: whole,
+      estimate: { attended: schedule.attended / 60, elapsed: schedule.elapsed / 60 }
+    },
+    times,
+    bound: schedule.bound,
+    elapsed: schedule.elapsed,
+    attended: schedule.attended
+  };
+  for (const [i, s] of whole.entries()) s.why = reason(s, whole.slice(0, i), times, whole);
+  return ordered;
+}
+const onlyWarms = (s: Step, engine: 'cold' | 'warm') =>
+  engine === 'warm' && s.heats && s.input.type === 'tick';

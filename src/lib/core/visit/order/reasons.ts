@@ -1,0 +1,44 @@
+import type { Step } from '../plan';
+
+interface Time {
+  key: string;
+  start: number;
+  end: number;
+  over: number;
+}
+
+/** Why a step stands where it stands, in one line. */
+export function reason(
+  s: Step,
+  before: readonly Step[],
+  times: readonly Time[],
+  all: readonly Step[]
+): string {
+  const at = (key: string) => times.find((t) => t.key === key);
+  const mine = at(s.key);
+  if (s.gate) return 'Only if the step before it says so.';
+  if (s.engine === 'cold') return 'Stone cold: before anything warms the engine.';
+  if (s.spills) return 'Spills oil: before the oil goes in, or the level is short afterwards.';
+  if (s.input.type === 'start') return 'Once, when all the oil is in and every plug is tight.';
+  if (s.heats)
+    return s.covered.length > 0
+      ? 'Riding warms the gearbox; everything is shut for it.'
+      : 'Before the oil: warm oil runs out, and takes the dirt with it.';
+  if (s.input.type === 'open' && s.needs.length <= 1 && all.filter((x) => x.needs.includes(s.key)).length > 1)
+    return 'Once, for everything behind it.';
+  const waiting = before.find((b) => {
+    const t = at(b.key);
+    return t && mine && b.wait > 0 && mine.start >= t.end && mine.start < t.over && !s.needs.includes(b.key);
+  });
+  if (waiting) return `While ${waiting.waitFor || `“${waiting.title}” waits`}, ${waiting.wait} min.`;
+  const waited = s.needs.map((n) => before.find((b) => b.key === n)).find((b) => b && b.wait > 0);
+  if (waited)
+    return `When ${waited.waitFor || `“${waited.title}”`} is over.`.replace(
+      /When (the \w+) (\w+?)s is over/,
+      'When $1 has $2ed'
+    );
+  const after = [...s.needs, ...s.during]
+    .map((n) => before.findIndex((b) => b.key === n))
+    .sort((a, b) => b - a)[0];
+  return after === undefined || after < 0 ? 'Waits for nothing.' : `After “${before[after]!.title}”.`;
+}

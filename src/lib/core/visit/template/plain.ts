@@ -1,0 +1,43 @@
+import { BEGIN } from './built-in/steps';
+import { step } from './built-in/steps';
+import type { JobTemplate } from './template';
+
+/** Valves are measured stone cold, whatever the task is called. */
+const COLD = /\bvalve|clearance|\bcold\b/i;
+
+/**
+ * A job for a task that has no steps of its own: done by the manual, and written down. Its key is made from the task's id, so
+ * that it is the same in every visit.
+ */
+export function plainTemplate(task: { id: string; name: string }): JobTemplate & { version: number } {
+  const cold = COLD.test(task.name);
+  return {
+    key: `task-${task.id.slice(0, 8)}`,
+    version: 1,
+    title: task.name.slice(0, 60),
+    about: '',
+    circuits: [],
+    steps: [
+      ...BEGIN,
+      step({
+        key: 'do',
+        title: task.name.slice(0, 90),
+        kind: 'tick',
+        minutes: cold ? 45 : 15,
+        engine: cold ? 'cold' : 'any',
+        needs: ['stand'],
+        lines: ['By the machine’s manual. Write what was seen and measured in the remark.'],
+        caution: cold ? 'Stone cold: overnight is best.' : ''
+      }),
+      step({
+        key: 'write',
+        title: 'Clean it and write down what was seen',
+        kind: 'tick',
+        shared: true,
+        minutes: 4,
+        needs: ['do'],
+        lines: []
+      })
+    ]
+  };
+}

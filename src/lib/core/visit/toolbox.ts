@@ -1,0 +1,16 @@
+import type { Adapter, TorqueWrench } from '../fasteners/wrench';
+import type { Oil } from '../fluids/oil';
+
+/** An oil of the stores: how much there is, in bottles of what size. */
+export interface StockedOil extends Oil {
+  bottleMl: number;
+  stockMl: number;
+}
+
+/** What the team has to work with: the same on the screen and on the server, so that both refuse the same. */
+export interface Toolbox {
+  wrenches: TorqueWrench[];
+  adapters: Adapter[];
+  oils: StockedOil[];
+}
+export const NO_TOOLS: Toolbox = { wrenches: [], adapters: [], oils: [] };

@@ -1,0 +1,186 @@
+import type { Earlier } from '../core/debris/trend';
+import type { Inside } from '../core/fluids/oil';
+import type { Kind } from '../core/machine/machine';
+import { showDay, type Day } from '../core/time/day';
+import type { CircuitHistory, JobInput, LayoutInput } from '../core/visit/layout/layout';
+import type { LastTime } from '../core/visit/plan';
+import type { CircuitFindings, Findings } from '../core/visit/summary';
+import type { Circuit } from '../core/specs/sheet';
+import type { Db } from './db';
+import { readRules } from './rules';
+import { readSheet } from './specs';
+
+interface Past {
+  findings: Findings;
+  hours: number | null;
+  day: Day;
+  /** First photo at each step of that visit. */
+  photos: Record<string, string>;
+}
+
+/** Records of oil work on the task's own engine or machine, the latest first: what a swapped-in engine left is not held against this one. */
+async function pastOf(sql: Db, teamId: string, taskId: string): Promise<Past[]> {
+  const rows = await sql`
+    select r.findings, r.hours, r.done_on as day,
+      coalesce((select jsonb_object_agg(x.step_key, x.id) from photo x where x.team_id = r.team_id and x.visit_id = r.visit_id), '{}') as photos
+    from service_record r
+    join task t on t.team_id = r.team_id and t.id = r.task_id
+    join task mine on mine.team_id = t.team_id and mine.machine_id is not distinct from t.machine_id and mine.component_id is not distinct from t.component_id
+    where r.team_id = ${teamId} and mine.id = ${taskId} and r.findings ? 'drainedMl'
+    order by r.done_at desc, r.id desc limit 12`;
+  return rows as unknown as Past[];
+}
+
+/** What a record says of one circuit. Records kept before there were several are about the engine. */
+export function circuitOf(f: Findings, circuit: Circuit): CircuitFindings | null {
+  if (f.circuits) return f.circuits.find((c) => c.circuit === circuit) ?? null;
+  return circuit === 'engine'
+    ? {
+        circuit,
+        drainedMl: f.drainedMl,
+        pouredMl: f.pouredMl,
+        level: f.level,
+        oil: null,
+        oilHours: null,
+        used: null
+      }
+    : null;
+}
+
+/** Running hours counted on a task since it was last done, hundredths; null when nobody knows. */
+async function hoursSince(
+  sql: Db,
+  teamId: string,
+  machineId: string,
+  taskId: string
+): Promise<number | null> {
+  const [row] = await sql`
+    select g.value->>'used' as used from machine_standing s, jsonb_array_elements(s.tasks) t, jsonb_array_elements(t.value->'triggers') g
+    where s.team_id = ${teamId} and s.machine_id = ${machineId} and t.value->>'id' = ${taskId} and g.value->>'measure' = 'hours'`;
+  return row?.used === undefined || row.used === null ? null : Math.round(Number(row.used));
+}
+
+/** The changes of one circuit before this one. */
+export async function circuitHistory(
+  sql: Db,
+  teamId: string,
+  machineId: string,
+  taskId: string,
+  circuit: Circuit
+): Promise<CircuitHistory> {
+  const past = (await pastOf(sql, teamId, taskId)).flatMap((p) => {
+    const mine = circuitOf(p.findings, circuit);
+    return mine ? [{ ...p, mine }] : [];
+  });
+  const debris: Record<string, Earlier[]> = {};
+  for (const [i, p] of past.entries()) {
+    const before = past[i + 1];
+    const ran = p.hours !== null && before?.hours != null ? p.hours - before.hours : null;
+    for (const d of p.findings.debris)
+      (debris[d.place] ??= []).push({
+        grade: d.grade,
+        materials: d.materials,
+        oilHours: d.oilHours ?? ran,
+        day: p.day,
+        photoId: (d.stepKey && p.photos[d.stepKey]) || null
+      });
+  }
+  const oil = past[0]?.mine.oil;
+  const inside: Inside | null = oil ? { oilId: oil.id, name: oil.name, grade: oil.grade } : null;
+  return {
+    pouredLastTimeMl: past[0]?.mine.pouredMl ?? null,
+    oilHours: await hoursSince(sql, teamId, machineId, taskId),
+    inside,
+    debris,
+    breakIn: await inBreakIn(sql, teamId, machineId, taskId)
+  };
+}
+
+/**
+ * Whether a task's machine or component is in its first hours: not done since new or since a rebuild. A used one without
+ * records is not: no record proves nothing, and glitter in it is not to be expected.
+ */
+export async function inBreakIn(
+  sql: Db,
+  teamId: string,
+  machineId: string,
+  taskId: string
+): Promise<boolean> {
+  const [row] = await sql`
+    select t.value->'counted'->>'since' as since from machine_standing s, jsonb_array_elements(s.tasks) t
+    where s.team_id = ${teamId} and s.machine_id = ${machineId} and t.value->>'id' = ${taskId}`;
+  return row?.since === 'new' || row?.since === 'rebuild';
+}
+
+/** Uses of the seals and what was found at each fastener, from the machine's records, the oldest first. */
+async function fastenerPast(
+  sql: Db,
+  teamId: string,
+  machineId: string,
+  today: Day
+): Promise<{ sealUses: Record<string, number>; found: Record<string, string[]> }> {
+  const rows = await sql`
+    select findings->'fasteners' as fasteners, findings->'found' as found, done_on as day from service_record
+    where team_id = ${teamId} and machine_id = ${machineId} and findings ? 'fasteners' order by done_at desc, id desc limit 40`;
+  const sealUses: Record<string, number> = {};
+  const found: Record<string, string[]> = {};
+  for (const r of [...rows].reverse() as unknown as {
+    fasteners: Findings['fasteners'];
+    found: Findings['found'] | null;
+    day: Day;
+  }[]) {
+    for (const f of r.fasteners) {
+      if (!f.fastenerId || !f.seal) continue;
+      if (f.seal === 'new') sealUses[f.fastenerId] = 1;
+      // Used again, and nobody knows how often before: at least this is the second.
+      else sealUses[f.fastenerId] = (sealUses[f.fastenerId] ?? 1) + 1;
+    }
+    for (const f of r.found ?? [])
+      if (f.fastenerId)
+        (found[f.fastenerId] ??= []).push(
+          `Found ${f.how}, ${showDay(r.day, today)}${f.note ? `: ${f.note}` : ''}`
+        );
+  }
+  return { sealUses, found };
+}
+
+/** What was written and photographed at each step the last time it was done on this machine. */
+async function lastTimes(sql: Db, teamId: string, machineId: string): Promise<Record<string, LastTime>> {
+  const rows = await sql`
+    select step_key as key, max(day) as day, max(remark) as remark, max(photo::text) as photo from (
+      (select distinct on (e.step_key) e.step_key, e.at::date::text as day, e.content->>'remark' as remark, null::uuid as photo
+        from visit_entry e join visit v on v.team_id = e.team_id and v.id = e.visit_id
+        where e.team_id = ${teamId} and v.machine_id = ${machineId} and v.closed_at is not null and e.step_key is not null and e.content ? 'remark'
+        order by e.step_key, e.seq desc)
+      union all
+      (select distinct on (x.step_key) x.step_key, x.taken_at::date::text, null, x.id from photo x
+        join visit v on v.team_id = x.team_id and v.id = x.visit_id
+        where x.team_id = ${teamId} and x.machine_id = ${machineId} and v.closed_at is not null
+        order by x.step_key, x.taken_at desc)
+    ) last group by step_key`;
+  return Object.fromEntries(rows.map((r) => [r.key, { day: r.day, remark: r.remark, photoId: r.photo }]));
+}
+
+/** Everything a visit of these jobs is laid out from. */
+export async function layoutInput(
+  sql: Db,
+  teamId: string,
+  machine: { id: string; kind: string },
+  jobs: JobInput[],
+  today: Day
+): Promise<LayoutInput> {
+  const history: LayoutInput['history'] = {};
+  for (const job of jobs)
+    for (const circuit of job.template.circuits)
+      if (job.taskId && !history[circuit])
+        history[circuit] = await circuitHistory(sql, teamId, machine.id, job.taskId, circuit);
+  return {
+    kind: machine.kind as Kind,
+    sheet: await readSheet(sql, teamId, machine.id),
+    rules: await readRules(sql, teamId),
+    jobs,
+    history,
+    ...(await fastenerPast(sql, teamId, machine.id, today)),
+    last: await lastTimes(sql, teamId, machine.id)
+  };
+}

@@ -1,0 +1,93 @@
+import sharp from 'sharp';
+import type { Sql } from './db';
+import { refuse } from './refusal';
+
+/** What a phone's camera makes; past it, it is no photo of a drain plug. */
+export const MOST_BYTES = 15 * 1024 * 1024;
+const FORMATS = new Set(['jpeg', 'png', 'webp']);
+const LARGE = 1600;
+const SMALL = 320;
+/** A picture that unpacks to more than this was made to fill a memory. */
+const MOST_PIXELS = 60_000_000;
+const MOST_PER_VISIT = 200;
+
+/** A photo as it is kept: never what was sent, always our own JPEG made from its pixels, without place or camera. */
+interface Made {
+  jpeg: Buffer;
+  small: Buffer;
+  width: number;
+  height: number;
+}
+
+/** Reads the pixels of what was sent, whatever it is called, and makes them small. @throws Refusal where it is no photo */
+export async function makePhoto(sent: Uint8Array): Promise<Made> {
+  if (sent.byteLength > MOST_BYTES) refuse('photo', 'At most 15 MB: take it with less resolution.');
+  try {
+    const image = sharp(sent, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
+    const { format } = await image.metadata();
+    if (!format || !FORMATS.has(format)) refuse('photo', 'Not a photo: JPEG, PNG or WebP.');
+    const upright = image.rotate().flatten({ background: '#ffffff' });
+    const { data, info } = await upright
+      .clone()
+      .resize(LARGE, LARGE, { fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: 80 })
+      .toBuffer({ resolveWithObject: true });
+    const small = await upright
+      .clone()
+      .resize(SMALL, SMALL, { fit: 'inside' })
+      .jpeg({ quality: 70 })
+      .toBuffer();
+    return { jpeg: data, small, width: info.width, height: info.height };
+  } catch (e) {
+    if (e instanceof Error && 'errors' in e) throw e;
+    return refuse('photo', 'Not a photo, or a broken one: JPEG, PNG or WebP.');
+  }
+}
+
+export interface PhotoRow {
+  id: string;
+  stepKey: string;
+  by: string;
+  at: Date;
+}
+
+/** Keeps a photo at a step of a visit. Sent twice it is one. */
+export async function addPhoto(
+  sql: Sql,
+  teamId: string,
+  personId: string,
+  p: { id: string; visitId: string; stepKey: string },
+  sent: Uint8Array
+): Promise<void> {
+  const [v] = await sql`
+    select v.machine_id, v.closed_at, v.given_up_at, exists (select 1 from visit_step s where s.team_id = v.team_id and s.visit_id = v.id and s.key = ${p.stepKey}) as step,
+      (select count(*)::int from photo x where x.team_id = v.team_id and x.visit_id = v.id) as photos
+    from visit v where v.team_id = ${teamId} and v.id = ${p.visitId}`;
+  if (!v || !v.step) refuse('photo', 'There is no such step in this visit.');
+  if (v!.closed_at || v!.given_up_at)
+    refuse('photo', 'This visit is closed; nothing more can be written in it.');
+  if (v!.photos >= MOST_PER_VISIT) refuse('photo', `A visit holds at most ${MOST_PER_VISIT} photos.`);
+  const made = await makePhoto(sent);
+  await sql`
+    insert into photo (team_id, id, machine_id, visit_id, step_key, width, height, jpeg, small, taken_by)
+    values (${teamId}, ${p.id}, ${v!.machine_id}, ${p.visitId}, ${p.stepKey}, ${made.width}, ${made.height}, ${made.jpeg}, ${made.small}, ${personId})
+    on conflict do nothing`;
+}
+
+export async function listPhotos(sql: Sql, teamId: string, visitId: string): Promise<PhotoRow[]> {
+  return (await sql`
+    select x.id, x.step_key as "stepKey", p.name as by, x.taken_at as at from photo x
+    join person p on p.team_id = x.team_id and p.id = x.taken_by
+    where x.team_id = ${teamId} and x.visit_id = ${visitId} order by x.taken_at`) as unknown as PhotoRow[];
+}
+
+export async function readPhoto(
+  sql: Sql,
+  teamId: string,
+  id: string,
+  small: boolean
+): Promise<Buffer | null> {
+  const [row] = await sql`
+    select ${small ? sql`small` : sql`jpeg`} as bytes from photo where team_id = ${teamId} and id = ${id}`;
+  return (row?.bytes as Buffer | undefined) ?? null;
+}

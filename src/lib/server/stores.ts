@@ -1,0 +1,96 @@
+import type { AdapterInput, OilInput, StockInput, WrenchInput } from '../core/stores/form';
+import type { Toolbox } from '../core/visit/toolbox';
+import type { Db, Sql } from './db';
+import { refuse } from './refusal';
+
+/** Wrenches, adapters and oils of a team, with how often each wrench has clicked and how much oil there is. */
+export async function readToolbox(sql: Db, teamId: string): Promise<Toolbox> {
+  const wrenches = await sql`
+    select id, name, low_nm as "lowNm", high_nm as "highNm", length_mm as "lengthMm", calibrated_until as "calibratedUntil",
+      (select count(*)::int from visit_entry e where e.team_id = w.team_id and e.action = 'torqued' and e.content->>'wrenchId' = w.id::text) as pulls
+    from torque_wrench w where team_id = ${teamId} and retired_at is null order by high_nm, name`;
+  const adapters =
+    await sql`select id, name, length_mm as "lengthMm" from adapter where team_id = ${teamId} and retired_at is null order by length_mm, name`;
+  const oils = await sql`
+    select id, name, kind, grade, ratings, additives, bottle_ml as "bottleMl",
+      coalesce((select sum(ml) from oil_movement m where m.team_id = o.team_id and m.oil_id = o.id), 0)::float8 as "stockMl"
+    from oil o where team_id = ${teamId} and retired_at is null order by kind, name, grade`;
+  return { wrenches, adapters, oils } as unknown as Toolbox;
+}
+
+async function refuseName(
+  tx: Db,
+  teamId: string,
+  table: 'torque_wrench' | 'adapter',
+  name: string,
+  id: string
+): Promise<void> {
+  const [other] =
+    await tx`select 1 from ${tx(table)} where team_id = ${teamId} and lower(name) = lower(${name}) and id <> ${id} and retired_at is null`;
+  if (other) refuse('name', 'There is one of that name. Two alike need two names.');
+}
+
+export async function addWrench(sql: Sql, teamId: string, personId: string, w: WrenchInput): Promise<void> {
+  await sql.begin(async (tx) => {
+    await refuseName(tx, teamId, 'torque_wrench', w.name, w.id);
+    await tx`
+      insert into torque_wrench (team_id, id, name, low_nm, high_nm, length_mm, calibrated_until, created_by)
+      values (${teamId}, ${w.id}, ${w.name}, ${w.lowNm}, ${w.highNm}, ${w.lengthMm}, ${w.calibratedUntil}, ${personId}) on conflict do nothing`;
+  });
+}
+
+export async function addAdapter(sql: Sql, teamId: string, personId: string, a: AdapterInput): Promise<void> {
+  await sql.begin(async (tx) => {
+    await refuseName(tx, teamId, 'adapter', a.name, a.id);
+    await tx`
+      insert into adapter (team_id, id, name, length_mm, created_by)
+      values (${teamId}, ${a.id}, ${a.name}, ${a.length}, ${personId}) on conflict do nothing`;
+  });
+}
+
+export async function addOil(sql: Sql, teamId: string, personId: string, o: OilInput): Promise<void> {
+  await sql.begin(async (tx) => {
+    const [other] =
+      await tx`select 1 from oil where team_id = ${teamId} and lower(name) = lower(${o.name}) and lower(grade) = lower(${o.grade}) and id <> ${o.id} and retired_at is null`;
+    if (other) refuse('name', 'That oil is in the stores already; note its stock there.');
+    const made = await tx`
+      insert into oil (team_id, id, name, kind, grade, ratings, additives, bottle_ml, created_by)
+      values (${teamId}, ${o.id}, ${o.name}, ${o.kind}, ${o.grade}, ${o.ratings}, ${o.additives}, ${o.bottle}, ${personId}) on conflict do nothing returning id`;
+    if (made.length > 0 && o.stock > 0)
+      await tx`insert into oil_movement (team_id, id, oil_id, ml, why, by) values (${teamId}, ${crypto.randomUUID()}, ${o.id}, ${o.stock}, 'put into the stores', ${personId})`;
+  });
+}
+
+/** Writes down what there is of an oil now: the difference to the book is what came or went. */
+export async function noteStock(sql: Sql, teamId: string, personId: string, s: StockInput): Promise<void> {
+  await sql.begin(async (tx) => {
+    const [o] = await tx`select id from oil where team_id = ${teamId} and id = ${s.oilId} for update`;
+    if (!o) refuse('', 'That oil is not in this team’s stores.');
+    const [there] = await tx`select 1 from oil_movement where team_id = ${teamId} and id = ${s.id}`;
+    if (there) return;
+    const [{ ml }] = (await tx`
+      select coalesce(sum(ml), 0)::float8 as ml from oil_movement where team_id = ${teamId} and oil_id = ${s.oilId}`) as unknown as [
+      { ml: number }
+    ];
+    if (Math.abs(s.now - ml) < 0.5) return;
+    await tx`insert into oil_movement (team_id, id, oil_id, ml, why, by) values (${teamId}, ${s.id}, ${s.oilId}, ${s.now - ml}, ${s.why}, ${personId})`;
+  });
+}
+
+/** Takes a thing out of use; what was written with it stays. */
+export async function retire(
+  sql: Sql,
+  teamId: string,
+  input: { id: string; what: 'wrench' | 'adapter' | 'oil' }
+): Promise<void> {
+  const table = { wrench: 'torque_wrench', adapter: 'adapter', oil: 'oil' }[input.what];
+  const [row] =
+    await sql`update ${sql(table)} set retired_at = coalesce(retired_at, now()) where team_id = ${teamId} and id = ${input.id} returning id`;
+  if (!row) refuse('', 'That is not in this team’s stores.');
+}
+
+/** Names of all wrenches there ever were, for records that name one. */
+export async function wrenchNames(sql: Db, teamId: string): Promise<Record<string, string>> {
+  const rows = await sql`select id, name from torque_wrench where team_id = ${teamId}`;
+  return Object.fromEntries(rows.map((r) => [r.id, r.name]));
+}

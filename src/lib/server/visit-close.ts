@@ -1,0 +1,123 @@
+import { show } from '../core/quantity/quantity';
+import type { Team } from '../core/team/team';
+import { dayOf } from '../core/time/day';
+import { closeProblems } from '../core/visit/close';
+import { visitState } from '../core/visit/state';
+import { summarise, type Findings } from '../core/visit/summary';
+import type { Db, Sql } from './db';
+import { proposeFrom } from './proposals';
+import { refuse, Refusal } from './refusal';
+import { lockMachine, refreshStanding } from './standing';
+import { lockVisit, type Visit } from './visits';
+
+/**
+ * Closes a visit: refused with the list while anything is open or wanting. Writes a record for each job, restarts the counts,
+ * moves the stakes; what was deferred keeps the machine from being ready, what came out with the oil proposes a shorter
+ * interval, and the oil leaves the stores. Closing twice is closing once.
+ * @returns the first record's id
+ */
+export async function closeVisit(
+  sql: Sql,
+  team: Team,
+  personId: string,
+  visitId: string,
+  now: Date
+): Promise<string> {
+  return sql.begin(async (tx) => {
+    const visit = await lockVisit(tx, team.id, visitId);
+    if (visit.recordIds[0]) return visit.recordIds[0];
+    if (visit.givenUpAt) refuse('', 'This visit was given up.');
+    await lockMachine(tx, team.id, visit.machineId);
+    const state = visitState(visit.plan, visit.entries);
+    const problems = closeProblems(visit.plan, state);
+    if (problems.length > 0)
+      throw new Refusal({ '': 'Not closed: something still stands open.' }, { problems });
+    const minutes = Math.max(1, Math.round((now.getTime() - visit.startedAt.getTime()) / 60_000));
+    await tx`update visit set closed_at = ${now}, closed_by = ${personId} where team_id = ${team.id} and id = ${visitId}`;
+    const ids: string[] = [];
+    for (const job of visit.plan.jobs) {
+      if (!job.taskId) continue;
+      const findings = summarise(visit.plan, state, visit.rules, minutes, job.key);
+      const id = await insertRecord(tx, team, personId, visit, job.taskId, findings, now);
+      ids.push(id);
+      await followUp(tx, team.id, personId, visit, job.taskId, id, findings);
+    }
+    await refreshStanding(tx, team.id, visit.machineId);
+    return ids[0]!;
+  });
+}
+
+async function insertRecord(
+  tx: Db,
+  team: Team,
+  personId: string,
+  visit: Visit,
+  taskId: string,
+  findings: Findings,
+  now: Date
+): Promise<string> {
+  const id = crypto.randomUUID();
+  // Its hours follow the book: they are filled in when the standing is made anew.
+  await tx`
+    insert into service_record (team_id, id, machine_id, task_id, visit_id, done_on, done_at, hours_by, findings, rules, created_by)
+    values (${team.id}, ${id}, ${visit.machineId}, ${taskId}, ${visit.id}, ${dayOf(now, team.timeZone)}, ${now}, 'book', ${tx.json(findings as never)}, ${tx.json(visit.rules as never)}, ${personId})`;
+  return id;
+}
+
+/** What follows from a job's findings. */
+async function followUp(
+  tx: Db,
+  teamId: string,
+  personId: string,
+  visit: Visit,
+  taskId: string,
+  recordId: string,
+  findings: Findings
+): Promise<void> {
+  const bad = findings.debris.filter((d) => d.verdict !== 'carry on');
+  if (bad[0])
+    await proposeFrom(
+      tx,
+      teamId,
+      personId,
+      taskId,
+      recordId,
+      `${bad[0].place}: ${bad[0].grade}. ${bad[0].overruled ?? bad[0].reasons?.join(' ') ?? ''}`.trim()
+    );
+  for (const d of bad)
+    if (d.verdict === 'find the source' || d.verdict === 'park it')
+      await keepOff(tx, teamId, personId, visit, {
+        key: `debris:${d.stepKey ?? d.place}`,
+        words: `${d.place}: ${d.grade}; ${d.verdict}`,
+        waitsFor: 'the source to be found',
+        part: ''
+      });
+  for (const d of findings.deferred ?? [])
+    await keepOff(tx, teamId, personId, visit, {
+      key: d.itemKey,
+      words: `${d.name}: ${d.torque ? `torque ${show(d.torque)}` : 'finish it'} (${d.reason})`,
+      waitsFor: d.waitsFor,
+      part: d.part
+    });
+  for (const c of findings.circuits ?? [])
+    if (c.oil?.id && c.pouredMl)
+      await tx`
+        insert into oil_movement (team_id, id, oil_id, ml, why, visit_id, by)
+        select ${teamId}, ${crypto.randomUUID()}, id, ${-c.pouredMl}, ${`into ${visit.plate}, ${c.circuit}`}, ${visit.id}, ${personId} from oil where team_id = ${teamId} and id = ${c.oil.id}`;
+}
+
+/** A reminder that keeps the machine from being called ready; what can be done at once is raised at once. */
+async function keepOff(
+  tx: Db,
+  teamId: string,
+  personId: string,
+  visit: Visit,
+  r: { key: string; words: string; waitsFor: string; part: string }
+): Promise<void> {
+  const atOnce = r.waitsFor === 'the source to be found';
+  await tx`
+    insert into reminder (team_id, id, machine_id, words, waits_for, part, keeps_off, visit_id, item_key, raised_at, raised_by, created_by)
+    values (${teamId}, ${crypto.randomUUID()}, ${visit.machineId}, ${r.words.slice(0, 200)}, ${r.waitsFor}, ${r.part.slice(0, 120)}, true, ${visit.id}, ${r.key},
+      ${atOnce ? tx`now()` : null}, ${atOnce ? personId : null}, ${personId})
+    on conflict do nothing`;
+}

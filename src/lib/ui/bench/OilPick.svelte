@@ -1,0 +1,133 @@
+<!-- Which oil goes in: the stores judged against the sheet, the air and what is inside; the wrong bottle is stopped. -->
+<script lang="ts">
+  import { judgeOil, mixing, parseAir, spanWords } from '$lib/core/fluids/oil';
+  import type { DoneContent } from '$lib/core/visit/entry';
+  import type { StepInput } from '$lib/core/visit/plan';
+  import type { StockedOil } from '$lib/core/visit/toolbox';
+  import { untrack } from 'svelte';
+
+  interface Props {
+    input: Extract<StepInput, { type: 'oil' }>;
+    oils: StockedOil[];
+    written: DoneContent | null;
+    problem: string | null;
+    onwrite: (c: DoneContent) => boolean;
+  }
+  let { input, oils, written, problem, onwrite }: Props = $props();
+  let picked = $state<string | null>(untrack(() => written?.oilId ?? null));
+  let other = $state(untrack(() => (written?.oilId === null ? (written.oil ?? '') : '')));
+  let airText = $state('');
+  let deviation = $state('');
+  const id = $props.id();
+  const air = $derived(parseAir(airText));
+  const list = $derived(
+    oils
+      .map((oil) => ({ oil, verdict: judgeOil(oil, input.want, air) }))
+      .sort(
+        (a, b) =>
+          a.verdict.stop.length - b.verdict.stop.length ||
+          a.verdict.word.length - b.verdict.word.length ||
+          b.oil.stockMl - a.oil.stockMl
+      )
+  );
+  const chosen = $derived(list.find((x) => x.oil.id === picked));
+  const asks = $derived((chosen && chosen.verdict.stop.length > 0) || problem?.includes('say why'));
+  const litres = (ml: number) => `${(ml / 1000).toFixed(2).replace(/0$/, '')} L`;
+
+  function save() {
+    const why = deviation.trim() ? { deviation: deviation.trim() } : {};
+    if (chosen) onwrite({ oilId: chosen.oil.id, oil: chosen.oil.name, oilGrade: chosen.oil.grade, ...why });
+    else onwrite({ oilId: null, oil: other.trim(), oilGrade: '', ...why });
+  }
+</script>
+
+<p class="text-lg">
+  The sheet wants <strong>{input.want.grade ?? 'unknown: look it up in the manual'}</strong
+  >{input.quantityMl === null ? '' : `, ${litres(input.quantityMl)}`}.
+  {#if input.want.wetClutch !== false && !input.circuit.includes('differential')}{input.want.wetClutch ===
+    null
+      ? 'Whether its clutch runs in it is not on the sheet: taken as if it did.'
+      : 'Its clutch runs in it: JASO MA or MA2, no friction modifiers.'}{/if}
+</p>
+<p class="quiet">
+  Inside now: {input.inside ? `${input.inside.name}, ${input.inside.grade}` : 'not known'}.
+</p>
+{#if input.want.table.length > 0}
+  <label class="mt-2 block" for="{id}-air"
+    >Air it will be ridden in until the next change
+    <input
+      id="{id}-air"
+      class="field figure ml-2 w-40"
+      placeholder="−5 to 15 °C"
+      autocomplete="off"
+      bind:value={airText}
+    /></label
+  >
+  <p class="quiet text-sm">
+    {airText && !air ? 'Two temperatures, such as −5 to 15 °C. ' : ''}Its table: {input.want.table
+      .map((s) => `${s.grade} ${spanWords(s)}`)
+      .join(' · ')}
+  </p>
+{/if}
+<div role="radiogroup" aria-label="Oil" class="mt-3 grid gap-2">
+  {#each list as { oil, verdict } (oil.id)}
+    <button
+      type="button"
+      role="radio"
+      aria-checked={picked === oil.id}
+      class="can"
+      class:on={picked === oil.id}
+      onclick={() => ((picked = oil.id), (other = ''))}
+    >
+      <span class="figure text-xl font-bold">{verdict.stop.length > 0 ? '✕ ' : ''}{oil.name} {oil.grade}</span
+      >
+      <span class="text-sm"
+        >{[oil.kind, ...oil.ratings, ...oil.additives.map((a) => `holds ${a}`)].join(' · ')}; {litres(
+          oil.stockMl
+        )} there</span
+      >
+      {#if verdict.stop.length > 0}<span class="font-bold">Stop. {verdict.stop.join(' ')}</span>{/if}
+      {#each verdict.word as w (w)}<span>{w}</span>{/each}
+      {#if picked === oil.id && mixing(oil, input.inside)}<span class="text-sm"
+          >Another than is inside: drain it well.</span
+        >{/if}
+    </button>
+  {:else}<p class="quiet">No oil is in the stores. Name what goes in, below.</p>{/each}
+</div>
+<label class="mt-3 block text-sm" for="{id}-other"
+  >Another, not from our stores: name and grade as the can says
+  <input
+    id="{id}-other"
+    class="field mt-1 w-full"
+    maxlength="120"
+    bind:value={other}
+    oninput={() => (picked = null)}
+  /></label
+>
+{#if asks}<label class="mt-3 block" for="{id}-why"
+    >It goes in all the same: say why <input
+      id="{id}-why"
+      class="field mt-1 w-full"
+      maxlength="10000"
+      bind:value={deviation}
+    /></label
+  >{/if}
+<button type="button" class="go mt-3" onclick={save}>This oil</button>
+{#if written?.oil}<p class="mt-2">
+    Written: {written.oil}
+    {written.oilGrade}{written.deviation ? `, because ${written.deviation}` : ''}
+  </p>{/if}
+
+<style>
+  .can {
+    display: grid;
+    border: 1px solid var(--rule-strong);
+    min-height: 3rem;
+    padding: 0.5rem 0.9rem;
+    text-align: left;
+  }
+  .on {
+    background: var(--ink);
+    color: var(--paper);
+  }
+</style>

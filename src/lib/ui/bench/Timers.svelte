@@ -1,0 +1,110 @@
+<!-- Every timer that runs, of every machine at the bench; it rings here whichever machine is on screen. -->
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { send } from '../form/send';
+  import { beep, clockWords } from './beep';
+
+  interface Running {
+    id: string;
+    visitId: string;
+    plate: string;
+    stepKey: string;
+    label: string;
+    endsAt: string;
+  }
+  let { fast = false }: { fast?: boolean } = $props();
+  let timers = $state<Running[]>([]);
+  let now = $state(Date.now());
+  /** Rung once each; a reload does not ring again for what ran out long ago. */
+  let rung: string[] = [];
+
+  async function ask() {
+    try {
+      const r = await fetch('/api/timers');
+      if (r.ok) timers = (await r.json()).data;
+    } catch {
+      // Without the server the ones that are known go on.
+    }
+  }
+  onMount(() => {
+    void ask();
+    const asking = setInterval(() => void ask(), fast ? 2000 : 10_000);
+    const ticking = setInterval(() => {
+      now = Date.now();
+      for (const t of timers) {
+        const left = Date.parse(t.endsAt) - now;
+        if (left <= 0 && left > -15_000 && !rung.includes(t.id)) {
+          rung = [...rung, t.id];
+          beep();
+        }
+      }
+    }, 500);
+    return () => {
+      clearInterval(asking);
+      clearInterval(ticking);
+    };
+  });
+  async function off(t: Running) {
+    timers = timers.filter((x) => x.id !== t.id);
+    await send(`/api/visits/${t.visitId}/entries`, {
+      id: crypto.randomUUID(),
+      stepKey: t.stepKey,
+      action: 'timer off',
+      content: { of: t.id }
+    });
+  }
+</script>
+
+{#if timers.length > 0}
+  <ul class="timers" aria-label="Timers">
+    {#each timers as t (t.id)}
+      {@const left = (Date.parse(t.endsAt) - now) / 1000}
+      <li class:over={left <= 0}>
+        <a href="/visits/{t.visitId}?step={encodeURIComponent(t.stepKey)}" class="no-underline"
+          ><span class="plate text-lg">{t.plate}</span>
+          <span class="figure text-2xl" role="timer"
+            >{left <= 0 ? `over, ${clockWords(left)} ago` : clockWords(left)}</span
+          >
+          <span class="text-sm">{t.label}</span></a
+        >
+        <button type="button" class="link py-2 text-sm" onclick={() => off(t)}
+          >{left <= 0 ? 'Seen' : 'Stop'}</button
+        >
+      </li>
+    {/each}
+  </ul>
+  <p class="sr-only" role="status">
+    {timers
+      .filter((t) => Date.parse(t.endsAt) <= now)
+      .map((t) => `${t.plate}: ${t.label}, time is up`)
+      .join('. ')}
+  </p>
+{/if}
+
+<style>
+  .timers {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.25rem 1rem;
+    margin-bottom: 0.5rem;
+  }
+  li {
+    display: flex;
+    align-items: center;
+    gap: 0.75rem;
+    border: 1px solid var(--rule-strong);
+    padding: 0.15rem 0.75rem;
+    min-height: 3rem;
+  }
+  a {
+    display: flex;
+    align-items: center;
+    gap: 0.6rem;
+    min-height: 3rem;
+  }
+  .over {
+    border-color: var(--signal);
+    border-left-width: 10px;
+    font-weight: 700;
+  }
+</style>

@@ -1,0 +1,201 @@
+<!-- One fastener torqued: which wrench, what it was set to, with an adapter or without, and the washer. -->
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { calibrationWord, covers, uncovered, wrenchesFor } from '$lib/core/fasteners/wrench';
+  import { parseQuantity } from '$lib/core/quantity/parse';
+  import { show } from '$lib/core/quantity/quantity';
+  import { pullsLeft, sealSuggestion, type ItemState } from '$lib/core/visit/items';
+  import { wantsSequence } from '$lib/core/visit/refuse';
+  import type { Toolbox } from '$lib/core/visit/toolbox';
+  import AdapterSum from './AdapterSum.svelte';
+  import type { Write } from './bench.svelte';
+  import CrissCross from './CrissCross.svelte';
+
+  interface Props {
+    item: ItemState;
+    tools: Toolbox;
+    units: 'metric' | 'imperial';
+    today: string;
+    /** What it was refused for; the reason is asked for where it says so. */
+    problem: string | null;
+    blocked: boolean;
+    write: (w: Write) => boolean;
+  }
+  let { item, tools, units, today, problem, blocked, write }: Props = $props();
+  const i = $derived(item.item);
+  const spec = $derived(i.torque?.quantity ?? null);
+  const best = untrack(() =>
+    item.item.torque?.quantity
+      ? wrenchesFor(item.item.torque.quantity.base, tools.wrenches, today)[0]
+      : undefined
+  );
+  let typed = $state(untrack(() => (item.item.torque?.quantity ? show(item.item.torque.quantity) : '')));
+  let wrenchId = $state(best?.id ?? '');
+  let reason = $state('');
+  let remark = $state('');
+  let feeling = $state(false);
+  let withAdapter = $state(untrack(() => item.item.adapter));
+  let adapted = $state<{ settingNm: number; adapterId: string | undefined; angleDeg: number } | null>(null);
+  let seal = $state<'new' | 'again'>(untrack(() => sealSuggestion(item.item)));
+  let error = $state('');
+  const id = $props.id();
+  const asks = $derived(problem?.includes('say why') ?? false);
+  const wrench = $derived(tools.wrenches.find((w) => w.id === wrenchId));
+  const lack = $derived(spec ? uncovered(spec, tools.wrenches) : null);
+  const sequence = $derived(wantsSequence(item));
+  const sealed = $derived(
+    i.seal === 'none'
+      ? {}
+      : { seal, ...(reason.trim() && seal === 'again' ? { sealReason: reason.trim() } : {}) }
+  );
+
+  function torque(e: SubmitEvent) {
+    e.preventDefault();
+    const parsed = parseQuantity(typed, { dimension: 'torque', unit: spec?.unit });
+    if (!parsed.ok) {
+      error = parsed.problem.message;
+      return;
+    }
+    if (withAdapter && !adapted) {
+      error = 'With an adapter its lengths are needed; or take the tick away.';
+      return;
+    }
+    error = '';
+    write({
+      action: 'torqued',
+      content: {
+        value: parsed.quantity.value,
+        unit: parsed.quantity.unit,
+        ...(wrenchId ? { wrenchId } : {}),
+        ...(withAdapter && adapted ? adapted : {}),
+        ...(reason.trim() ? { reason: reason.trim() } : {}),
+        ...(remark.trim() ? { remark: remark.trim() } : {}),
+        ...sealed
+      }
+    });
+  }
+  function feel(e: SubmitEvent) {
+    e.preventDefault();
+    if (write({ action: 'by feel', content: { reason, ...sealed } })) feeling = false;
+  }
+</script>
+
+{#if i.seal !== 'none'}
+  <div role="radiogroup" aria-label="The {i.seal}" class="mt-3 flex flex-wrap items-center gap-2">
+    {#each ['new', 'again'] as const as s (s)}
+      <button
+        type="button"
+        role="radio"
+        aria-checked={seal === s}
+        class="key"
+        class:on={seal === s}
+        onclick={() => (seal = s)}>{s === 'new' ? `new ${i.seal}` : `the old ${i.seal} again`}</button
+      >
+    {/each}
+    <span class="quiet text-sm"
+      >{i.sealMost === 1
+        ? 'house rule: new every time'
+        : i.sealUses === null
+          ? 'uses not known'
+          : `use ${i.sealUses} of ${i.sealMost} behind it`}</span
+    >
+  </div>
+{/if}
+{#if lack}<p class="caution mt-2">{lack}</p>{/if}
+{#if sequence && item.stand !== 'fitted'}
+  <CrissCross
+    {item}
+    torque={spec}
+    onpull={(round, bolt) => write({ action: 'bolt', content: { round, bolt } })}
+  />
+{/if}
+<div class="mt-3 flex flex-wrap items-end gap-3">
+  {#if item.stand === 'off' || item.stand === 'deferred'}<button
+      type="button"
+      class="key"
+      onclick={() => write({ action: 'by hand', content: {} })}>In by hand</button
+    >{/if}
+  {#if item.stand === 'by hand' && !sequence}<button
+      type="button"
+      class="key"
+      onclick={() => write({ action: 'snug', content: {} })}>Snug</button
+    >{/if}
+</div>
+<form onsubmit={torque} class="mt-3 flex flex-wrap items-end gap-3" novalidate>
+  {#if tools.wrenches.length > 0}
+    <div>
+      <label class="block text-sm" for="{id}-w">Wrench</label>
+      <select id="{id}-w" class="field" bind:value={wrenchId}>
+        <option value="">not one of ours</option>
+        {#each tools.wrenches as w (w.id)}<option value={w.id}
+            >{w.name}{spec && !covers(w, spec.base) ? ', out of its range' : ''}</option
+          >{/each}
+      </select>
+    </div>
+  {/if}
+  <div>
+    <label class="block text-sm" for={id}>{withAdapter ? 'Torque at the bolt' : 'Wrench set to'}</label>
+    <input
+      {id}
+      class="field figure w-36 text-2xl"
+      autocomplete="off"
+      bind:value={typed}
+      aria-invalid={error || problem ? true : undefined}
+    />
+  </div>
+  {#if asks}
+    <div class="grow">
+      <label class="block text-sm" for="{id}-why">Say why</label><input
+        id="{id}-why"
+        class="field w-full"
+        bind:value={reason}
+        maxlength="10000"
+      />
+    </div>
+  {/if}
+  <button type="submit" class="go" disabled={blocked}>Torqued</button>
+</form>
+{#if wrench && calibrationWord(wrench, today)}<p class="quiet mt-1 text-sm">
+    {wrench.name}: {calibrationWord(wrench, today)}.
+  </p>{/if}
+<label class="mt-3 flex items-center gap-2"
+  ><input type="checkbox" class="h-6 w-6" style="accent-color: var(--ink)" bind:checked={withAdapter} /> with an
+  adapter</label
+>
+{#if withAdapter && spec}<AdapterSum
+    torqueNm={spec.base}
+    wrenchMm={wrench?.lengthMm ?? null}
+    adapters={tools.adapters}
+    {units}
+    onset={(s) => (adapted = s)}
+  />{/if}
+<div class="mt-2 flex flex-wrap items-end gap-4">
+  <label class="grow text-sm" for="{id}-remark"
+    >Remark <input id="{id}-remark" class="field mt-1 w-full" bind:value={remark} maxlength="10000" /></label
+  >
+  {#if !feeling}<button type="button" class="link py-2" onclick={() => (feeling = true)}>By feel</button>{/if}
+</div>
+{#if feeling}
+  <form onsubmit={feel} class="mt-2 flex flex-wrap items-end gap-3">
+    <label class="grow text-sm"
+      >Why by feel (it shows in the record)<input
+        class="field mt-1 w-full"
+        bind:value={reason}
+        required
+        maxlength="10000"
+      /></label
+    >
+    <button class="key" type="submit" disabled={blocked}>Tight by feel</button>
+  </form>
+{/if}
+{#if sequence && item.pulled.length > 0 && pullsLeft(item).length === 0}<p class="quiet mt-1 text-sm">
+    All bolts pulled: now write the torque.
+  </p>{/if}
+{#if error}<p class="error mt-1" role="alert">{error}</p>{/if}
+
+<style>
+  .on {
+    background: var(--ink);
+    color: var(--paper);
+  }
+</style>

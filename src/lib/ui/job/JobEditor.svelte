@@ -1,0 +1,228 @@
+<!-- A job as data: its steps with what each waits for, changed here and saved as a new version. -->
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { goto, invalidateAll } from '$app/navigation';
+  import { Button, Checkbox, Input } from 'flowbite-svelte';
+  import { CIRCUITS } from '$lib/core/specs/sheet';
+  import {
+    KIND_WORDS,
+    templateProblems,
+    type TemplateStep,
+    type VersionedTemplate
+  } from '$lib/core/visit/template/template';
+  import Field from '../form/Field.svelte';
+  import { Form } from '../form/form.svelte';
+  import FormError from '../form/FormError.svelte';
+  import { say } from '../shell/shell.svelte';
+  import StepEditor from './StepEditor.svelte';
+
+  interface Props {
+    template: VersionedTemplate;
+    fresh: boolean;
+    builtIn: boolean;
+    taken: string[];
+  }
+  let { template, fresh, builtIn, taken }: Props = $props();
+  let title = $state(untrack(() => template.title));
+  let about = $state(untrack(() => template.about));
+  let circuits = $state(untrack(() => [...template.circuits]));
+  let steps = $state<TemplateStep[]>(
+    untrack(() => structuredClone($state.snapshot(template.steps)) as TemplateStep[])
+  );
+  let word = $state('');
+  let open = $state<number | null>(null);
+  const form = new Form();
+  const key = $derived(
+    fresh
+      ? title
+          .toLowerCase()
+          .normalize('NFD')
+          .replace(/[^a-z0-9]+/g, '-')
+          .replace(/^-+|-+$/g, '')
+          .slice(0, 40)
+      : template.key
+  );
+  const problems = $derived(templateProblems({ circuits, steps }));
+  const at = (i: number) => [
+    ...problems.filter((p) => p.path[0] === 'steps' && p.path[1] === i).map((p) => p.message),
+    ...Object.entries(form.errors)
+      .filter(([path]) => path.startsWith(`content.steps.${i}.`))
+      .map(([, message]) => message)
+  ];
+  const minutes = $derived(
+    steps.filter((s) => !s.gate).reduce((sum, s) => sum + (Number(s.minutes) || 0), 0)
+  );
+
+  function move(i: number, by: number) {
+    const to = i + by;
+    if (to < 0 || to >= steps.length) return;
+    const list = [...steps];
+    [list[i], list[to]] = [list[to]!, list[i]!];
+    steps = list;
+    open = open === i ? to : open;
+  }
+  function remove(i: number) {
+    const gone = steps[i]!.key;
+    steps = steps
+      .filter((_, k) => k !== i)
+      .map((s) => ({
+        ...s,
+        needs: s.needs.filter((n) => n !== gone),
+        during: s.during.filter((n) => n !== gone),
+        gate: s.gate?.step === gone ? null : s.gate
+      }));
+    open = null;
+  }
+  function add() {
+    let n = steps.length + 1;
+    while (steps.some((s) => s.key === `step-${n}`)) n++;
+    const blank: TemplateStep = {
+      key: `step-${n}`,
+      title: '',
+      lines: [],
+      caution: '',
+      kind: 'tick',
+      each: null,
+      orNamed: '',
+      part: '',
+      partOnly: false,
+      shared: false,
+      minutes: 5,
+      wait: 0,
+      waitFor: '',
+      engine: 'any',
+      needs: steps.some((s) => s.key === 'stand') ? ['stand'] : [],
+      during: [],
+      when: [],
+      gate: null,
+      mayLeaveOut: true,
+      spills: false,
+      orientation: false,
+      measure: null
+    };
+    // Before the writing down, which comes last.
+    const last = steps.findIndex((s) => s.key === 'write');
+    const place = last < 0 ? steps.length : last;
+    steps = [...steps.slice(0, place), blank, ...steps.slice(place)];
+    open = place;
+  }
+  async function save(e: SubmitEvent) {
+    e.preventDefault();
+    if (fresh && taken.includes(key)) {
+      form.errors = { 'content.title': 'There is a job of that name. Two alike need two names.' };
+      return;
+    }
+    const content = { key: key || 'x', title, about, circuits, steps: $state.snapshot(steps) };
+    if (!(await form.send('/api/templates', { key: content.key, from: template.version, content, word })))
+      return;
+    say(`${title}: saved as a new version. Visits that were begun keep theirs.`);
+    if (fresh) await goto(`/jobs/${key}`);
+    else await invalidateAll();
+  }
+  async function back() {
+    if (
+      !(await form.send('/api/templates', { key: template.key, from: template.version, content: null, word }))
+    )
+      return;
+    say(builtIn ? 'Back to how it came.' : 'Put away.');
+    if (builtIn) await invalidateAll();
+    else await goto('/jobs');
+  }
+</script>
+
+<form onsubmit={save} novalidate>
+  <div class="mt-3 grid items-start gap-3 sm:grid-cols-2">
+    <Field label="Job" error={form.errors['content.title'] ?? form.errors['content.key']}
+      >{#snippet children(a)}<Input {...a} bind:value={title} />{/snippet}</Field
+    >
+    <Field label="What it is for" error={form.errors['content.about']}
+      >{#snippet children(a)}<Input {...a} bind:value={about} />{/snippet}</Field
+    >
+  </div>
+  <div class="mt-3 flex flex-wrap gap-x-6 gap-y-2" role="group" aria-label="Circuits">
+    <span class="quiet">Oil circuits:</span>
+    {#each CIRCUITS as c (c)}<Checkbox
+        checked={circuits.includes(c)}
+        onchange={() =>
+          (circuits = circuits.includes(c) ? circuits.filter((x) => x !== c) : [...circuits, c])}
+        >{c}</Checkbox
+      >{/each}
+  </div>
+
+  <h2 class="mt-6">{steps.length} steps, {minutes} min with hands on it</h2>
+  <ol class="mt-1">
+    {#each steps as s, i (s)}
+      <li class="rule-b py-1.5">
+        <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
+          <span class="figure quiet w-7 text-right">{i + 1}</span>
+          <button
+            type="button"
+            class="grow text-left"
+            aria-expanded={open === i}
+            onclick={() => (open = open === i ? null : i)}
+          >
+            <span class="font-bold">{s.title || 'not named yet'}</span>
+            <span class="quiet text-sm"
+              >{KIND_WORDS[s.kind]}{s.each ? `, for each ${s.each}` : ''} · {s.minutes} min{s.wait
+                ? `, then ${s.wait} by itself`
+                : ''}{s.engine === 'any' ? '' : ` · engine ${s.engine}`}{s.needs.length > 0
+                ? ` · after ${s.needs.join(', ')}`
+                : ''}{s.gate ? ` · only if ${s.gate.step} says ${s.gate.is}` : ''}</span
+            >
+          </button>
+          <span class="flex gap-1">
+            <button
+              type="button"
+              class="mini"
+              aria-label="Step {i + 1} up"
+              disabled={i === 0}
+              onclick={() => move(i, -1)}>↑</button
+            >
+            <button
+              type="button"
+              class="mini"
+              aria-label="Step {i + 1} down"
+              disabled={i === steps.length - 1}
+              onclick={() => move(i, 1)}>↓</button
+            >
+            <button type="button" class="mini" aria-label="Take step {i + 1} away" onclick={() => remove(i)}
+              >✕</button
+            >
+          </span>
+        </div>
+        {#each at(i) as message, k (k)}<p class="error text-sm" role="alert">{message}</p>{/each}
+        {#if open === i}<StepEditor bind:step={steps[i]!} keys={steps.map((x) => x.key)} {circuits} />{/if}
+      </li>
+    {/each}
+  </ol>
+  <button type="button" class="link mt-2 py-2" onclick={add}>Add a step</button>
+
+  <div class="mt-4 max-w-2xl">
+    <Field label="What was changed, and why" error={form.errors.word}
+      >{#snippet children(a)}<Input {...a} bind:value={word} />{/snippet}</Field
+    >
+  </div>
+  <FormError message={form.errors[''] ?? form.errors['content.steps'] ?? form.errors.content} />
+  <div class="mt-3 flex flex-wrap gap-3">
+    <Button type="submit" color="primary" disabled={form.busy || problems.length > 0}
+      >{fresh ? 'Save the job' : 'Save as a new version'}</Button
+    >
+    {#if template.own && !fresh}<Button type="button" color="alternative" disabled={form.busy} onclick={back}
+        >{builtIn ? 'Back to how it came' : 'Put this job away'}</Button
+      >{/if}
+  </div>
+  {#if problems.length > 0}<p class="error mt-2">
+      {problems.length === 1 ? 'One thing' : `${problems.length} things`} to put right above first.
+    </p>{/if}
+</form>
+
+<style>
+  .mini {
+    min-width: 2.2rem;
+    min-height: 2.2rem;
+    border: 1px solid var(--rule);
+  }
+  .mini:disabled {
+    opacity: 0.3;
+  }
+</style>

@@ -1,0 +1,236 @@
+<!-- One step of a job, open to be changed. -->
+<script lang="ts">
+  import { FASTENER_ROLES } from '$lib/core/specs/sheet';
+  import {
+    ENGINES,
+    KIND_WORDS,
+    OPENS,
+    STEP_KINDS,
+    WHENS,
+    type TemplateStep
+  } from '$lib/core/visit/template/template';
+
+  let {
+    step = $bindable(),
+    keys,
+    circuits
+  }: { step: TemplateStep; keys: string[]; circuits: string[] } = $props();
+  const id = $props.id();
+  const others = $derived(keys.filter((k) => k !== step.key));
+  const turn = <T,>(list: T[], v: T) => (list.includes(v) ? list.filter((x) => x !== v) : [...list, v]);
+  const number = (e: Event) => Number((e.currentTarget as HTMLInputElement).value.replace(',', '.'));
+  const band = (e: Event) => {
+    const text = (e.currentTarget as HTMLInputElement).value.trim().replace(',', '.');
+    return text === '' ? null : Number(text);
+  };
+</script>
+
+<div class="form">
+  <label>Title <input class="in" bind:value={step.title} maxlength="90" /></label>
+  <label>Key, as other steps name it <input class="in" bind:value={step.key} maxlength="40" /></label>
+  <label
+    >What it is
+    <select
+      class="in"
+      bind:value={step.kind}
+      onchange={() =>
+        (step.measure =
+          step.kind === 'measure' ? (step.measure ?? { unit: 'mm', from: null, to: null }) : null)}
+      >{#each STEP_KINDS as k (k)}<option value={k}>{KIND_WORDS[k]}</option>{/each}</select
+    ></label
+  >
+  <label
+    >For each
+    <select class="in" bind:value={step.each}
+      ><option value={null}>only once</option>{#each FASTENER_ROLES as r (r)}<option value={r}
+          >{r}{circuits.length > 0 ? ' of the circuit' : ''}</option
+        >{/each}</select
+    ></label
+  >
+  <label
+    >Minutes, hands on it <input
+      class="in"
+      inputmode="decimal"
+      value={step.minutes}
+      oninput={(e) => (step.minutes = number(e))}
+    /></label
+  >
+  <label
+    >Minutes by itself afterwards <input
+      class="in"
+      inputmode="decimal"
+      value={step.wait}
+      oninput={(e) => (step.wait = number(e))}
+    /></label
+  >
+  <label
+    >What happens in them <input
+      class="in"
+      bind:value={step.waitFor}
+      placeholder="the oil drains"
+      maxlength="60"
+    /></label
+  >
+  <label
+    >The engine <select class="in" bind:value={step.engine}
+      >{#each ENGINES as e (e)}<option value={e}>{e === 'any' ? 'cold or warm' : `must be ${e}`}</option
+        >{/each}</select
+    ></label
+  >
+  <label class="wide"
+    >What to do, one line each; {'{place}'}, {'{note}'}, {'{seal}'} take the machine’s own
+    <textarea
+      class="in"
+      rows="3"
+      value={step.lines.join('\n')}
+      oninput={(e) =>
+        (step.lines = e.currentTarget.value
+          .split('\n')
+          .map((l) => l.trim())
+          .filter(Boolean))}></textarea></label
+  >
+  <label class="wide"
+    >The danger at it, one line <input class="in" bind:value={step.caution} maxlength="300" /></label
+  >
+  {#if step.measure}
+    <label>Unit <input class="in" bind:value={step.measure.unit} maxlength="20" /></label>
+    <label
+      >Band from <input
+        class="in"
+        inputmode="decimal"
+        value={step.measure.from ?? ''}
+        oninput={(e) => (step.measure = { ...step.measure!, from: band(e) })}
+      /></label
+    >
+    <label
+      >to <input
+        class="in"
+        inputmode="decimal"
+        value={step.measure.to ?? ''}
+        oninput={(e) => (step.measure = { ...step.measure!, to: band(e) })}
+      /></label
+    >
+  {/if}
+  <fieldset class="wide">
+    <legend>Comes after, with its wait over</legend>
+    {#each others as k (k)}<label class="tick"
+        ><input
+          type="checkbox"
+          checked={step.needs.includes(k)}
+          onchange={() => (step.needs = turn(step.needs, k))}
+        />
+        {k}</label
+      >{/each}
+  </fieldset>
+  <fieldset class="wide">
+    <legend>Comes after, while its wait may still run</legend>
+    {#each others as k (k)}<label class="tick"
+        ><input
+          type="checkbox"
+          checked={step.during.includes(k)}
+          onchange={() => (step.during = turn(step.during, k))}
+        />
+        {k}</label
+      >{/each}
+  </fieldset>
+  <label
+    >Only if step
+    <select
+      class="in"
+      value={step.gate?.step ?? ''}
+      onchange={(e) =>
+        (step.gate = e.currentTarget.value
+          ? { step: e.currentTarget.value, is: step.gate?.is ?? 'yes' }
+          : null)}
+      ><option value="">it is always called for</option>{#each others as k (k)}<option value={k}>{k}</option
+        >{/each}</select
+    ></label
+  >
+  {#if step.gate}<label
+      >says <select
+        class="in"
+        value={step.gate.is}
+        onchange={(e) => (step.gate = { ...step.gate!, is: e.currentTarget.value as (typeof OPENS)[number] })}
+        >{#each OPENS as o (o)}<option value={o}>{o}</option>{/each}</select
+      ></label
+    >{/if}
+  <fieldset class="wide">
+    <legend>Laid out only when</legend>
+    {#each WHENS as w (w)}<label class="tick"
+        ><input
+          type="checkbox"
+          checked={step.when.includes(w)}
+          onchange={() => (step.when = turn(step.when, w))}
+        />
+        {w}</label
+      >{/each}
+  </fieldset>
+  <div class="wide flex flex-wrap gap-x-6">
+    <label class="tick"><input type="checkbox" bind:checked={step.shared} /> one for the whole visit</label>
+    <label class="tick"
+      ><input type="checkbox" bind:checked={step.mayLeaveOut} /> may be left out with a reason</label
+    >
+    <label class="tick"><input type="checkbox" bind:checked={step.spills} /> spills oil</label>
+    <label class="tick"
+      ><input type="checkbox" bind:checked={step.orientation} /> easy to get the wrong way round</label
+    >
+    {#if step.each}<label class="tick"
+        ><input type="checkbox" bind:checked={step.partOnly} /> about the loose part only</label
+      >{/if}
+  </div>
+  {#if step.each}
+    <label
+      >Loose part behind it <input
+        class="in"
+        bind:value={step.part}
+        placeholder="Screen behind {'{name}'}"
+        maxlength="60"
+      /></label
+    >
+    <label
+      >Called, where the sheet names none <input
+        class="in"
+        id="{id}-or"
+        bind:value={step.orNamed}
+        maxlength="60"
+      /></label
+    >
+  {/if}
+</div>
+
+<style>
+  .form {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(14rem, 1fr));
+    gap: 0.75rem 1rem;
+    padding: 0.75rem 0 1rem 2.5rem;
+    font-size: 0.95rem;
+  }
+  .wide {
+    grid-column: 1 / -1;
+  }
+  .in {
+    display: block;
+    width: 100%;
+    background: var(--sheet);
+    border: 1px solid var(--rule-strong);
+    color: var(--ink);
+    min-height: 2.6rem;
+    padding: 0.35rem 0.6rem;
+  }
+  .tick {
+    display: inline-flex;
+    align-items: center;
+    gap: 0.4rem;
+    margin-right: 1rem;
+    min-height: 2rem;
+  }
+  .tick input {
+    width: 1.25rem;
+    height: 1.25rem;
+    accent-color: var(--ink);
+  }
+  legend {
+    font-weight: 700;
+  }
+</style>

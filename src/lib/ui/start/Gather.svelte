@@ -1,0 +1,54 @@
+<!-- Everything to lay out before anything is opened, and what of it is missing. -->
+<script lang="ts">
+  import type { Gathered } from '$lib/core/visit/gather/gather';
+  import { showBoth, type Quantity } from '$lib/core/quantity/quantity';
+
+  let { gathered, units }: { gathered: Gathered; units: 'metric' | 'imperial' } = $props();
+  const ml = (v: number) => {
+    const q: Quantity = { dimension: 'volume', base: Math.round(v), value: Math.round(v), unit: 'ml' };
+    return showBoth(q, units).main;
+  };
+</script>
+
+{#if gathered.lacks.length > 0}
+  <div class="caution">
+    <p class="font-bold">Missing, or to be asked:</p>
+    <ul>
+      {#each gathered.lacks as l, i (i)}<li>{l}</li>{/each}
+    </ul>
+  </div>
+{/if}
+<div class="mt-3 grid gap-x-8 gap-y-4 md:grid-cols-3">
+  <section>
+    <h3>Fluids</h3>
+    <ul>
+      {#each gathered.fluids as f (f.circuit)}
+        <li class="rule-b py-1.5">
+          <strong>{f.circuit}</strong>: {f.neededMl === null ? 'quantity unknown' : ml(f.neededMl)}{f.oil
+            ? `, ${f.oil.name} ${f.oil.grade}`
+            : ''}
+          {#if f.bottles}<span class="quiet block text-sm"
+              >{f.bottles.open === 0
+                ? 'from the opened bottle'
+                : `open ${f.bottles.open} ${f.bottles.open === 1 ? 'bottle' : 'bottles'} of ${ml(f.oil!.bottleMl)}`};
+              {ml(f.bottles.leftMl)} left over</span
+            >{/if}
+        </li>
+      {:else}<li class="quiet">No oil in this visit.</li>{/each}
+    </ul>
+  </section>
+  <section>
+    <h3>Parts</h3>
+    <ul>
+      {#each gathered.parts as l, i (i)}<li class="rule-b py-1.5">{l.text}</li>{:else}<li class="quiet">
+          None.
+        </li>{/each}
+    </ul>
+  </section>
+  <section>
+    <h3>Tools</h3>
+    <ul>
+      {#each gathered.tools as l, i (i)}<li class="rule-b py-1.5">{l.text}</li>{/each}
+    </ul>
+  </section>
+</div>

@@ -1,0 +1,40 @@
+import type { LayoutInput } from '$lib/core/visit/layout/layout';
+import type { Ordered } from '$lib/core/visit/order/plan';
+import type { OrderAnswer, OrderRequest } from '$lib/workers/order.worker';
+
+/** A visit being put in order by the worker: the screen stays live, and only the newest answer counts. */
+export class Ordering {
+  ordered = $state.raw<Ordered | null>(null);
+  busy = $state(false);
+  failed = $state<string | null>(null);
+  #worker: Worker | null = null;
+  #turn = 0;
+
+  open(): () => void {
+    // eslint-disable-next-line svelte/prefer-svelte-reactivity -- an address, not a state
+    this.#worker = new Worker(new URL('../../workers/order.worker.ts', import.meta.url), { type: 'module' });
+    this.#worker.onmessage = ({ data }: MessageEvent<OrderAnswer>) => {
+      if (data.turn !== this.#turn) return;
+      this.busy = false;
+      if ('failed' in data) this.failed = data.failed;
+      else this.ordered = data.ordered;
+    };
+    this.#worker.onerror = () => {
+      this.busy = false;
+      this.failed =
+        'The order could not be worked out on this device; the server does it when the visit starts.';
+    };
+    return () => this.#worker?.terminate();
+  }
+
+  ask(input: LayoutInput, engine: 'cold' | 'warm'): void {
+    this.failed = null;
+    if (input.jobs.length === 0) {
+      this.ordered = null;
+      this.busy = false;
+      return;
+    }
+    this.busy = true;
+    this.#worker?.postMessage({ turn: ++this.#turn, input, engine } satisfies OrderRequest);
+  }
+}

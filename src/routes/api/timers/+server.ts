@@ -1,0 +1,8 @@
+import { json } from '@sveltejs/kit';
+import { db } from '$lib/server/db';
+import { listTimers } from '$lib/server/visits';
+import type { RequestHandler } from './$types';
+
+/** Timers of every machine at the bench. */
+export const GET: RequestHandler = async ({ locals }) =>
+  json({ ok: true, data: locals.team ? await listTimers(db(), locals.team.id) : [] });

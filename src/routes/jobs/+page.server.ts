@@ -1,0 +1,15 @@
+import { db } from '$lib/server/db';
+import { readTemplates } from '$lib/server/templates';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals }) => ({
+  templates: (await readTemplates(db(), locals.team!.id)).map((t) => ({
+    key: t.key,
+    title: t.title,
+    about: t.about,
+    version: t.version,
+    own: t.own,
+    steps: t.steps.length,
+    minutes: t.steps.filter((s) => !s.gate).reduce((sum, s) => sum + s.minutes, 0)
+  }))
+});

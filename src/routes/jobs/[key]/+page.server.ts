@@ -1,0 +1,36 @@
+import { error } from '@sveltejs/kit';
+import { dayOf } from '$lib/core/time/day';
+import { BUILT_IN_KEYS } from '$lib/core/visit/template/built-in/oil';
+import { BEGIN, end } from '$lib/core/visit/template/built-in/steps';
+import { step } from '$lib/core/visit/template/built-in/steps';
+import { db } from '$lib/server/db';
+import { listTemplateChanges, readTemplates } from '$lib/server/templates';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals, params }) => {
+  const team = locals.team!;
+  const templates = await readTemplates(db(), team.id);
+  const fresh = params.key === 'new';
+  const template = templates.find((t) => t.key === params.key);
+  if (!fresh && !template) error(404, 'No such job in this team.');
+  return {
+    fresh,
+    builtIn: BUILT_IN_KEYS.includes(params.key),
+    taken: templates.map((t) => t.key),
+    today: dayOf(new Date(), team.timeZone),
+    changes: fresh ? [] : await listTemplateChanges(db(), team.id, params.key),
+    template: template ?? {
+      key: '',
+      title: '',
+      about: '',
+      circuits: [],
+      steps: [
+        ...BEGIN,
+        step({ key: 'do', title: 'Do it', kind: 'tick', minutes: 10, needs: ['stand'] }),
+        ...end(['do'], false).filter((s) => s.key === 'write')
+      ],
+      version: 0,
+      own: true
+    }
+  };
+};

@@ -1,0 +1,122 @@
+<script lang="ts">
+  import { calibrationWord, trustedSpan } from '$lib/core/fasteners/wrench';
+  import { quantity, showBoth } from '$lib/core/quantity/quantity';
+  import AdapterForm from '$lib/ui/stores/AdapterForm.svelte';
+  import OilForm from '$lib/ui/stores/OilForm.svelte';
+  import PutAway from '$lib/ui/stores/PutAway.svelte';
+  import StockForm from '$lib/ui/stores/StockForm.svelte';
+  import WrenchForm from '$lib/ui/stores/WrenchForm.svelte';
+
+  let { data } = $props();
+  let adding = $state<'wrench' | 'adapter' | 'oil' | ''>('');
+  let counting = $state<string | null>(null);
+  const nm = (v: number) => showBoth(quantity(Math.round(v * 10) / 10, 'N·m'), data.units);
+  const ml = (v: number) => showBoth(quantity(Math.round(v), 'ml'), data.units);
+</script>
+
+<svelte:head><title>Stores · Hour Trail</title></svelte:head>
+<h1>Stores</h1>
+
+<section class="mt-4" aria-label="Torque wrenches">
+  <div class="flex items-baseline gap-4">
+    <h2>Torque wrenches</h2>
+    <button
+      type="button"
+      class="link no-print text-sm"
+      onclick={() => (adding = adding === 'wrench' ? '' : 'wrench')}>Add one</button
+    >
+  </div>
+  {#if adding === 'wrench'}<WrenchForm onleave={() => (adding = '')} />{/if}
+  <table class="sheet-table stacked mt-2">
+    <thead
+      ><tr
+        ><th>Wrench</th><th>Scale</th><th>Trusted</th><th>Drive to grip</th><th>Calibration</th><th>Pulls</th
+        ><th></th></tr
+      ></thead
+    >
+    <tbody>
+      {#each data.tools.wrenches as w (w.id)}
+        {@const [from, to] = trustedSpan(w)}
+        <tr>
+          <td class="font-bold">{w.name}</td>
+          <td data-label="Scale" class="figure">{nm(w.lowNm).main} to {nm(w.highNm).main}</td>
+          <td data-label="Trusted" class="figure">{nm(from).main} to {nm(to).main}</td>
+          <td data-label="Drive to grip" class="figure"
+            >{w.lengthMm === null ? 'not measured' : `${w.lengthMm} mm`}</td
+          >
+          <td data-label="Calibration"
+            >{#if calibrationWord(w, data.today)}<strong>{calibrationWord(w, data.today)}</strong>{:else}until {w.calibratedUntil}{/if}</td
+          >
+          <td data-label="Pulls" class="figure">{w.pulls}</td>
+          <td><PutAway id={w.id} what="wrench" name={w.name} /></td>
+        </tr>
+      {:else}
+        <tr><td colspan="7">None yet. Without one, the bench cannot say whether a torque is covered.</td></tr>
+      {/each}
+    </tbody>
+  </table>
+  <p class="quiet mt-1 text-sm">A click wrench is trusted from a fifth of its range to the top of it.</p>
+</section>
+
+<section class="mt-8" aria-label="Adapters">
+  <div class="flex items-baseline gap-4">
+    <h2>Adapters</h2>
+    <button
+      type="button"
+      class="link no-print text-sm"
+      onclick={() => (adding = adding === 'adapter' ? '' : 'adapter')}>Add one</button
+    >
+  </div>
+  {#if adding === 'adapter'}<AdapterForm onleave={() => (adding = '')} />{/if}
+  {#each data.tools.adapters as a (a.id)}
+    <p class="rule-b flex items-baseline gap-4 py-2">
+      <strong>{a.name}</strong> <span class="figure">{a.lengthMm} mm from drive to bolt</span>
+      <span class="ml-auto"><PutAway id={a.id} what="adapter" name={a.name} /></span>
+    </p>
+  {:else}<p class="mt-2">None. Where no socket fits, an adapter changes what the wrench is set to.</p>{/each}
+</section>
+
+<section class="mt-8" aria-label="Oils">
+  <div class="flex items-baseline gap-4">
+    <h2>Oils</h2>
+    <button
+      type="button"
+      class="link no-print text-sm"
+      onclick={() => (adding = adding === 'oil' ? '' : 'oil')}>Add one</button
+    >
+  </div>
+  {#if adding === 'oil'}<OilForm onleave={() => (adding = '')} />{/if}
+  <table class="sheet-table stacked mt-2">
+    <thead><tr><th>Oil</th><th>Made for</th><th>On the can</th><th>There is</th><th></th></tr></thead>
+    <tbody>
+      {#each data.tools.oils as o (o.id)}
+        <tr>
+          <td class="font-bold">{o.name} <span class="figure">{o.grade}</span></td>
+          <td data-label="Made for">{o.kind}</td>
+          <td data-label="On the can"
+            >{[...o.ratings, ...o.additives.map((a) => `holds ${a}`)].join(', ') || 'no rating named'}</td
+          >
+          <td data-label="There is" class="figure text-lg"
+            >{ml(o.stockMl).main}<span class="quiet block text-sm"
+              >{o.stockMl < 0
+                ? 'more was poured than was counted in'
+                : `${Math.floor(o.stockMl / o.bottleMl)} full of ${ml(o.bottleMl).main}${o.stockMl % o.bottleMl > 1 ? `, ${ml(o.stockMl % o.bottleMl).main} opened` : ''}`}</span
+            ></td
+          >
+          <td
+            ><button
+              type="button"
+              class="link no-print mr-3 text-sm"
+              onclick={() => (counting = counting === o.id ? null : o.id)}>Count it</button
+            ><PutAway id={o.id} what="oil" name="{o.name} {o.grade}" /></td
+          >
+        </tr>
+        {#if counting === o.id}<tr
+            ><td colspan="5"><StockForm oilId={o.id} onleave={() => (counting = null)} /></td></tr
+          >{/if}
+      {:else}
+        <tr><td colspan="5">None yet. The bench judges what is here against each machine’s sheet.</td></tr>
+      {/each}
+    </tbody>
+  </table>
+</section>
