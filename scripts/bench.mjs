@@ -2,7 +2,7 @@
  * npm run bench: how the home screen grows with the fleet and with its history, as ratios measured in one run against a bare
  * page of the same server that does `select 1` (the health page: same frame, same look-ups of team and people). Also what a
  * browser loads and holds; how long the due list of a full fleet takes to work out against the SQL that loads it; and how
- * often the forecast was right over the demo season. Prints a table and exits non-zero past a limit.
+ * often the forecast was right over the demo season; how near the order of a visit comes to its bound. Prints a table and exits non-zero past a limit.
  */
 import { performance } from 'node:perf_hooks';
 import { gzipSync } from 'node:zlib';
@@ -48,6 +48,9 @@ await main(() =>
     });
     const forecast = await script('Measuring the forecast', 'bench/forecast.ts');
 
+    say('Ordering visits …');
+    const order = await script('Ordering visits', 'bench/order.ts');
+
     const url = await serve();
     const once = async (path, team) => {
       const started = performance.now();
@@ -89,7 +92,14 @@ await main(() =>
         1
       ],
       ['Standings touched by one reading in a fleet of 1,000', String(due.touched), 1],
-      ['True dates outside the stated 80 % range, share', (1 - forecast.inside).toFixed(3), 0.3]
+      ['True dates outside the stated 80 % range, share', (1 - forecast.inside).toFixed(3), 0.3],
+      [
+        'Ordering 8 jobs: time, of the time to try every order',
+        (order.eight.search / order.eight.every).toFixed(3),
+        0.5
+      ],
+      ['Ordering 8 jobs: times it differed from the best of every order', String(order.eight.apart), 0],
+      ['Ordering 25 jobs: largest gap to the bound', order.gap25.toFixed(4), 0.01]
     ];
     console.log('\n| measured | value | at most |\n| --- | --- | --- |');
     for (const r of rows) console.log(`| ${r.join(' | ')} |`);
@@ -101,6 +111,9 @@ await main(() =>
     );
     console.log(
       `The forecast: ${forecast.all.toLocaleString('en')} dates of the demo season, ${(forecast.inside * 100).toFixed(1)} % inside the stated 80 % range (${(forecast.early * 100).toFixed(1)} % earlier, ${(forecast.late * 100).toFixed(1)} % later), ${forecast.width.toFixed(0)} days wide.`
+    );
+    console.log(
+      `Ordering: 12 jobs of 60 steps ${order.twelve.middle.toFixed(0)} ms (slowest ${order.twelve.slowest.toFixed(0)} ms), a visit of two circuits and ten more jobs ${order.visit.toFixed(0)} ms; ${order.proven.best} of ${order.proven.of} proven best; 8 jobs ${order.eight.search.toFixed(0)} ms against ${order.eight.every.toFixed(0)} ms for every order.`
     );
     const over = rows.filter((r) => r[2] !== '' && Number(r[1]) > r[2]);
     if (over.length > 0) {

@@ -20,11 +20,6 @@ await main(() =>
     const who = await one(sql`select id from person where name = 'Jory Pell'`);
     const team = await one(sql`select id from team`);
     const fell = await one(sql`select id from machine where plate = '12'`);
-    const rake = await one(sql`select id from machine where plate = '5'`);
-    const rakeTask = await one(
-      sql`select t.id from task t join fitting f on f.component_id = t.component_id and f.removed_at is null where f.machine_id = ${rake} and t.job is not null`
-    );
-    const quad = await one(sql`select id from machine where plate = '33'`);
     const engine = await one(
       sql`select component_id as id from fitting where machine_id = ${fell} and kind = 'engine'`
     );
@@ -97,8 +92,6 @@ await main(() =>
     await shot('components', `/parts/${engine}?do=swap`, {
       act: async (page) => void (await page.getByLabel('With').selectOption({ index: 3 }))
     });
-    await shot('meter-history', `/machines/${quad}/meters`, { height: 900 });
-    await shot('house-rules', '/rules');
     await shot('log-hours', '/', {
       act: async (page) => {
         await page.keyboard.press('l');
@@ -109,10 +102,18 @@ await main(() =>
         await page.getByTestId('settle').waitFor();
       }
     });
-    await shot('visit-before', `/machines/${rake}/visit?task=${rakeTask}`);
+    await shot('visit-before', `/machines/${fell}/visit`, {
+      height: 1000,
+      act: async (page) => void (await page.getByText('Proven').waitFor())
+    });
     await shot('bench', `/visits/${visit}`, {
-      act: async (page) =>
-        void (await page.getByRole('button', { name: /Read the magnet of engine drain/ }).click())
+      height: 900,
+      act: async (page) => {
+        await page.getByRole('button', { name: /Read the magnet of engine drain/ }).click();
+        await page.getByRole('radio', { name: 'flakes you can feel' }).click();
+        await page.getByRole('button', { name: 'steel (magnetic)', exact: true }).click();
+        await page.evaluate(() => scrollTo(0, 120));
+      }
     });
     await shot('bench-refused', `/visits/${visit}`, {
       width: 820,
@@ -123,7 +124,9 @@ await main(() =>
       width: 390,
       height: 844,
       act: async (page) => {
-        await page.getByRole('button', { name: /Refit and torque engine drain/ }).click();
+        await page.getByRole('button', { name: /Refit and torque oil filter cover/ }).click();
+        await page.getByRole('button', { name: 'In by hand' }).waitFor();
+        await page.getByRole('group', { name: /^Bolts of/ }).scrollIntoViewIfNeeded();
       }
     });
     await shot('bench-level', `/visits/${visit}`, {
@@ -131,12 +134,18 @@ await main(() =>
       height: 844,
       theme: 'dark',
       act: async (page) => {
-        await page.getByRole('button', { name: /Read the level/ }).click();
-        await page.getByRole('slider').fill('0.6');
+        await page.getByRole('button', { name: /Read the engine level/ }).click();
+        await page.getByRole('slider').fill('0.35');
+        await page.getByRole('button', { name: 'Write the level' }).scrollIntoViewIfNeeded();
       }
     });
+    await shot('underside', `/machines/${fell}/underside`);
+    await shot('stores', '/stores');
+    await shot('job', '/jobs/engine-oil-only', {
+      act: async (page) =>
+        void (await page.getByRole('button', { name: /^Does the filter come out/ }).click())
+    });
     await shot('record', `/records/${record}`);
-    await shot('first-run', '/welcome', { chosen: false });
     await browser.close();
   })
 );

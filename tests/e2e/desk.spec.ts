@@ -140,7 +140,7 @@ test('a visit on a phone: by feel with a reason, a step left out, an undo, and g
   await page.getByRole('button', { name: 'Leave it out' }).click();
   await page.getByLabel('Why is it left out?').fill('jug cracked');
   await page.getByRole('button', { name: 'Leave it out' }).click();
-  for (const name of ['Engine drain plug', 'Frame drain plug', 'Skid plate']) {
+  for (const name of ['Engine drain plug', 'Frame drain plug', 'Oil filter cover', 'Skid plate']) {
     await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
     const box = page.getByRole('region', { name });
     await expect(box).toBeInViewport();
@@ -149,7 +149,7 @@ test('a visit on a phone: by feel with a reason, a step left out, an undo, and g
     await box.getByRole('button', { name: 'Tight by feel' }).click();
     await expect(box).toContainText('tight by feel');
   }
-  await page.getByRole('button', { name: /Open the filler/ }).click();
+  await page.getByRole('button', { name: /Open oil filler cap/ }).click();
   await page.getByRole('button', { name: 'Undo this step' }).click();
   await expect(page.getByText('Nothing stands open')).toBeVisible();
   await page.getByRole('button', { name: /Give the visit up/ }).click();
@@ -193,7 +193,12 @@ test('nothing runs off the side of a phone or a tablet', async ({ work: page, ap
       '/parts',
       `/parts/${part}?do=swap`,
       '/rules',
-      `/visits/${visit}`
+      `/visits/${visit}`,
+      `/machines/${machine}/visit`,
+      `/machines/${machine}/underside`,
+      '/stores',
+      '/jobs',
+      '/jobs/engine-oil'
     ]) {
       await open(page, path);
       expect([

@@ -91,10 +91,12 @@ test.describe('without the demo', () => {
       .last()
       .click();
     await expect(
-      page.getByText('Not on the sheet: torque of Engine drain plug; how the level is read.')
+      page.getByText('Not on the sheet: how the level is read; any plug, cap or cover.')
     ).toBeVisible();
+    await expect(page.getByText('Engine drain plug: its torque is not on the sheet.').first()).toBeVisible();
     await page.getByRole('button', { name: 'Start the visit' }).click();
-    await page.getByRole('button', { name: /Refit and torque engine drain plug/ }).click();
+    await expect(page).toHaveURL(/\/visits\//);
+    await page.getByRole('button', { name: /to do Refit and torque engine drain plug/ }).click();
     await expect(page.getByText('torque unknown')).toBeVisible();
     expect(await app.sql`select name, is_demo from team`).toEqual([
       { name: 'Nether Fold Racing', is_demo: false }

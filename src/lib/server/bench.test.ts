@@ -1,0 +1,451 @@
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { Book, byHours, NOW, openBook, uuid } from '../../../tests/database/book';
+import { taskSchema } from '../core/schedule/form';
+import { fastenerChangeSchema, fastenerSchema, figureSchema } from '../core/specs/form';
+import { adapterSchema, oilSchema, stockSchema, wrenchSchema } from '../core/stores/form';
+import { entrySchema, type NewEntry } from '../core/visit/entry';
+import { startSchema } from '../core/visit/form';
+import { sealSuggestion } from '../core/visit/items';
+import { visitState } from '../core/visit/state';
+import { BUILT_IN } from '../core/visit/template/built-in/oil';
+import { noteReminder } from './calls';
+import { addPhoto, listPhotos, makePhoto, readPhoto } from './photos';
+import { Refusal } from './refusal';
+import { addFastener, addFigure, changeFastener, listFasteners } from './specs';
+import { addAdapter, addOil, addWrench, noteStock, readToolbox, retire } from './stores';
+import { addTask } from './tasks';
+import { listTemplateChanges, readTemplates, saveTemplate } from './templates';
+import { closeVisit } from './visit-close';
+import { startVisit } from './visit-start';
+import { addEntry, getVisit, giveUpVisit, listTimers } from './visits';
+
+let book: Book;
+let drain: string;
+let gearboxTask: string;
+const oilId = uuid();
+beforeAll(async () => {
+  book = await openBook();
+  const { sql, team, personId, machineId } = book;
+  drain = await fastener('drain plug', 'Engine drain plug', 'engine');
+  await fastener('drain plug', 'Gearbox drain plug', 'gearbox');
+  gearboxTask = uuid();
+  await addTask(
+    sql,
+    team,
+    personId,
+    taskSchema.parse({
+      id: gearboxTask,
+      machineId,
+      name: 'Gearbox oil',
+      job: 'gearbox-check-screw',
+      triggers: [byHours('20')],
+      lastDone: 'done',
+      lastDoneDay: '2026-05-01',
+      lastDoneHours: '25'
+    }),
+    NOW
+  );
+  await addOil(
+    sql,
+    team.id,
+    personId,
+    oilSchema.parse({
+      id: oilId,
+      name: 'Brindle',
+      kind: 'engine oil, four-stroke',
+      grade: '10W-50',
+      ratings: ['JASO MA2'],
+      bottle: '1 L',
+      stock: '3 L'
+    })
+  );
+});
+afterAll(() => book.close());
+
+async function fastener(role: string, name: string, circuit: string): Promise<string> {
+  const id = uuid();
+  await addFastener(
+    book.sql,
+    book.team.id,
+    book.personId,
+    fastenerSchema.parse({
+      id,
+      machineId: book.machineId,
+      role,
+      circuit,
+      name,
+      quantity: 1,
+      magnet: true,
+      seal: 'crush washer',
+      thread: 'M12x1.5'
+    })
+  );
+  return id;
+}
+const start = (more: object = {}) =>
+  startVisit(
+    book.sql,
+    book.team,
+    book.personId,
+    startSchema.parse({
+      id: uuid(),
+      machineId: book.machineId,
+      jobs: [{ taskId: book.taskId }, { taskId: gearboxTask }],
+      ...more
+    }),
+    NOW
+  );
+const entry = (e: object): NewEntry => entrySchema.parse({ id: uuid(), content: {}, ...e });
+const write = (visitId: string, e: object) =>
+  addEntry(book.sql, book.team.id, book.personId, visitId, entry(e));
+const visitOf = async (id: string) => (await getVisit(book.sql, book.team.id, id))!;
+
+/** Does whatever the visit still wants; `grade` is what the engine's magnet shows. */
+async function finish(id: string, grade = 'grey paste or fuzz', more: object = {}): Promise<void> {
+  for (let round = 0; round < 3; round++) {
+    const v = await visitOf(id);
+    for (const s of visitState(v.plan, v.entries).steps.filter((x) => x.called && !x.done)) {
+      const { input } = s.step;
+      if (input.type === 'close') {
+        for (const itemKey of input.items) {
+          const i = v.plan.items.find((x) => x.key === itemKey)!;
+          const seal = { seal: sealSuggestion(i) };
+          await write(
+            id,
+            i.kind === 'fastener'
+              ? { itemKey, action: 'torqued', content: { value: 20, unit: 'N·m', ...seal } }
+              : { itemKey, action: 'shut', content: seal }
+          );
+        }
+        continue;
+      }
+      const engine = s.step.circuit === 'engine';
+      const content = {
+        drained: { ml: 900 },
+        pour: { ml: 900 },
+        debris: engine ? { grade, materials: [], ...more } : { grade: 'none', materials: [] },
+        level: {
+          level:
+            input.type === 'level' && input.protocol.method === 'check screw'
+              ? { method: 'check screw', flow: 'weeps' }
+              : { method: 'sight glass', position: 0.6 }
+        },
+        oil: engine
+          ? { oilId, oil: 'Brindle', oilGrade: '10W-50' }
+          : { oilId: null, oil: 'From the tin', oilGrade: '' },
+        open: { pointedAt: s.step.points[0] },
+        choice: { answer: 'yes' },
+        measure: { value: 1 },
+        start: {},
+        tick: {}
+      }[input.type];
+      await write(id, { stepKey: s.step.key, action: 'done', content });
+    }
+  }
+}
+
+describe('a visit of several jobs', () => {
+  it('is one visit with a record for each, and takes the oil from the stores', async () => {
+    const id = await start();
+    expect((await visitOf(id)).plan.jobs.map((j) => j.key)).toEqual(['engine-oil', 'gearbox-check-screw']);
+    expect(await start()).toBe(id);
+    await finish(id);
+    await closeVisit(book.sql, book.team, book.personId, id, new Date(NOW.getTime() + 90 * 60_000));
+    const records = await book.sql`
+      select t.name, r.findings->'circuits'->0->>'circuit' as circuit, r.findings->'circuits'->0->'oil'->>'name' as oil
+      from service_record r join task t on t.id = r.task_id where r.visit_id = ${id} order by t.name`;
+    expect(records).toEqual([
+      { name: 'Engine oil', circuit: 'engine', oil: 'Brindle' },
+      { name: 'Gearbox oil', circuit: 'gearbox', oil: 'From the tin' }
+    ]);
+    const { oils } = await readToolbox(book.sql, book.team.id);
+    expect(oils.map((o) => o.stockMl)).toEqual([2100]);
+  });
+  it('knows the next time what is inside, what the washer has served, and what went in', async () => {
+    const id = await start();
+    const { plan } = await visitOf(id);
+    expect(plan.steps.find((s) => s.key === 'oil')!.input).toMatchObject({
+      inside: { name: 'Brindle', grade: '10W-50' }
+    });
+    expect(plan.items.find((i) => i.fastenerId === drain)).toMatchObject({ sealUses: 1, sealMost: 1 });
+    expect(plan.steps.find((s) => s.key === 'drained')!.input).toMatchObject({ pouredLastTimeMl: 900 });
+    await giveUpVisit(book.sql, book.team.id, id, 'only a look');
+  });
+  it('refuses tasks of another machine, twice the same, jobs that are not there', async () => {
+    expect(startSchema.safeParse({ id: uuid(), machineId: book.machineId, jobs: [] }).success).toBe(false);
+    const twice = [{ taskId: book.taskId }, { taskId: book.taskId }];
+    expect(startSchema.safeParse({ id: uuid(), machineId: book.machineId, jobs: twice }).success).toBe(false);
+    await expect(start({ jobs: [{ taskId: uuid() }] })).rejects.toThrow(/not in this team/);
+    await expect(start({ jobs: [{ taskId: book.taskId, template: 'nothing' }] })).rejects.toThrow(
+      /not among/
+    );
+  });
+  it('keeps an order somebody settled on', async () => {
+    const id = await start({ order: ['write', 'gather'] });
+    expect((await visitOf(id)).plan.steps.slice(0, 2).map((s) => s.key)).toEqual(['write', 'gather']);
+    await giveUpVisit(book.sql, book.team.id, id, 'only a look');
+  });
+});
+
+describe('what is deferred, and what came out with the oil', () => {
+  it('keeps the machine from being ready until it is done, with what was done', async () => {
+    const id = await start();
+    await finish(id, 'flakes you can feel');
+    await write(id, {
+      itemKey: `drain-plug-${drain}`,
+      action: 'deferred',
+      content: { reason: 'thread pulled', waitsFor: 'a part to arrive', part: 'insert' }
+    });
+    await expect(giveUpVisit(book.sql, book.team.id, id, 'no')).rejects.toBeInstanceOf(Refusal);
+    const level = (await visitOf(id)).plan.steps.find((s) => s.key === 'level')!;
+    await write(id, {
+      stepKey: level.key,
+      action: 'done',
+      content: { level: { method: 'sight glass', position: 0.5 } }
+    });
+    await closeVisit(book.sql, book.team, book.personId, id, NOW);
+    const reminders =
+      await book.sql`select id, words, keeps_off, raised_at is not null as raised from reminder order by words`;
+    expect(reminders.map(({ words, keeps_off, raised }) => ({ words, keeps_off, raised }))).toEqual([
+      { words: 'Engine drain plug: finish it (thread pulled)', keeps_off: true, raised: false },
+      { words: 'Engine drain plug: flakes you can feel; find the source', keeps_off: true, raised: true }
+    ]);
+    const [{ tasks }] = (await book.sql`select tasks from machine_standing`) as unknown as [
+      { tasks: { name: string; reminder: { keepsOff: boolean } | null }[] }
+    ];
+    expect(tasks.filter((t) => t.reminder?.keepsOff)).toHaveLength(2);
+    const note = (word: string) =>
+      noteReminder(book.sql, book.team.id, book.personId, {
+        reminderId: reminders[0]!.id,
+        now: 'done',
+        word
+      });
+    await expect(note('  ')).rejects.toThrow(/say what was done/);
+    await note('insert fitted, 20 N·m, small wrench');
+    expect(await book.sql`select done_word from reminder where done_at is not null`).toHaveLength(1);
+  });
+  it('a mechanic’s own verdict stands: nothing is proposed', async () => {
+    await book.sql`delete from interval_proposal`;
+    const id = await start();
+    await finish(id, 'fine glitter', { verdict: 'carry on', overruled: 'new gears run in' });
+    await closeVisit(book.sql, book.team, book.personId, id, NOW);
+    expect(await book.sql`select 1 from interval_proposal`).toEqual([]);
+  });
+});
+
+describe('at the bench', () => {
+  it('a timer runs on the server’s clock, until it is switched off or the visit is over', async () => {
+    const id = await start();
+    await write(id, { stepKey: 'gather', action: 'timer', content: { label: 'solvent', seconds: 600 } });
+    const [timer] = await listTimers(book.sql, book.team.id);
+    expect(timer).toMatchObject({ label: 'solvent', plate: '7', stepKey: 'gather' });
+    expect(Math.abs(timer!.endsAt.getTime() - Date.now() - 600_000)).toBeLessThan(10_000);
+    await write(id, { stepKey: 'gather', action: 'timer off', content: { of: timer!.id } });
+    expect(await listTimers(book.sql, book.team.id)).toEqual([]);
+    await giveUpVisit(book.sql, book.team.id, id, 'only a look');
+  });
+  it('two devices write at once and none is lost; a torque in the wrong unit is not taken', async () => {
+    const id = await start();
+    await Promise.all(
+      ['gather', 'meter', 'stand', 'oil@gearbox'].map((stepKey) =>
+        write(id, {
+          stepKey,
+          action: 'done',
+          content: stepKey.startsWith('oil') ? { oilId: null, oil: 'tin' } : {}
+        })
+      )
+    );
+    expect((await visitOf(id)).entries).toHaveLength(4);
+    const torque = (value: number, unit: string) =>
+      write(id, { itemKey: `drain-plug-${drain}`, action: 'torqued', content: { value, unit, seal: 'new' } });
+    await expect(torque(200, 'lbf·ft')).rejects.toThrow(/proof stress/);
+    await giveUpVisit(book.sql, book.team.id, id, 'only a look');
+  });
+});
+
+describe('photos', () => {
+  const picture = (width: number, height: number) =>
+    sharp({ create: { width, height, channels: 3, background: '#884422' } });
+  it('are made anew from their pixels, small, and without what came with them', async () => {
+    const sent = await picture(3000, 2000)
+      .withExif({ IFD0: { Copyright: 'somebody' } })
+      .png()
+      .toBuffer();
+    const made = await makePhoto(sent);
+    expect([made.width, made.height]).toEqual([1600, 1067]);
+    const back = await sharp(made.jpeg).metadata();
+    expect([back.format, back.exif]).toEqual(['jpeg', undefined]);
+    expect((await sharp(made.small).metadata()).width).toBe(320);
+  });
+  it('are refused where they are none, however they are called', async () => {
+    const svg = Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="10" height="10"><script>1</script></svg>'
+    );
+    for (const sent of [
+      Buffer.from('MZ not a photo'),
+      svg,
+      Buffer.alloc(0),
+      (await picture(50, 50).jpeg().toBuffer()).subarray(0, 120)
+    ])
+      await expect(makePhoto(sent)).rejects.toBeInstanceOf(Refusal);
+    await expect(makePhoto(new Uint8Array(40 * 1024 * 1024))).rejects.toThrow(/15 MB/);
+  });
+  it('belong to a step of a visit that is open, once each', async () => {
+    const id = await start();
+    const photo = { id: uuid(), visitId: id, stepKey: 'gather' };
+    const sent = await picture(40, 30).jpeg().toBuffer();
+    const add = (p: typeof photo) => addPhoto(book.sql, book.team.id, book.personId, p, sent);
+    await add(photo);
+    await add(photo);
+    await expect(add({ ...photo, id: uuid(), stepKey: 'nowhere' })).rejects.toThrow(/no such step/);
+    expect(await listPhotos(book.sql, book.team.id, id)).toHaveLength(1);
+    expect((await readPhoto(book.sql, book.team.id, photo.id, true))!.subarray(0, 2)).toEqual(
+      Buffer.from([0xff, 0xd8])
+    );
+    expect(await readPhoto(book.sql, uuid(), photo.id, true)).toBeNull();
+    await giveUpVisit(book.sql, book.team.id, id, 'only a look');
+    await expect(add({ ...photo, id: uuid() })).rejects.toThrow(/closed/);
+  });
+});
+
+describe('the stores', () => {
+  it('know a wrench by the ends of its scale, in its own unit', async () => {
+    const base = { id: uuid(), name: 'Inch', unit: 'lbf·in' };
+    expect(wrenchSchema.parse({ ...base, low: '50', high: '250' }).highNm).toBeCloseTo(28.25, 2);
+    for (const [low, high, field] of [
+      ['60', '20', 'high'],
+      ['x', '20', 'low'],
+      ['1', '99999', 'high']
+    ] as const)
+      expect(wrenchSchema.safeParse({ ...base, low, high }).error!.issues.map((i) => i.path[0])).toContain(
+        field
+      );
+    await addWrench(
+      book.sql,
+      book.team.id,
+      book.personId,
+      wrenchSchema.parse({ ...base, low: '50', high: '250' })
+    );
+    await expect(
+      addWrench(
+        book.sql,
+        book.team.id,
+        book.personId,
+        wrenchSchema.parse({ ...base, id: uuid(), low: '1', high: '2' })
+      )
+    ).rejects.toThrow(/one of that name/);
+    await retire(book.sql, book.team.id, { id: base.id, what: 'wrench' });
+    expect((await readToolbox(book.sql, book.team.id)).wrenches).toEqual([]);
+    await expect(retire(book.sql, book.team.id, { id: uuid(), what: 'oil' })).rejects.toThrow(
+      /not in this team/
+    );
+  });
+  it('an adapter has a length that can be', async () => {
+    expect(adapterSchema.safeParse({ id: uuid(), name: 'A', length: '900 mm' }).success).toBe(false);
+    await addAdapter(
+      book.sql,
+      book.team.id,
+      book.personId,
+      adapterSchema.parse({ id: uuid(), name: 'A', length: '1.75 in' })
+    );
+    expect((await readToolbox(book.sql, book.team.id)).adapters[0]!.lengthMm).toBeCloseTo(44.45, 2);
+  });
+  it('stock is what came and went; counted twice the same changes nothing', async () => {
+    const count = (now: string) =>
+      noteStock(
+        book.sql,
+        book.team.id,
+        book.personId,
+        stockSchema.parse({ id: uuid(), oilId, now, why: 'counted' })
+      );
+    await count('2.5 L');
+    await count('2.5 L');
+    const rows = await book.sql`select why from oil_movement where why = 'counted'`;
+    expect(rows).toHaveLength(1);
+    expect((await readToolbox(book.sql, book.team.id)).oils[0]!.stockMl).toBeCloseTo(2500, 3);
+    expect(stockSchema.safeParse({ id: uuid(), oilId, now: '-1', why: 'x' }).success).toBe(false);
+  });
+});
+
+describe('jobs as data', () => {
+  const content = { ...BUILT_IN[0]!, title: 'Our own oil change' };
+  const save = (from: number, c: typeof content | null = content) =>
+    saveTemplate(book.sql, book.team.id, book.personId, {
+      key: 'engine-oil',
+      from,
+      content: c,
+      word: 'ours'
+    });
+  it('are saved as versions; a visit that was begun keeps its own', async () => {
+    const id = await start();
+    expect(await save(2)).toBe(3);
+    expect((await visitOf(id)).plan.jobs[0]).toMatchObject({
+      version: 2,
+      title: 'Engine oil, screen and filter'
+    });
+    await giveUpVisit(book.sql, book.team.id, id, 'only a look');
+    const next = await start();
+    expect((await visitOf(next)).plan.jobs[0]).toMatchObject({ version: 3, title: 'Our own oil change' });
+    await giveUpVisit(book.sql, book.team.id, next, 'only a look');
+  });
+  it('two people who changed the same version: the second is told', async () => {
+    await expect(save(2)).rejects.toThrow(/Somebody has changed/);
+    expect(await save(3, null)).toBe(4);
+    const back = (await readTemplates(book.sql, book.team.id)).find((t) => t.key === 'engine-oil')!;
+    expect([back.version, back.own]).toEqual([4, false]);
+    expect((await listTemplateChanges(book.sql, book.team.id, 'engine-oil')).map((c) => c.back)).toEqual([
+      true,
+      false
+    ]);
+  });
+  it('a task goes only by a job there is', async () => {
+    const task = {
+      id: uuid(),
+      machineId: book.machineId,
+      name: 'Odd',
+      triggers: [byHours('5')],
+      lastDone: 'not known'
+    };
+    await expect(
+      addTask(book.sql, book.team, book.personId, taskSchema.parse({ ...task, job: 'nothing' }), NOW)
+    ).rejects.toThrow(/not among the team/);
+  });
+});
+
+describe('the sheet', () => {
+  it('a torque that would stretch its bolt is asked about as it is written', async () => {
+    const put = (typed: string, sure = false) =>
+      addFigure(
+        book.sql,
+        book.team.id,
+        book.personId,
+        figureSchema.parse({
+          id: uuid(),
+          machineId: book.machineId,
+          key: 'torque',
+          fastenerId: drain,
+          typed,
+          source: 'M',
+          confidence: 'printed',
+          sure
+        })
+      );
+    await expect(put('180 N·m')).rejects.toMatchObject({ more: { askSure: true } });
+    await put('20 N·m');
+  });
+  it('points of the map and what a guard covers belong to this machine', async () => {
+    const change = (c: object) => changeFastener(book.sql, book.team.id, fastenerChangeSchema.parse(c));
+    await change({
+      fastenerId: drain,
+      at: { x: 0.4, y: 0.5 },
+      lean: 'on the side stand',
+      covers: [drain, uuid()]
+    });
+    const f = (await listFasteners(book.sql, book.team.id, book.machineId)).find((x) => x.id === drain)!;
+    expect([f.at, f.lean, f.covers]).toEqual([{ x: 0.4, y: 0.5 }, 'on the side stand', []]);
+    await change({ fastenerId: drain, at: null });
+    await expect(change({ fastenerId: uuid(), note: 'x' })).rejects.toThrow(/not on a sheet/);
+    expect(fastenerChangeSchema.safeParse({ fastenerId: drain, at: { x: 2, y: 0 } }).success).toBe(false);
+  });
+});
