@@ -2,7 +2,7 @@
 import { layOut } from '../src/lib/core/visit/layout/layout';
 import { orderWork } from '../src/lib/core/visit/order/order';
 import { benchOf } from '../src/lib/core/visit/order/plan';
-import { BUILT_IN } from '../src/lib/core/visit/template/built-in/oil';
+import { BUILT_IN } from '../src/lib/core/visit/template/built-in/jobs';
 import { plainTemplate } from '../src/lib/core/visit/template/plain';
 import { DEFAULT_RULES } from '../src/lib/core/rules/rules';
 import { everyOrder, madeUp } from '../tests/core/every-order';

@@ -9,7 +9,7 @@ import type { VisitPlan } from '../src/lib/core/visit/plan';
 import { wantsSequence } from '../src/lib/core/visit/refuse';
 import { visitState } from '../src/lib/core/visit/state';
 import { summarise } from '../src/lib/core/visit/summary';
-import { BUILT_IN } from '../src/lib/core/visit/template/built-in/oil';
+import { BUILT_IN } from '../src/lib/core/visit/template/built-in/jobs';
 import { pulls } from '../src/lib/core/fasteners/pattern';
 import { circuitHistory } from '../src/lib/server/bench-history';
 import type { Db } from '../src/lib/server/db';
@@ -86,7 +86,8 @@ async function planFor(
   tx: Db,
   m: DemoMachine,
   task: DemoTask,
-  full: number | null
+  full: number | null,
+  ran: number | null
 ): Promise<{ plan: VisitPlan }> {
   const taskId = uid(`${m.slug}/task/${task.name}`);
   const template = BUILT_IN.find((t) => t.key === task.job)!;
@@ -94,7 +95,12 @@ async function planFor(
   const history: LayoutInput['history'] = {};
   for (const circuit of template.circuits) {
     const before = await circuitHistory(tx, DEMO_TEAM_ID, uid(m.slug), taskId, circuit);
-    history[circuit] = { ...before, breakIn: false, pouredLastTimeMl: before.pouredLastTimeMl ?? full };
+    history[circuit] = {
+      ...before,
+      breakIn: false,
+      pouredLastTimeMl: before.pouredLastTimeMl ?? full,
+      oilHours: before.oilHours ?? ran
+    };
   }
   const laid = layOut({
     kind: m.kind,
@@ -121,7 +127,13 @@ export async function loadVisit(
   of: number
 ): Promise<void> {
   const full = m.figures.find(([key]) => key.startsWith('engine oil with'))?.[1];
-  const { plan } = await planFor(tx, m, task, typeof full === 'number' && full < 20 ? full * 1000 : null);
+  const { plan } = await planFor(
+    tx,
+    m,
+    task,
+    typeof full === 'number' && full < 20 ? full * 1000 : null,
+    k === of - 1 ? null : (task.hours?.[0] ?? 0) * 100 || null
+  );
   const list = m.debris ?? [];
   const grade = (list[list.length - (of - k)] ?? 'grey paste or fuzz') as Grade;
   const taskId = uid(`${m.slug}/task/${task.name}`);
@@ -152,7 +164,13 @@ export async function loadVisit(
 /** A visit begun yesterday and left with the plugs out: what the bench looks like when someone comes back. */
 export async function loadHalfVisit(tx: Db, m: DemoMachine, startedAt: Date): Promise<void> {
   const task = m.tasks.find((t) => t.job)!;
-  const { plan } = await planFor(tx, m, task, 2050);
+  const { plan } = await planFor(
+    tx,
+    m,
+    task,
+    2050,
+    task.since === null ? null : Math.round(task.since * 100)
+  );
   const visitId = uid(`${m.slug}/half`);
   await insertVisit(
     tx,

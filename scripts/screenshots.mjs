@@ -136,7 +136,9 @@ await main(() =>
       act: async (page) => {
         await page.getByRole('button', { name: /Read the engine level/ }).click();
         await page.getByRole('slider').fill('0.35');
-        await page.getByRole('button', { name: 'Write the level' }).scrollIntoViewIfNeeded();
+        await page.evaluate(() =>
+          scrollBy(0, document.querySelector('[type=range]').getBoundingClientRect().top - 380)
+        );
       }
     });
     await shot('underside', `/machines/${fell}/underside`);

@@ -8,7 +8,7 @@ import { orderPlan } from '../../src/lib/core/visit/order/plan';
 import type { VisitPlan } from '../../src/lib/core/visit/plan';
 import { wantsSequence } from '../../src/lib/core/visit/refuse';
 import { pulls } from '../../src/lib/core/fasteners/pattern';
-import { BUILT_IN } from '../../src/lib/core/visit/template/built-in/oil';
+import { BUILT_IN } from '../../src/lib/core/visit/template/built-in/jobs';
 
 export const fastener = (
   id: string,

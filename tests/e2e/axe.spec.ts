@@ -39,6 +39,10 @@ for (const theme of ['light', 'dark'] as const) {
       `/machines/${machine}/sheet`,
       `/machines/${machine}/visit?task=${task!.id}`,
       `/visits/${visit!.id}`,
+      `/machines/${machine}/underside`,
+      '/stores',
+      '/jobs',
+      '/jobs/engine-oil-only',
       `/records/${record!.id}`,
       '/health',
       '/nothing'
@@ -63,10 +67,12 @@ for (const theme of ['light', 'dark'] as const) {
     }
     await open(page, `/visits/${visit!.id}`);
     for (const step of [
-      /Refit and torque engine drain/,
-      /Pour the oil/,
-      /Read the level/,
-      /Read the magnet/
+      /to do Refit and torque engine drain/,
+      /to do Refit and torque oil filter/,
+      /to do Pour the engine oil/,
+      /to do Read the engine level/,
+      /Read the magnet/,
+      /Choose the oil/
     ]) {
       await page.getByRole('button', { name: step }).click();
       await look(String(step));

@@ -141,7 +141,7 @@ test('two circuits in one visit: a wrong bottle, twin plugs, an interruption, a 
     }
   ]);
   await open(page, `/machines/${machine}`);
-  await expect(page.getByText('Not ready:')).toBeVisible();
+  await expect(page.getByText('Not ready:', { exact: true })).toBeVisible();
   await expect(page.getByRole('region', { name: 'Proposals' })).toContainText('flakes you can feel');
   const part = page.getByRole('paragraph').filter({ hasText: 'Skid plate: torque 9 N·m' }).last();
   await part.getByRole('button', { name: 'That has come' }).click();
@@ -150,7 +150,7 @@ test('two circuits in one visit: a wrong bottle, twin plugs, an interruption, a 
   await expect(page.getByText('say what was done, with its number')).toBeVisible();
   const stock = await app.sql`
     select o.grade, m.ml from oil_movement m join oil o on o.id = m.oil_id where m.visit_id = ${visit} order by m.ml`;
-  expect(stock.map((s) => s.grade)).toEqual(['10W-40', '10W-50']);
+  expect(stock.map((s) => s.grade).sort()).toEqual(['10W-40', '10W-50']);
 });
 
 test('the map of the underside: a point is placed, moved by key, and kept', async ({ work: page, app }) => {

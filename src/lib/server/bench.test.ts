@@ -1,19 +1,17 @@
-import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, byHours, NOW, openBook, uuid } from '../../../tests/database/book';
 import { taskSchema } from '../core/schedule/form';
 import { fastenerChangeSchema, fastenerSchema, figureSchema } from '../core/specs/form';
-import { adapterSchema, oilSchema, stockSchema, wrenchSchema } from '../core/stores/form';
+import { oilSchema } from '../core/stores/form';
 import { entrySchema, type NewEntry } from '../core/visit/entry';
 import { startSchema } from '../core/visit/form';
 import { sealSuggestion } from '../core/visit/items';
 import { visitState } from '../core/visit/state';
-import { BUILT_IN } from '../core/visit/template/built-in/oil';
+import { BUILT_IN } from '../core/visit/template/built-in/jobs';
 import { noteReminder } from './calls';
-import { addPhoto, listPhotos, makePhoto, readPhoto } from './photos';
 import { Refusal } from './refusal';
 import { addFastener, addFigure, changeFastener, listFasteners } from './specs';
-import { addAdapter, addOil, addWrench, noteStock, readToolbox, retire } from './stores';
+import { addOil, readToolbox } from './stores';
 import { addTask } from './tasks';
 import { listTemplateChanges, readTemplates, saveTemplate } from './templates';
 import { closeVisit } from './visit-close';
@@ -261,110 +259,6 @@ describe('at the bench', () => {
       write(id, { itemKey: `drain-plug-${drain}`, action: 'torqued', content: { value, unit, seal: 'new' } });
     await expect(torque(200, 'lbf·ft')).rejects.toThrow(/proof stress/);
     await giveUpVisit(book.sql, book.team.id, id, 'only a look');
-  });
-});
-
-describe('photos', () => {
-  const picture = (width: number, height: number) =>
-    sharp({ create: { width, height, channels: 3, background: '#884422' } });
-  it('are made anew from their pixels, small, and without what came with them', async () => {
-    const sent = await picture(3000, 2000)
-      .withExif({ IFD0: { Copyright: 'somebody' } })
-      .png()
-      .toBuffer();
-    const made = await makePhoto(sent);
-    expect([made.width, made.height]).toEqual([1600, 1067]);
-    const back = await sharp(made.jpeg).metadata();
-    expect([back.format, back.exif]).toEqual(['jpeg', undefined]);
-    expect((await sharp(made.small).metadata()).width).toBe(320);
-  });
-  it('are refused where they are none, however they are called', async () => {
-    const svg = Buffer.from(
-      '<svg xmlns="http://www.w3.org/2000/svg" width="10" height="10"><script>1</script></svg>'
-    );
-    for (const sent of [
-      Buffer.from('MZ not a photo'),
-      svg,
-      Buffer.alloc(0),
-      (await picture(50, 50).jpeg().toBuffer()).subarray(0, 120)
-    ])
-      await expect(makePhoto(sent)).rejects.toBeInstanceOf(Refusal);
-    await expect(makePhoto(new Uint8Array(40 * 1024 * 1024))).rejects.toThrow(/15 MB/);
-  });
-  it('belong to a step of a visit that is open, once each', async () => {
-    const id = await start();
-    const photo = { id: uuid(), visitId: id, stepKey: 'gather' };
-    const sent = await picture(40, 30).jpeg().toBuffer();
-    const add = (p: typeof photo) => addPhoto(book.sql, book.team.id, book.personId, p, sent);
-    await add(photo);
-    await add(photo);
-    await expect(add({ ...photo, id: uuid(), stepKey: 'nowhere' })).rejects.toThrow(/no such step/);
-    expect(await listPhotos(book.sql, book.team.id, id)).toHaveLength(1);
-    expect((await readPhoto(book.sql, book.team.id, photo.id, true))!.subarray(0, 2)).toEqual(
-      Buffer.from([0xff, 0xd8])
-    );
-    expect(await readPhoto(book.sql, uuid(), photo.id, true)).toBeNull();
-    await giveUpVisit(book.sql, book.team.id, id, 'only a look');
-    await expect(add({ ...photo, id: uuid() })).rejects.toThrow(/closed/);
-  });
-});
-
-describe('the stores', () => {
-  it('know a wrench by the ends of its scale, in its own unit', async () => {
-    const base = { id: uuid(), name: 'Inch', unit: 'lbf·in' };
-    expect(wrenchSchema.parse({ ...base, low: '50', high: '250' }).highNm).toBeCloseTo(28.25, 2);
-    for (const [low, high, field] of [
-      ['60', '20', 'high'],
-      ['x', '20', 'low'],
-      ['1', '99999', 'high']
-    ] as const)
-      expect(wrenchSchema.safeParse({ ...base, low, high }).error!.issues.map((i) => i.path[0])).toContain(
-        field
-      );
-    await addWrench(
-      book.sql,
-      book.team.id,
-      book.personId,
-      wrenchSchema.parse({ ...base, low: '50', high: '250' })
-    );
-    await expect(
-      addWrench(
-        book.sql,
-        book.team.id,
-        book.personId,
-        wrenchSchema.parse({ ...base, id: uuid(), low: '1', high: '2' })
-      )
-    ).rejects.toThrow(/one of that name/);
-    await retire(book.sql, book.team.id, { id: base.id, what: 'wrench' });
-    expect((await readToolbox(book.sql, book.team.id)).wrenches).toEqual([]);
-    await expect(retire(book.sql, book.team.id, { id: uuid(), what: 'oil' })).rejects.toThrow(
-      /not in this team/
-    );
-  });
-  it('an adapter has a length that can be', async () => {
-    expect(adapterSchema.safeParse({ id: uuid(), name: 'A', length: '900 mm' }).success).toBe(false);
-    await addAdapter(
-      book.sql,
-      book.team.id,
-      book.personId,
-      adapterSchema.parse({ id: uuid(), name: 'A', length: '1.75 in' })
-    );
-    expect((await readToolbox(book.sql, book.team.id)).adapters[0]!.lengthMm).toBeCloseTo(44.45, 2);
-  });
-  it('stock is what came and went; counted twice the same changes nothing', async () => {
-    const count = (now: string) =>
-      noteStock(
-        book.sql,
-        book.team.id,
-        book.personId,
-        stockSchema.parse({ id: uuid(), oilId, now, why: 'counted' })
-      );
-    await count('2.5 L');
-    await count('2.5 L');
-    const rows = await book.sql`select why from oil_movement where why = 'counted'`;
-    expect(rows).toHaveLength(1);
-    expect((await readToolbox(book.sql, book.team.id)).oils[0]!.stockMl).toBeCloseTo(2500, 3);
-    expect(stockSchema.safeParse({ id: uuid(), oilId, now: '-1', why: 'x' }).success).toBe(false);
   });
 });
 

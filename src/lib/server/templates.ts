@@ -1,4 +1,4 @@
-import { BUILT_IN, BUILT_IN_KEYS } from '../core/visit/template/built-in/oil';
+import { BUILT_IN, BUILT_IN_KEYS } from '../core/visit/template/built-in/jobs';
 import { plainTemplate } from '../core/visit/template/plain';
 import type { JobTemplate, VersionedTemplate } from '../core/visit/template/template';
 import type { Db, Sql } from './db';

@@ -31,7 +31,7 @@
     <thead
       ><tr
         ><th>Wrench</th><th>Scale</th><th>Trusted</th><th>Drive to grip</th><th>Calibration</th><th>Pulls</th
-        ><th></th></tr
+        ><th><span class="sr-only">Do</span></th></tr
       ></thead
     >
     <tbody>
@@ -87,7 +87,13 @@
   </div>
   {#if adding === 'oil'}<OilForm onleave={() => (adding = '')} />{/if}
   <table class="sheet-table stacked mt-2">
-    <thead><tr><th>Oil</th><th>Made for</th><th>On the can</th><th>There is</th><th></th></tr></thead>
+    <thead
+      ><tr
+        ><th>Oil</th><th>Made for</th><th>On the can</th><th>There is</th><th
+          ><span class="sr-only">Do</span></th
+        ></tr
+      ></thead
+    >
     <tbody>
       {#each data.tools.oils as o (o.id)}
         <tr>

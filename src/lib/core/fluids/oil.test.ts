@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { stationAir } from './station';
 import { gradesFor, gradesIn, judgeOil, mixing, parseAir, tableOf, type Oil, type OilWant } from './oil';
 
 const oil = (more: Partial<Oil> = {}): Oil => ({
@@ -80,5 +81,18 @@ describe('grades and air', () => {
   it('takes a table that cannot be read for none', () => {
     expect(tableOf('rubbish')).toEqual([]);
     expect(tableOf(null)).toEqual([]);
+  });
+});
+
+describe('the simulated station', () => {
+  it('is colder in January than in July, and wider the longer one asks', () => {
+    const winter = stationAir('2026-01-10', 14);
+    const summer = stationAir('2026-07-10', 14);
+    expect(winter.to).toBeLessThan(summer.from);
+    const month = stationAir('2026-01-10', 60);
+    expect(month.from).toBeLessThanOrEqual(winter.from);
+    expect(month.to).toBeGreaterThanOrEqual(winter.to);
+    expect(winter.from).toBeGreaterThan(-20);
+    expect(summer.to).toBeLessThan(40);
   });
 });

@@ -1,6 +1,6 @@
 <!-- Which oil goes in: the stores judged against the sheet, the air and what is inside; the wrong bottle is stopped. -->
 <script lang="ts">
-  import { judgeOil, mixing, parseAir, spanWords } from '$lib/core/fluids/oil';
+  import { judgeOil, mixing, parseAir, spanWords, type Air } from '$lib/core/fluids/oil';
   import type { DoneContent } from '$lib/core/visit/entry';
   import type { StepInput } from '$lib/core/visit/plan';
   import type { StockedOil } from '$lib/core/visit/toolbox';
@@ -9,14 +9,15 @@
   interface Props {
     input: Extract<StepInput, { type: 'oil' }>;
     oils: StockedOil[];
+    expected: Air;
     written: DoneContent | null;
     problem: string | null;
     onwrite: (c: DoneContent) => boolean;
   }
-  let { input, oils, written, problem, onwrite }: Props = $props();
+  let { input, oils, expected, written, problem, onwrite }: Props = $props();
   let picked = $state<string | null>(untrack(() => written?.oilId ?? null));
   let other = $state(untrack(() => (written?.oilId === null ? (written.oil ?? '') : '')));
-  let airText = $state('');
+  let airText = $state(untrack(() => `${expected.from} to ${expected.to} °C`));
   let deviation = $state('');
   const id = $props.id();
   const air = $derived(parseAir(airText));
@@ -64,7 +65,9 @@
     /></label
   >
   <p class="quiet text-sm">
-    {airText && !air ? 'Two temperatures, such as −5 to 15 °C. ' : ''}Its table: {input.want.table
+    {airText && !air
+      ? 'Two temperatures, such as −5 to 15 °C. '
+      : 'Four weeks ahead by the simulated station; write what you know better. '}Its table: {input.want.table
       .map((s) => `${s.grade} ${spanWords(s)}`)
       .join(' · ')}
   </p>

@@ -7,6 +7,7 @@
   import { untrack } from 'svelte';
   import type { Write } from './bench.svelte';
   import DeferForm from './DeferForm.svelte';
+  import SealPick from './SealPick.svelte';
   import TorqueForm from './TorqueForm.svelte';
 
   interface Props {
@@ -65,35 +66,15 @@
     {#if i.kind === 'fastener'}
       <TorqueForm {item} {tools} {units} {today} {problem} {write} blocked={after.length > 0} />
     {:else}
-      {#if i.seal !== 'none'}
-        <div role="radiogroup" aria-label="The {i.seal}" class="mt-3 flex flex-wrap items-center gap-2">
-          {#each ['new', 'again'] as const as s (s)}
-            <button
-              type="button"
-              role="radio"
-              aria-checked={seal === s}
-              class="key"
-              class:on={seal === s}
-              onclick={() => (seal = s)}>{s === 'new' ? `new ${i.seal}` : `the old ${i.seal} again`}</button
-            >
-          {/each}
-          <span class="quiet text-sm"
-            >{i.sealMost === 1
-              ? 'house rule: new every time'
-              : i.sealUses === null
-                ? 'uses not known'
-                : `use ${i.sealUses} of ${i.sealMost} behind it`}</span
-          >
-        </div>
-        {#if problem?.includes('say why')}<label class="mt-2 block text-sm" for="{id}-s"
-            >Say why <input
-              id="{id}-s"
-              class="field mt-1 w-full"
-              bind:value={sealReason}
-              maxlength="10000"
-            /></label
-          >{/if}
-      {/if}
+      <SealPick item={i} bind:seal />
+      {#if problem?.includes('say why')}<label class="mt-2 block text-sm" for="{id}-s"
+          >Say why <input
+            id="{id}-s"
+            class="field mt-1 w-full"
+            bind:value={sealReason}
+            maxlength="10000"
+          /></label
+        >{/if}
       <button type="button" class="go mt-3" onclick={shut}
         >{i.kind === 'part' ? 'Back in, seated' : 'Shut'}</button
       >
@@ -133,10 +114,3 @@
   {/if}
   {#if problem}<p class="error mt-1" role="alert">{problem}</p>{/if}
 </section>
-
-<style>
-  .on {
-    background: var(--ink);
-    color: var(--paper);
-  }
-</style>

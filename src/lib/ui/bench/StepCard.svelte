@@ -16,6 +16,7 @@
   import Pour from './Pour.svelte';
   import Shut from './Shut.svelte';
   import StepTimer from './StepTimer.svelte';
+  import WhichOne from './WhichOne.svelte';
   import Underside from './Underside.svelte';
   import { openHours } from '../shell/shell.svelte';
 
@@ -153,6 +154,7 @@
       {#key s.key}<OilPick
           {input}
           oils={around.tools.oils}
+          expected={around.air}
           written={step.written.at(-1) ?? null}
           {problem}
           onwrite={(c) => (done(c) ? (onward(), true) : false)}
@@ -218,44 +220,7 @@
       <button type="button" class="go mt-3" onclick={onward}>Next step</button>
     {:else}
       {#if asksWhich && input.type === 'open'}
-        <div class="mb-3 flex flex-wrap gap-6">
-          {#if mapped}<div class="w-64">
-              <Underside
-                fasteners={around.fasteners}
-                outline={around.outline}
-                strong={[...s.points, ...input.twins.map((t) => t.id)]}
-                picked={pointedAt}
-                onpick={(id) => (pointedAt = id)}
-                label="Point at the one you are opening"
-                most={16}
-              />
-            </div>{/if}
-          <div class="min-w-56 flex-1">
-            <p class="caution">
-              Alike, and of another circuit: {input.twins
-                .map((t) => `${t.name} (${t.place.toLowerCase() || 'place not noted'})`)
-                .join(', ')}.
-            </p>
-            <p class="mt-3 text-lg">
-              {mapped
-                ? 'Point at the one you are opening, on the drawing or here:'
-                : 'Which are you opening?'}
-            </p>
-            <div role="radiogroup" aria-label="Which one" class="mt-2 grid gap-2">
-              {#each [...around.fasteners.filter((f) => s.points.includes(f.id)), ...input.twins] as f (f.id)}
-                <button
-                  type="button"
-                  role="radio"
-                  aria-checked={pointedAt === f.id}
-                  class="key text-left"
-                  class:on={pointedAt === f.id}
-                  onclick={() => (pointedAt = f.id)}
-                  >{f.name}<span class="block text-sm">{f.place || 'place not noted'}</span></button
-                >
-              {/each}
-            </div>
-          </div>
-        </div>
+        <WhichOne {around} points={s.points} twins={input.twins} bind:picked={pointedAt} />
       {/if}
       <button type="button" class="go" onclick={() => doneAndOn(pointedAt ? { pointedAt } : {})}
         >{input.type === 'open' ? 'Off' : input.type === 'start' ? 'It has run' : 'Done'}</button
@@ -320,10 +285,6 @@
 </article>
 
 <style>
-  .on {
-    background: var(--ink);
-    color: var(--paper);
-  }
   .faint {
     opacity: 0.5;
   }

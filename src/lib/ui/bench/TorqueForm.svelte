@@ -10,6 +10,7 @@
   import AdapterSum from './AdapterSum.svelte';
   import type { Write } from './bench.svelte';
   import CrissCross from './CrissCross.svelte';
+  import SealPick from './SealPick.svelte';
 
   interface Props {
     item: ItemState;
@@ -80,27 +81,7 @@
   }
 </script>
 
-{#if i.seal !== 'none'}
-  <div role="radiogroup" aria-label="The {i.seal}" class="mt-3 flex flex-wrap items-center gap-2">
-    {#each ['new', 'again'] as const as s (s)}
-      <button
-        type="button"
-        role="radio"
-        aria-checked={seal === s}
-        class="key"
-        class:on={seal === s}
-        onclick={() => (seal = s)}>{s === 'new' ? `new ${i.seal}` : `the old ${i.seal} again`}</button
-      >
-    {/each}
-    <span class="quiet text-sm"
-      >{i.sealMost === 1
-        ? 'house rule: new every time'
-        : i.sealUses === null
-          ? 'uses not known'
-          : `use ${i.sealUses} of ${i.sealMost} behind it`}</span
-    >
-  </div>
-{/if}
+<SealPick item={i} bind:seal />
 {#if lack}<p class="caution mt-2">{lack}</p>{/if}
 {#if sequence && item.stand !== 'fitted'}
   <CrissCross
@@ -192,10 +173,3 @@
     All bolts pulled: now write the torque.
   </p>{/if}
 {#if error}<p class="error mt-1" role="alert">{error}</p>{/if}
-
-<style>
-  .on {
-    background: var(--ink);
-    color: var(--paper);
-  }
-</style>

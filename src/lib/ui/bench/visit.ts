@@ -1,3 +1,4 @@
+import type { Air } from '$lib/core/fluids/oil';
 import type { Fastener } from '$lib/core/specs/sheet';
 import type { Entry } from '$lib/core/visit/entry';
 import type { VisitPlan } from '$lib/core/visit/plan';
@@ -33,4 +34,6 @@ export interface Around {
   photos: Photo[];
   people: { id: string; name: string }[];
   today: string;
+  /** Air of the weeks ahead, by the simulated station. */
+  air: Air;
 }

@@ -102,7 +102,8 @@
     box-shadow: inset 5px 0 var(--signal);
   }
   .gated .body {
-    opacity: 0.75;
+    border-left: 3px dotted var(--rule-strong);
+    padding-left: 0.6rem;
   }
   .moves button {
     min-width: 2rem;

@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { dayOf } from '$lib/core/time/day';
-import { BUILT_IN_KEYS } from '$lib/core/visit/template/built-in/oil';
+import { BUILT_IN_KEYS } from '$lib/core/visit/template/built-in/jobs';
 import { BEGIN, end } from '$lib/core/visit/template/built-in/steps';
 import { step } from '$lib/core/visit/template/built-in/steps';
 import { db } from '$lib/server/db';

@@ -1,4 +1,5 @@
 import { error } from '@sveltejs/kit';
+import { stationAir } from '$lib/core/fluids/station';
 import { dayOf } from '$lib/core/time/day';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
@@ -14,6 +15,7 @@ export const load: PageServerLoad = async ({ locals, params }) => {
   const team = locals.team!;
   const visit = /^[0-9a-f-]{36}$/.test(params.id) ? await getVisit(sql, team.id, params.id) : null;
   if (!visit) error(404, 'No such visit in this team.');
+  const today = dayOf(new Date(), team.timeZone);
   const machine = await getMachine(sql, team.id, visit.machineId);
   return {
     visit,
@@ -23,7 +25,8 @@ export const load: PageServerLoad = async ({ locals, params }) => {
       outline: machine!.kind.includes('quad') ? ('quad' as const) : ('bike' as const),
       photos: await listPhotos(sql, team.id, visit.id),
       people: await listPeople(sql, team.id),
-      today: dayOf(new Date(), team.timeZone)
+      today,
+      air: stationAir(today, 28)
     }
   };
 };

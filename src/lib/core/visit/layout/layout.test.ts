@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { fastener, laidOut, planOf, SHEET } from '../../../../../tests/core/bench';
 import { DEFAULT_RULES } from '../../rules/rules';
 import { quantity } from '../../quantity/quantity';
-import { BUILT_IN } from '../template/built-in/oil';
+import { BUILT_IN } from '../template/built-in/jobs';
 import { plainTemplate } from '../template/plain';
 import { layOut } from './layout';
 import { orderPlan } from '../order/plan';
@@ -160,6 +160,8 @@ describe('what the sheet notes', () => {
     const plug = plan.items.find((i) => i.key === 'drain-plug-d')!;
     expect([plug.sealUses, plug.sealMost, plug.found]).toEqual([2, 3, ['Found loose, 3 May']]);
     expect(plan.steps.find((s) => s.key === 'drain-in-d')!.last!.remark).toBe('long reach');
+    const twice = laidOut(['engine-oil'], { found: { d: ['Found loose, 3 May', 'Found loose, 1 June'] } });
+    expect(twice.items.find((i) => i.key === 'drain-plug-d')!.found.at(-1)).toContain('thread-lock');
   });
   it('lays out each differential by itself', () => {
     const sheet = {

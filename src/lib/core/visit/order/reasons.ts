@@ -32,13 +32,16 @@ export function reason(
   });
   if (waiting) return `While ${waiting.waitFor || `“${waiting.title}” waits`}, ${waiting.wait} min.`;
   const waited = s.needs.map((n) => before.find((b) => b.key === n)).find((b) => b && b.wait > 0);
-  if (waited)
-    return `When ${waited.waitFor || `“${waited.title}”`} is over.`.replace(
-      /When (the \w+) (\w+?)s is over/,
-      'When $1 has $2ed'
-    );
+  if (waited) return `When ${isOver(waited)}.`;
   const after = [...s.needs, ...s.during]
     .map((n) => before.findIndex((b) => b.key === n))
     .sort((a, b) => b - a)[0];
   return after === undefined || after < 0 ? 'Waits for nothing.' : `After “${before[after]!.title}”.`;
+}
+
+/** "the oil drains" turned into "the oil has drained"; other words stay as they are. */
+function isOver(s: Step): string {
+  const m = /^(the \w+) (\w+)s$/.exec(s.waitFor);
+  if (!m) return s.waitFor ? `${s.waitFor}: over` : `“${s.title}” has waited`;
+  return `${m[1]} has ${m[2]}${m[2]!.endsWith('e') ? 'd' : 'ed'}`;
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { BUILT_IN } from './built-in/oil';
+import { BUILT_IN } from './built-in/jobs';
 import { step } from './built-in/steps';
 import { templateProblems, templateSchema, type TemplateStep } from './template';
 

@@ -1,4 +1,5 @@
 import { error, redirect } from '@sveltejs/kit';
+import { stationAir } from '$lib/core/fluids/station';
 import { dayOf } from '$lib/core/time/day';
 import { duesOf } from '$lib/core/trail/lane';
 import { leftInWords } from '$lib/core/schedule/words';
@@ -43,6 +44,7 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
     jobs,
     templates,
     today,
+    air: stationAir(today, 28),
     tools: await readToolbox(sql, team.id),
     input: await layoutInput(
       sql,

@@ -18,7 +18,7 @@
   let picked = $state<string[]>(untrack(() => data.jobs.filter((j) => j.picked).map((j) => j.taskId)));
   let templates = $state<Record<string, string>>({});
   let engine = $state<'cold' | 'warm'>('cold');
-  let airText = $state('');
+  let airText = $state(untrack(() => `${data.air.from} to ${data.air.to} °C`));
   /** An order of somebody's own; null: as it is worked out. */
   let own = $state<string[] | null>(null);
   let error = $state('');
@@ -177,7 +177,10 @@
       aria-invalid={airText !== '' && !air}
     /></label
   >
-  {#if airText !== '' && !air}<span class="error text-sm">Two temperatures, such as −5 to 15 °C.</span>{/if}
+  {#if airText !== '' && !air}<span class="error text-sm">Two temperatures, such as −5 to 15 °C.</span
+    >{:else}<span class="quiet text-sm"
+      >four weeks ahead, by the simulated station; write what you know better</span
+    >{/if}
 </div>
 
 {#if unknown.length > 0}

@@ -1,4 +1,4 @@
-import type { JobTemplate, TemplateStep } from '../template';
+import type { TemplateStep } from '../template';
 import { BEGIN, end, GUARD_OFF, source, step, WARM } from './steps';
 
 interface OilJob {
@@ -19,7 +19,7 @@ interface OilJob {
  * The steps of an oil change, in the order of the handbook (section 4): open what covers, warm, clean round, let air in, drain,
  * judge, clean screens, filter, refit by hand and torque, pour, run, read the level, look for leaks, cover again.
  */
-function oilSteps(job: OilJob): TemplateStep[] {
+export function oilSteps(job: OilJob): TemplateStep[] {
   const { screens = false, filter = false, checkScrew = false, run = true, warm = true } = job;
   const gate = filter === 'ask' ? ({ step: 'filter-choice', is: 'yes' } as const) : null;
   const ready = ['clean-round', ...(warm ? ['warm'] : [])];
@@ -301,101 +301,3 @@ function oilSteps(job: OilJob): TemplateStep[] {
     )
   ];
 }
-
-/** The jobs that come with the product. A team may change any; the product's own stays to go back to. */
-export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
-  {
-    key: 'engine-oil',
-    version: 2,
-    title: 'Engine oil, screen and filter',
-    about: 'Everything the sheet names: drains, screens, filter.',
-    circuits: ['engine'],
-    steps: oilSteps({ screens: true, filter: true })
-  },
-  {
-    key: 'engine-oil-only',
-    version: 1,
-    title: 'Engine oil',
-    about: 'The oil; the filter if you say so at the bench, which changes the fill.',
-    circuits: ['engine'],
-    steps: oilSteps({ filter: 'ask' })
-  },
-  {
-    key: 'engine-oil-filter',
-    version: 1,
-    title: 'Engine oil with filter',
-    about: 'Oil and filter; screens stay in.',
-    circuits: ['engine'],
-    steps: oilSteps({ filter: true })
-  },
-  {
-    key: 'engine-oil-screens',
-    version: 1,
-    title: 'Engine oil with screens',
-    about: 'For engines that keep their filter in the screen.',
-    circuits: ['engine'],
-    steps: oilSteps({ screens: true })
-  },
-  {
-    key: 'engine-oil-frame',
-    version: 1,
-    title: 'Oil in the frame, two drains',
-    about: 'Oil kept in the frame: the frame’s drain and the sump’s, both opened, both measured together.',
-    circuits: ['engine'],
-    steps: oilSteps({
-      filter: true,
-      drainLines: ['Two drains: the frame and the sump. The one left shut is why too little comes out.']
-    })
-  },
-  {
-    key: 'engine-oil-first',
-    version: 1,
-    title: 'First engine oil change, break-in',
-    about: 'After new or a rebuild: everything is looked at, glitter is expected and is kept for comparison.',
-    circuits: ['engine'],
-    steps: oilSteps({
-      screens: true,
-      filter: true,
-      extra: [
-        step({
-          key: 'first-bolts',
-          title: 'Go over the engine and cover bolts once',
-          kind: 'tick',
-          minutes: 10,
-          engine: 'cold',
-          needs: ['stand'],
-          lines: [
-            'New gaskets settle: each to its torque, none past it.',
-            'Anything found loose goes in the remark.'
-          ]
-        })
-      ]
-    })
-  },
-  {
-    key: 'gearbox-check-screw',
-    version: 1,
-    title: 'Gearbox oil, level at the check screw',
-    about: 'A gearbox of its own, filled until its check screw weeps.',
-    circuits: ['gearbox'],
-    steps: oilSteps({ checkScrew: true, run: false })
-  },
-  {
-    key: 'gearbox-two-stroke',
-    version: 1,
-    title: 'Gearbox oil of a two-stroke',
-    about:
-      'Warmed by riding: idling warms the engine, not the gearbox. Never the oil that is burnt with the fuel.',
-    circuits: ['gearbox'],
-    steps: oilSteps({ run: false })
-  },
-  {
-    key: 'differentials',
-    version: 1,
-    title: 'Differential oils',
-    about: 'Front and rear, each with its own plugs and its own oil.',
-    circuits: ['front differential', 'rear differential'],
-    steps: oilSteps({ checkScrew: true, run: false, warm: false })
-  }
-];
-export const BUILT_IN_KEYS = BUILT_IN.map((t) => t.key);

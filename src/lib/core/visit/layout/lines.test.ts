@@ -1,0 +1,76 @@
+import { describe, expect, it } from 'vitest';
+import { SHEET } from '../../../../../tests/core/bench';
+import { DEFAULT_RULES } from '../../rules/rules';
+import { BUILT_IN } from '../template/built-in/jobs';
+import type { LayoutInput } from './context';
+import { fill, fillTitle, type LineContext } from './lines';
+
+const input: LayoutInput = {
+  kind: 'four-stroke enduro',
+  sheet: SHEET,
+  rules: DEFAULT_RULES,
+  jobs: [{ template: BUILT_IN.find((t) => t.key === 'engine-oil')!, taskId: null }],
+  history: {},
+  sealUses: {},
+  found: {},
+  last: {}
+};
+const of = (id: string | null, more: Partial<LineContext> = {}): LineContext => ({
+  input,
+  circuit: 'engine',
+  fastener: SHEET.fasteners.find((f) => f.id === id) ?? null,
+  all: SHEET.fasteners.filter((f) => f.role === 'drain plug'),
+  ...more
+});
+
+describe('what a line of a job comes to', () => {
+  it('takes the machine’s own words, and is dropped where it has none', () => {
+    expect(fill('{place}', of('d'))).toEqual(['underneath']);
+    expect(fill('{note}', of('d'))).toEqual([]);
+    expect(fill('Mind: {note}', of('d'))).toEqual([]);
+    expect(fill('Open {name} at last', of('d'))).toEqual(['Open engine drain plug at last']);
+  });
+  it('leaves braces alone that it does not know', () => {
+    expect(fill('Set {this} aside', of('d'))).toEqual(['Set {this} aside']);
+    expect(fill('{this}', of('d'))).toEqual(['{this}']);
+  });
+  it('lists everything that is opened, each with its circuit', () => {
+    expect(fill('{items}', of(null))).toEqual([
+      'Engine drain plug: underneath',
+      'Gearbox drain plug (gearbox): underneath'
+    ]);
+  });
+  it('says how the level is read, and what is not on the sheet', () => {
+    expect(fill('{protocol}', of(null))).toEqual(['sight glass', 'settle 3 min']);
+    const bare = { ...input, sheet: { fasteners: [], figures: [] } };
+    expect(fill('{protocol}', of(null, { input: bare }))[0]).toContain('does not say how');
+    expect(fill('{oil}', of(null, { input: bare }))[0]).toContain('grade unknown');
+    expect(fill('{drained}', of(null))).toEqual(['What went in last time is not known.']);
+  });
+  it('goes by the house rules', () => {
+    const rules = {
+      ...DEFAULT_RULES,
+      fillFilterFirst: true,
+      filter: 'washable',
+      screens: 'replace',
+      sideForFilter: true
+    } as const;
+    const other = of('c', { input: { ...input, rules } });
+    expect(fill('{fill}', other)[0]).toContain('clean oil first');
+    expect(fill('{side}', other)[0]).toContain('on its side');
+    expect(fill('{screens}', other)[0]).toContain('new screen');
+    expect(fillTitle('{filter} in', other)).toBe('Washed filter in');
+    expect(fill('{fill}', of('c'))).toEqual([]);
+    expect(fillTitle('{filter} in', of('c'))).toBe('New filter in');
+  });
+  it('names the order of bolts only where there are some', () => {
+    expect(fill('{pattern}', of('c'))).toEqual(['3 bolts, criss-cross, in two rounds.']);
+    expect(fill('{pattern}', of('d'))).toEqual([]);
+  });
+  it('never leaves a title empty', () => {
+    expect(fillTitle('{note}', of('d'))).toBe('');
+    expect(fillTitle('Look at {note}', of('d'))).toBe('Look at');
+    expect(fillTitle('{magnet}', of('d'))).toBe('Read the magnet of engine drain plug');
+    expect(fillTitle('{magnet}', of('x'))).toBe('Look at gearbox drain plug and the oil');
+  });
+});

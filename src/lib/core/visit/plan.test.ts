@@ -1,0 +1,89 @@
+import { describe, expect, it } from 'vitest';
+import { closeProblems } from './close';
+import type { Entry } from './entry';
+import { readItem, readStep } from './plan';
+import { visitState } from './state';
+
+/** Steps as visits kept them before they held more than one job. */
+const OLD = {
+  caution: null,
+  lines: ['Underneath'],
+  mayLeaveOut: true,
+  after: [],
+  number: null
+};
+const oldSteps = [
+  { ...OLD, key: 'drain-d', title: 'Open the plug', input: { type: 'open', items: ['plug'] } },
+  { ...OLD, key: 'drained', title: 'Measure', input: { type: 'drained', pouredLastTimeMl: 900 } },
+  {
+    ...OLD,
+    key: 'magnet-d',
+    title: 'Read the magnet',
+    input: { type: 'debris', place: 'Plug', before: ['fine glitter', 'none'], breakIn: false }
+  },
+  { ...OLD, key: 'drain-in', title: 'Refit', mayLeaveOut: false, input: { type: 'close', items: ['plug'] } },
+  {
+    ...OLD,
+    key: 'pour',
+    title: 'Pour',
+    number: { label: 'First pour: 8 % held back', quantity: null, source: 'Manual', unsure: true },
+    input: { type: 'pour', quantityMl: 950, firstMl: 870, heldBackMl: 80 }
+  },
+  { ...OLD, key: 'level', title: 'Read', input: { type: 'level', method: 'sight glass', settleSeconds: 120 } }
+];
+const oldItem = {
+  key: 'plug',
+  kind: 'fastener',
+  name: 'Plug',
+  place: 'Underneath',
+  quantity: 1,
+  torque: null,
+  seal: 'crush washer',
+  note: ''
+};
+
+describe('a visit that was begun before visits held several jobs', () => {
+  const plan = { steps: oldSteps.map(readStep), items: [readItem(oldItem)], points: [] };
+  it('has its steps in today’s shape, with nothing made up', () => {
+    expect(plan.steps[0]!.input).toEqual({ type: 'open', items: ['plug'], twins: [] });
+    expect(plan.steps[1]!.input).toMatchObject({
+      circuit: 'engine',
+      pouredLastTimeMl: 900,
+      mine: null,
+      others: []
+    });
+    expect(plan.steps[2]!.input).toMatchObject({
+      before: [
+        { grade: 'fine glitter', oilHours: null, photoId: null },
+        { grade: 'none', materials: [] }
+      ]
+    });
+    expect(plan.steps[4]!.input).toMatchObject({
+      fill: { quantityMl: 950, firstMl: 870, number: { source: 'Manual', unsure: true } },
+      without: null
+    });
+    expect(plan.steps[5]!.input).toMatchObject({
+      protocol: { method: 'sight glass', settleSeconds: 120, aim: null }
+    });
+    expect(plan.steps.every((s) => s.gate === null && s.needs.length === 0)).toBe(true);
+    expect(plan.items[0]).toMatchObject({ fastenerId: null, sealUses: null, found: [] });
+  });
+  it('leaves steps of today as they are', () => {
+    expect(plan.steps.map((s) => readStep(s))).toEqual(plan.steps);
+    expect(readItem(plan.items[0])).toEqual(plan.items[0]);
+  });
+  it('goes on from its old entries, and closes', () => {
+    let seq = 0;
+    const entry = (e: object) =>
+      ({ id: String(++seq), seq, at: '', by: 'p', stepKey: null, itemKey: null, content: {}, ...e }) as Entry;
+    const done = (stepKey: string, content: object = {}) => entry({ stepKey, action: 'done', content });
+    const half = [done('drain-d'), done('drained', { ml: 850 }), done('magnet-d', { grade: 'none' })];
+    expect(visitState(plan, half).open.map((i) => i.item.name)).toEqual(['Plug']);
+    const rest = [
+      entry({ itemKey: 'plug', action: 'torqued', content: { value: 20, unit: 'N·m' } }),
+      done('pour', { ml: 870 }),
+      done('level', { level: { method: 'sight glass', position: 0.5 } })
+    ];
+    expect(closeProblems(plan, visitState(plan, [...half, ...rest]))).toEqual([]);
+  });
+});
