@@ -271,6 +271,16 @@ test('at the bench: a photo that is none, small things counted, and a step hande
   await page.getByLabel('Which, and where it lies').fill('rag in the filler');
   await page.getByRole('button', { name: 'Out', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Open now' })).toContainText('1 small thing out');
+  // Put behind the next one: the order is the visit's, on every device.
+  const first = await hand.title();
+  await hand.press('Do it later');
+  await expect(hand.card.getByRole('heading').first()).not.toHaveText(first);
+  await expect
+    .poll(
+      async () =>
+        (await app.sql`select 1 from visit_entry where visit_id = ${id} and action = 'reordered'`).length
+    )
+    .toBe(1);
   const shown = await hand.title();
   await hand.press('Hand it to somebody');
   await hand.card
@@ -288,5 +298,5 @@ test('at the bench: a photo that is none, small things counted, and a step hande
         (r) => r.action
       )
     )
-    .toEqual(['handed over', 'thing out']);
+    .toEqual(['handed over', 'reordered']);
 });

@@ -48,6 +48,7 @@ test('from due to done: the fleet, hours in, an oil and screen change, the next 
     .click({ position: { x: 10, y: 8 } });
   await page.getByRole('checkbox', { name: 'Gearbox oil' }).uncheck();
   await page.getByRole('checkbox', { name: 'Air filter' }).uncheck();
+  await page.getByRole('checkbox', { name: /^Chain slack and lube/ }).uncheck();
   await expect(page.getByText('Engine drain plug 22 N·m')).toBeVisible();
   await page.getByRole('button', { name: 'Start the visit' }).click();
   const hand = new Hand(page);
@@ -204,9 +205,8 @@ test('two tabs on one visit: each sees the other’s ticks and none is lost', as
   await page.getByLabel(/^Drained/).fill('2000');
   await page.getByRole('button', { name: 'Write', exact: true }).click();
   await expect.poll(() => stepsDone(other)).toBe(was + 1);
-  await other.getByRole('button', { name: /Read the magnet of engine drain plug/ }).click();
-  await other.getByRole('radio', { name: 'none' }).click();
-  await other.getByRole('button', { name: 'Write', exact: true }).click();
+  await other.getByRole('button', { name: /to do Look for leaks/ }).click();
+  await other.getByRole('button', { name: 'Done', exact: true }).click();
   await expect.poll(() => stepsDone(page)).toBe(was + 2);
   expect(await app.sql`select 1 from visit_entry where visit_id = ${id}`).toHaveLength(entries + 2);
 });

@@ -26,8 +26,9 @@ export interface Visit {
 export async function getVisit(sql: Db, teamId: string, id: string): Promise<Visit | null> {
   const [v] = await sql`
     select v.*, m.plate, m.name as machine, s.total,
-      array(select r.id from service_record r join visit_task t on t.team_id = r.team_id and t.visit_id = r.visit_id and t.task_id = r.task_id
-        where r.team_id = v.team_id and r.visit_id = v.id order by r.created_at, r.id) as record_ids
+      array(select r.id from jsonb_array_elements(v.jobs) with ordinality j(job, n)
+        join service_record r on r.team_id = v.team_id and r.visit_id = v.id and r.task_id = (j.job->>'taskId')::uuid
+        order by j.n) as record_ids
     from visit v join machine m on m.team_id = v.team_id and m.id = v.machine_id
     left join machine_standing s on s.team_id = v.team_id and s.machine_id = v.machine_id
     where v.team_id = ${teamId} and v.id = ${id}`;

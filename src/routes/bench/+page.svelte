@@ -12,7 +12,10 @@
 </script>
 
 <svelte:head><title>Bench · Hour Trail</title></svelte:head>
-<h1>At the bench</h1>
+<div class="flex flex-wrap items-baseline gap-4">
+  <h1>At the bench</h1>
+  <a class="link no-print" href="/jobs">Jobs, step by step</a>
+</div>
 <div class="mt-2"><Timers /></div>
 {#each data.visits as v (v.id)}
   <a href="/visits/{v.id}" class="visit">

@@ -93,6 +93,15 @@
     const after = called.slice(index + 1).find((s) => isLeft(s) && s.handed === null);
     at = after?.step.key ?? work.next ?? called[Math.min(called.length - 1, index + 1)]!.step.key;
   }
+  /** A step put behind the next one that is left: said in the visit's log, so that every device has the same order. */
+  function later() {
+    const order = work.steps.map((s) => s.step.key);
+    const next = called.slice(index + 1).find((s) => isLeft(s));
+    if (!next) return;
+    const without = order.filter((k) => k !== at);
+    without.splice(without.indexOf(next.step.key) + 1, 0, at);
+    if (bench.write({ action: 'reordered', content: { order: without } })) at = next.step.key;
+  }
   async function close() {
     if (closing) return;
     if (bench.problems.length > 0) {
@@ -185,6 +194,7 @@
       readonly={over}
       {gathered}
       {onward}
+      onlater={called.slice(index + 1).some((s) => isLeft(s)) ? later : null}
       onback={index > 0 ? () => show(called[index - 1]!.step.key) : null}
       machineId={visit.machineId}
     />

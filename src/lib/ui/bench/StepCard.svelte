@@ -33,9 +33,23 @@
     gathered: string[];
     onward: () => void;
     onback: (() => void) | null;
+    /** Puts it behind the next one; null where there is none. */
+    onlater: (() => void) | null;
   }
-  let { bench, around, step, units, number, of, readonly, machineId, gathered, onward, onback }: Props =
-    $props();
+  let {
+    bench,
+    around,
+    step,
+    units,
+    number,
+    of,
+    readonly,
+    machineId,
+    gathered,
+    onward,
+    onback,
+    onlater
+  }: Props = $props();
   const s = $derived(step.step);
   const input = $derived(s.input);
   let leaving = $state(false);
@@ -254,6 +268,11 @@
           class="link py-2"
           onclick={() => bench.write({ stepKey: s.key, action: 'undone', content: {} })}
           >Undo this step</button
+        >{/if}
+      {#if onlater && !step.done && step.leftOut === null}<button
+          type="button"
+          class="link py-2"
+          onclick={onlater}>Do it later</button
         >{/if}
       {#if s.mayLeaveOut && !step.done && step.leftOut === null && !leaving}<button
           type="button"

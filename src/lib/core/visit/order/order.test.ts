@@ -137,6 +137,10 @@ describe('the order of a visit', () => {
 });
 
 describe('against every order there is', () => {
+  it('proves a knot that only reading backwards undoes', () => {
+    const s = orderWork(madeUp(192262, 7, [2, 5], 2));
+    expect(s.elapsed).toBe(s.bound);
+  });
   it('is as short as the shortest, and proves it', () => {
     fc.assert(
       fc.property(

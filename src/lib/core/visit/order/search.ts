@@ -55,15 +55,33 @@ function heads(g: Graph, topological: readonly number[]): Float64Array {
   return r;
 }
 
-/** The time that must still go by after each op: the same, read backwards. */
-export function tails(g: Graph, topological: readonly number[]): Float64Array {
-  const back: Graph = {
+/** The same work read backwards: what came last comes first. An order of one is an order of the other, and takes as long. */
+function backwards(g: Graph): Graph {
+  return {
     ...g,
     release: g.wait,
+    wait: g.release,
     next: g.prev.map((p) => p.map(({ from, lag }) => ({ to: from, lag }))),
     prev: g.next.map((p) => p.map(({ to, lag }) => ({ from: to, lag })))
   };
-  return heads(back, [...topological].reverse());
+}
+
+/** The time that must still go by after each op: its earliest start, read backwards. */
+export function tails(g: Graph, topological: readonly number[]): Float64Array {
+  return heads(backwards(g), [...topological].reverse());
+}
+
+/** When each begins, one after the other in an order. */
+function timed(g: Graph, order: readonly number[]): { order: number[]; starts: number[]; elapsed: number } {
+  const ready = Float64Array.from(g.release);
+  const starts: number[] = Array(g.ids.length).fill(0);
+  let t = 0;
+  for (const i of order) {
+    starts[i] = Math.max(t, ready[i]!);
+    t = starts[i]! + g.work[i]!;
+    for (const { to, lag } of g.next[i]!) ready[to] = Math.max(ready[to]!, t + lag);
+  }
+  return { order: [...order], starts, elapsed: elapsedOf(g, starts) };
 }
 
 /** One order by a rule: of what can begin now, what has the longest way behind it. */
@@ -230,19 +248,30 @@ export function search(g: Graph, known = Infinity): Found | null {
   const n = Math.max(1, g.ids.length);
   const budget = Math.ceil(MOST_LOOKS / n);
   let nodes = 0;
-  /** Below it is proven, or was given up. */
-  let floor = bound;
-  while (best.elapsed > floor && nodes < budget) {
-    // Half-way between what is proven and what is found: either answer brings them together.
-    const target = Math.floor((floor + best.elapsed) / 2);
-    const share = Math.min(budget - nodes, Math.ceil(budget / 4));
-    const tried = within(g, q, topological, target, share, (i, _, start) => start * 4 - q[i]!);
-    nodes += tried.nodes;
-    if (tried.found) best = { ...tried.found, elapsed: elapsedOf(g, tried.found.starts) };
-    else {
-      floor = target + 1;
-      if (tried.whole) bound = floor;
+  // Forwards, then backwards: a knot at the end of the work is undone soonest from there.
+  for (const back of [false, true]) {
+    const way = back ? backwards(g) : g;
+    const order = back ? [...topological].reverse() : topological;
+    const left = back ? tails(way, order) : q;
+    let spent = 0;
+    /** Below it is proven, or was given up. */
+    let floor = bound;
+    while (best.elapsed > floor && spent < budget / 2) {
+      // Half-way between what is proven and what is found: either answer brings them together.
+      const target = Math.floor((floor + best.elapsed) / 2);
+      const share = Math.ceil(Math.min(budget / 2 - spent, budget / 6));
+      const tried = within(way, left, order, target, share, (i, _, start) => start * 4 - left[i]!);
+      spent += tried.nodes;
+      if (tried.found) {
+        const found = timed(g, back ? [...tried.found.order].reverse() : tried.found.order);
+        if (found.elapsed < best.elapsed) best = found;
+        else floor = target + 1;
+      } else {
+        floor = target + 1;
+        if (tried.whole) bound = Math.max(bound, floor);
+      }
     }
+    nodes += spent;
   }
   const handy = within(g, q, topological, best.elapsed, Math.ceil(HANDY_LOOKS / n), (i, last, start) => {
     const stays = last >= 0 && g.jobs[i] === g.jobs[last] ? 0 : 1000;

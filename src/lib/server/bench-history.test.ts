@@ -1,0 +1,156 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { Book, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
+import { circuitHistory, circuitOf, layoutInput } from './bench-history';
+import { earlierConsumption, recordsOfVisit } from './records';
+import { refreshStanding } from './standing';
+import { addFastener } from './specs';
+import { fastenerSchema } from '../core/specs/form';
+import { BUILT_IN } from '../core/visit/template/built-in/jobs';
+import type { Findings } from '../core/visit/summary';
+
+let book: Book;
+let drain: string;
+const records: string[] = [];
+
+/** A record of the engine's oil, so many days ago, at so many hours, as a visit would leave it. */
+async function record(daysAgo: number, hours: number, findings: Partial<Findings>): Promise<string> {
+  const id = uuid();
+  const at = new Date(NOW.getTime() - daysAgo * 86_400_000);
+  const whole = {
+    job: 'engine-oil',
+    version: 2,
+    drainedMl: 900,
+    pouredMl: 950,
+    level: null,
+    debris: [],
+    fasteners: [],
+    leftOut: [],
+    remarks: [],
+    minutes: 60,
+    ...findings
+  };
+  await book.sql`
+    insert into service_record (team_id, id, machine_id, task_id, done_on, done_at, hours, findings, created_by)
+    values (${book.team.id}, ${id}, ${book.machineId}, ${book.taskId}, ${at.toISOString().slice(0, 10)}, ${at}, ${hours}, ${book.sql.json(whole as never)}, ${book.personId})`;
+  records.push(id);
+  return id;
+}
+const seal = (use: 'new' | 'again') => ({
+  fasteners: [
+    {
+      name: 'Plug',
+      place: '',
+      quantity: 1,
+      stand: 'torqued' as const,
+      torque: null,
+      reason: null,
+      fastenerId: drain,
+      seal: use
+    }
+  ]
+});
+const used = (mlPerHour: number) => ({
+  circuits: [
+    {
+      circuit: 'engine' as const,
+      drainedMl: 900,
+      pouredMl: 950,
+      level: null,
+      oil: { id: null, name: 'Brindle', grade: '10W-50', deviation: null },
+      oilHours: null,
+      used: { ml: mlPerHour * 10, mlPerHour }
+    }
+  ]
+});
+const glitter = { debris: [{ place: 'Plug', grade: 'fine glitter' as const, materials: [] }] };
+const paste = { debris: [{ place: 'Plug', grade: 'grey paste or fuzz' as const, materials: [] }] };
+
+beforeAll(async () => {
+  book = await openBook();
+  drain = uuid();
+  await addFastener(
+    book.sql,
+    book.team.id,
+    book.personId,
+    fastenerSchema.parse({
+      id: drain,
+      machineId: book.machineId,
+      role: 'drain plug',
+      circuit: 'engine',
+      name: 'Plug',
+      quantity: 1,
+      magnet: true,
+      seal: 'crush washer'
+    })
+  );
+  await book.sql`delete from service_record`;
+  await record(40, 1000, {
+    ...paste,
+    ...seal('new'),
+    found: [{ name: 'Plug', place: '', fastenerId: drain, how: 'loose', note: '' }]
+  });
+  await record(25, 2200, { ...paste, ...seal('again'), ...used(2) });
+  await record(10, 3500, {
+    ...glitter,
+    ...seal('again'),
+    ...used(3),
+    found: [{ name: 'Plug', place: '', fastenerId: drain, how: 'loose', note: 'again' }]
+  });
+  await refreshStanding(book.sql, book.team.id, book.machineId);
+});
+afterAll(() => book.close());
+
+describe('what the bench knows of earlier changes', () => {
+  it('debris at each place, the latest first, with the hours the oil had run', async () => {
+    const history = await circuitHistory(book.sql, book.team.id, book.machineId, book.taskId, 'engine');
+    expect(history.debris.Plug!.map((d) => [d.grade, d.oilHours])).toEqual([
+      ['fine glitter', 1300],
+      ['grey paste or fuzz', 1200],
+      ['grey paste or fuzz', null]
+    ]);
+    expect(history).toMatchObject({
+      pouredLastTimeMl: 950,
+      inside: { name: 'Brindle', grade: '10W-50' },
+      breakIn: false
+    });
+  });
+  it('how long the oil has been in, from the hours since', async () => {
+    const { oilHours } = await circuitHistory(book.sql, book.team.id, book.machineId, book.taskId, 'engine');
+    expect(oilHours).toBe(3840 - 3500);
+  });
+  it('nothing of a circuit that was never changed', async () => {
+    const gearbox = await circuitHistory(book.sql, book.team.id, book.machineId, book.taskId, 'gearbox');
+    expect(gearbox).toMatchObject({ pouredLastTimeMl: null, inside: null, debris: {} });
+  });
+  it('a record of before there were circuits is about the engine', () => {
+    const old = { drainedMl: 800, pouredMl: 900, level: null } as Findings;
+    expect(circuitOf(old, 'engine')).toMatchObject({ drainedMl: 800, oil: null });
+    expect(circuitOf(old, 'gearbox')).toBeNull();
+  });
+  it('uses of the washer that is in it, and what was found there, the oldest first', async () => {
+    const template = BUILT_IN.find((t) => t.key === 'engine-oil')!;
+    const input = await layoutInput(
+      book.sql,
+      book.team.id,
+      { id: book.machineId, kind: 'four-stroke enduro' },
+      [{ template, taskId: book.taskId }],
+      TODAY
+    );
+    expect(input.sealUses).toEqual({ [drain]: 3 });
+    expect(input.found[drain]).toHaveLength(2);
+    expect(input.found[drain]![1]).toMatch(/^Found loose, .*: again$/);
+    expect(Object.keys(input.history)).toEqual(['engine']);
+  });
+});
+
+describe('beside a record', () => {
+  it('stands what was used between the changes before it, the latest first', async () => {
+    const before = await earlierConsumption(book.sql, book.team.id, records[2]!);
+    expect(before).toEqual([{ ml: 20, mlPerHour: 2 }]);
+    expect(await earlierConsumption(book.sql, book.team.id, records[0]!)).toEqual([]);
+  });
+  it('stand the other jobs of its visit, and none of another team', async () => {
+    expect(await recordsOfVisit(book.sql, book.team.id, uuid(), records[0]!)).toEqual([]);
+    expect(await earlierConsumption(book.sql, uuid(), records[2]!)).toEqual([]);
+  });
+});
