@@ -10,6 +10,7 @@ const sources = [
   'src',
   'static',
   'demo',
+  'patches',
   'package-lock.json',
   'svelte.config.js',
   'vite.config.ts',
@@ -34,7 +35,7 @@ function hashOf(paths) {
 /** Installs the packages when they are missing or the lock file changed since. */
 export async function ensurePackages() {
   const mark = join(root, 'node_modules/.hour-trail-lock');
-  const now = hashOf(['package-lock.json']);
+  const now = hashOf(['package-lock.json', 'patches']);
   if (existsSync(mark) && readFileSync(mark, 'utf8') === now) return;
   await during('Installing packages (about a minute the first time)', () =>
     must('npm ci', 'npm', ['ci', '--no-fund', '--no-audit', '--loglevel=error'], { cwd: root })

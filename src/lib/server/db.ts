@@ -1,16 +1,30 @@
 import postgres from 'postgres';
 
 export type Sql = postgres.Sql;
+export type Tx = postgres.TransactionSql;
 /** A connection or a transaction: what every query takes, so that several writes can be one. */
-export type Db = postgres.Sql | postgres.TransactionSql;
+export type Db = Sql | Tx;
+
+/** Seconds. A database on this machine answers at once, or it is not there. */
+const CONNECT_WITHIN = 4;
+/** Seconds until a lost connection is tried again: soon enough to be back when the database is. */
+const TRY_AGAIN_AFTER = 0.25;
+/** Milliseconds. No page asks for anything that takes a tenth of this; what does has lost its way. */
+const STATEMENT_WITHIN = 30_000;
 
 let shared: Sql | null = null;
 
-/** Opens a pool. Days stay calendar days (text), and JSON is parsed by the driver. */
-export function connect(url: string, max = 10): Sql {
+/**
+ * Opens a pool. Days stay calendar days (text), and JSON is parsed by the driver.
+ * @param within milliseconds a statement may take; 0: as long as it likes
+ */
+export function connect(url: string, max = 10, within = 0): Sql {
   return postgres(url, {
     max,
     onnotice: () => {},
+    connect_timeout: CONNECT_WITHIN,
+    backoff: () => TRY_AGAIN_AFTER,
+    ...(within > 0 && { connection: { statement_timeout: within } }),
     types: { date: { to: 1082, from: [1082], serialize: (x: string) => x, parse: (x: string) => x } }
   }) as Sql;
 }
@@ -20,7 +34,7 @@ export function db(): Sql {
   if (!shared) {
     const url = process.env.DATABASE_URL;
     if (!url) throw new Error('DATABASE_URL is not set. Start with npm start, which sets it.');
-    shared = connect(url);
+    shared = connect(url, 10, STATEMENT_WITHIN);
   }
   return shared;
 }
