@@ -1,28 +1,35 @@
 /** npm start: sets up whatever is missing, loads the demo, serves. Plain Node.js; nothing needs installing before it. */
-import { spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 import { ensureBuild, ensurePackages, root } from './lib/build.mjs';
 import { ensureDatabase, migrate } from './lib/migrate.mjs';
-import { database } from './lib/postgres.mjs';
+import { claimFolder } from './lib/lock.mjs';
+import { database, dataFolder } from './lib/postgres.mjs';
 import { must } from './lib/run.mjs';
 import { main, Plain, say } from './lib/say.mjs';
 import { checkNode, listenAddress } from './lib/checks.mjs';
+import { keepDatabase, keepServing } from './lib/watch.mjs';
 
 await main(async () => {
   checkNode();
   const { host, port } = listenAddress();
+  const address = `http://${host.includes(':') ? `[${host}]` : host}:${port}`;
+  // Before anything is made in it: two first starts at once would make the same things.
+  const claim = process.env.DATABASE_URL ? null : claimFolder(dataFolder(), { pid: process.pid, address });
+  process.on('exit', () => claim?.release());
   await portFree(host, port);
   say('Hour Trail');
   await ensurePackages();
   await ensureBuild();
-  const db = await database();
+  const db = await database({ takeOver: true });
 
   let server = null;
+  let watch = null;
   let ending = false;
   const end = async (code) => {
     if (ending) return;
     ending = true;
-    server?.kill('SIGTERM');
+    watch?.stop();
+    server?.stop();
     await db.stop();
     process.exit(code);
   };
@@ -40,7 +47,7 @@ await main(async () => {
       PORT: String(port),
       ORIGIN: `http://${host}:${port}`,
       NODE_ENV: 'production',
-      BODY_SIZE_LIMIT: '64M'
+      BODY_SIZE_LIMIT: '16M'
     };
     // A large fleet takes its while; the server would seem dead meanwhile.
     const made = await must(
@@ -57,29 +64,30 @@ await main(async () => {
       });
       if (out.trim()) say(out.trim());
     }
-    // A group of its own, so that Ctrl-C reaches us first and the database outlives the last request.
-    server = spawn(process.execPath, ['build/index.js'], {
-      cwd: root,
-      env,
-      stdio: ['ignore', 'inherit', 'inherit'],
-      detached: true
+    server = keepServing({ command: process.execPath, args: ['build/index.js'], cwd: root, env }, (code) => {
+      console.error('\n  The server ends as soon as it is started. What it said stands above.\n');
+      void end(code || 1);
     });
-    server.on('exit', (code) => {
-      if (!ending) {
-        console.error('\n  The server stopped by itself. What it said stands above.\n');
-        void end(code || 1);
-      }
-    });
-    await answers(`http://${host}:${port}/health`);
-    say(`Open http://${host.includes(':') ? `[${host}]` : host}:${port}   (Ctrl-C stops it)`);
+    if (!db.foreign) watch = keepDatabase(db);
+    await answers(`${address}/health`);
+    say(`Open ${address}   (Ctrl-C stops it)`);
   } catch (error) {
-    server?.kill('SIGTERM');
+    server?.stop();
     await db.stop();
     throw error;
   }
 });
 
-function portFree(host, port) {
+/** A server whose start was killed a moment ago is on its way out: worth a short wait. */
+async function portFree(host, port, tries = 15) {
+  for (; tries > 1; tries--) {
+    if (await isFree(host, port).catch(() => false)) return;
+    await new Promise((r) => setTimeout(r, 200));
+  }
+  await isFree(host, port);
+}
+
+function isFree(host, port) {
   return new Promise((resolve, reject) => {
     const probe = createServer();
     probe.once('error', (e) =>
@@ -91,7 +99,7 @@ function portFree(host, port) {
         )
       )
     );
-    probe.listen({ host, port }, () => probe.close(() => resolve()));
+    probe.listen({ host, port }, () => probe.close(() => resolve(true)));
   });
 }
 

@@ -3,6 +3,8 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Plain } from './say.mjs';
 
+/** Seconds. */
+const ANSWER_WITHIN = 10;
 const MIGRATIONS = new URL('../../db/migrations/', import.meta.url).pathname;
 
 /** Opens a connection, and says in one sentence what is wrong when it cannot. */
@@ -11,13 +13,24 @@ export async function connect(url) {
   const { default: postgres } = await import('postgres');
   let sql;
   try {
-    sql = postgres(url, { max: 1, connect_timeout: 10, onnotice: () => {} });
-    await sql`select 1`;
+    sql = postgres(url, { max: 1, connect_timeout: ANSWER_WITHIN, onnotice: () => {} });
+    // What listens there may be no PostgreSQL at all; the driver would ask it again and again.
+    await Promise.race([sql`select 1`, late(url)]);
     return sql;
   } catch (error) {
     await sql?.end({ timeout: 1 }).catch(() => {});
     throw new Plain(explain(error, url));
   }
+}
+
+/** Fails once an answer is late. */
+function late(url) {
+  return new Promise((_, reject) => {
+    setTimeout(
+      () => reject(Object.assign(new Error(`no answer from ${url}`), { code: 'CONNECT_TIMEOUT' })),
+      (ANSWER_WITHIN + 1) * 1000
+    ).unref();
+  });
 }
 
 function explain(error, url) {
@@ -35,7 +48,7 @@ function explain(error, url) {
     case 'EAI_AGAIN':
       return `No machine is called that: ${where}. Check DATABASE_URL.`;
     case 'CONNECT_TIMEOUT':
-      return `No answer from ${where} within 10 seconds. Check DATABASE_URL.`;
+      return `No PostgreSQL answers at ${where} within ${ANSWER_WITHIN} seconds. Check DATABASE_URL.`;
     case '28P01':
     case '28000':
       return `${where} refuses this user or password. Check DATABASE_URL.`;
