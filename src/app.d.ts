@@ -10,6 +10,8 @@ declare global {
       /** Who is working on this device; stamped on every write. */
       personId: string | null;
       theme: 'light' | 'dark' | 'auto';
+      /** Set where the database was lost while a page was being made. */
+      away: boolean;
       units: 'metric' | 'imperial';
     }
     interface Error {

@@ -1,14 +1,14 @@
-import { randomUUID } from 'node:crypto';
 import { error, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
 import { building, dev } from '$app/environment';
-import pino from 'pino';
 import { db } from '$lib/server/db';
+import { isLoopback } from '$lib/server/host';
+import { log, logFault } from '$lib/server/log';
+import { AWAY_WORDS, isAway } from '$lib/server/problems';
 import { refreshMissing } from '$lib/server/standing';
 import { getDemoTeam, getTeam } from '$lib/server/teams';
 
-const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
-const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1', '[::1]']);
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
+const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1']);
 
 export const init: ServerInit = async () => {
   if (building) return;
@@ -23,49 +23,60 @@ export const init: ServerInit = async () => {
     );
     process.exit(1);
   }
+  // Started by a command that holds the other end: when that is killed, nobody is left to stop us.
+  if (process.env.HOUR_TRAIL_STARTED === 'yes') {
+    process.stdin.resume();
+    process.stdin.on('close', () => process.exit(0));
+  }
 };
 
 export const handle: Handle = async ({ event, resolve }) => {
-  // A page elsewhere may point a name of its own at this machine; it is not let in under that name.
-  if (!LOOPBACK.has(event.url.hostname)) error(421, 'This server answers on this machine only.');
+  // A page elsewhere may point a name of its own at this machine; it is not let in under that name. The address the server
+  // was set up with says nothing of that: only the Host header does.
+  if (!isLoopback(event.request.headers.get('host'))) error(421, 'This server answers on this machine only.');
+  // What changes something comes from our own pages, or from no page at all.
+  const origin = event.request.headers.get('origin');
+  if (event.request.method !== 'GET' && event.request.method !== 'HEAD' && origin !== null) {
+    const from = URL.canParse(origin) ? new URL(origin).host : null;
+    if (from !== event.request.headers.get('host')) error(403, 'That was sent by a page of somebody else.');
+  }
   const { cookies, locals } = event;
   const theme = cookies.get('ht_theme');
   locals.theme = theme === 'dark' || theme === 'light' ? theme : 'auto';
   locals.units = cookies.get('ht_units') === 'imperial' ? 'imperial' : 'metric';
-
   const chosen = cookies.get('ht_team');
-  const sql = db();
-  locals.team = chosen && UUID.test(chosen) ? await getTeam(sql, chosen) : null;
-  locals.teamAssumed = locals.team === null;
-  locals.team ??= await getDemoTeam(sql);
   const who = cookies.get('ht_who');
   locals.personId = who && UUID.test(who) ? who : null;
+  locals.away = false;
+
+  const sql = db();
+  try {
+    locals.team = chosen && UUID.test(chosen) ? await getTeam(sql, chosen) : null;
+    locals.teamAssumed = locals.team === null;
+    locals.team ??= await getDemoTeam(sql);
+  } catch (e) {
+    if (isAway(e)) error(503, AWAY_WORDS);
+    throw e;
+  }
 
   const response = await resolve(event, {
     transformPageChunk: ({ html }) => html.replace('%theme%', locals.theme)
   });
   response.headers.set('X-Content-Type-Options', 'nosniff');
   response.headers.set('Referrer-Policy', 'same-origin');
-  return response;
+  // Lost in the middle of it: not our mistake, and worth asking again.
+  return locals.away && response.status === 500
+    ? new Response(response.body, { status: 503, headers: response.headers })
+    : response;
 };
 
 export const handleError: HandleServerError = ({ error: cause, event, status, message }) => {
   if (status === 404) return { message: 'Nothing is kept at this address.' };
   if (status < 500) return { message };
-  const id = randomUUID().slice(0, 8);
-  const lost = [
-    'ECONNREFUSED',
-    'CONNECTION_CLOSED',
-    'CONNECTION_ENDED',
-    'CONNECTION_DESTROYED',
-    '57P01',
-    '57P03'
-  ].includes((cause as { code?: string })?.code ?? '');
-  log.error({ id, path: event.url.pathname, err: cause }, 'request failed');
+  event.locals.away = isAway(cause);
+  const id = logFault(cause, event.url.pathname);
   return {
     id,
-    message: lost
-      ? 'The database does not answer. Nothing was written; try again in a moment.'
-      : 'Something went wrong on our side. Nothing was half written.'
+    message: event.locals.away ? AWAY_WORDS : 'Something went wrong on our side. Nothing was half written.'
   };
 };

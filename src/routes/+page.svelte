@@ -15,7 +15,9 @@
         >Look round with it, or begin with your own?</strong
       >
     </p>
-    <a class="link" href="/welcome?stay" data-sveltekit-reload>Look round with the demo</a>
+    <form method="POST" action="/welcome?/stay">
+      <button type="submit" class="link">Look round with the demo</button>
+    </form>
     <a class="link font-bold" href="/welcome">Set up your own team</a>
   </div>
 {/if}

@@ -1,11 +1,9 @@
+import { command, addMachine, addTask, createTeam } from './hands';
 import { machineSchema } from '../../src/lib/core/machine/form';
 import { taskSchema } from '../../src/lib/core/schedule/form';
 import { readingSchema, type ReadingForm } from '../../src/lib/core/hours/form';
 import { connect, type Sql } from '../../src/lib/server/db';
-import { addMachine } from '../../src/lib/server/machines';
-import { logReading, type Logged } from '../../src/lib/server/readings';
-import { addTask } from '../../src/lib/server/tasks';
-import { createTeam } from '../../src/lib/server/teams';
+import type { Logged } from '../../src/lib/core/hours/logged';
 import type { Team } from '../../src/lib/core/team/team';
 import { freshDatabase } from './cluster';
 
@@ -35,7 +33,7 @@ export class Book {
   /** Logs a reading as the form would send it. */
   log(typed: string, more: Partial<ReadingForm> = {}, now = NOW): Promise<Logged> {
     const input = readingSchema.parse({ id: uuid(), machineId: this.machineId, typed, day: TODAY, ...more });
-    return logReading(this.sql, this.team, this.personId, input, now);
+    return command(this.sql, this.team, this.personId, 'reading.log', input, now) as Promise<Logged>;
   }
 
   async standing() {

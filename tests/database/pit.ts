@@ -1,12 +1,10 @@
+import { addComponent, addMachine, addTask, moveComponent, swapComponents } from './hands';
 import { expect } from 'vitest';
 import { componentSchema, moveSchema, swapSchema } from '../../src/lib/core/component/form';
 import { machineSchema } from '../../src/lib/core/machine/form';
 import { taskSchema } from '../../src/lib/core/schedule/form';
 import { getComponent } from '../../src/lib/server/component-pages';
-import { addComponent, moveComponent, swapComponents } from '../../src/lib/server/components';
-import { addMachine } from '../../src/lib/server/machines';
 import { Refusal } from '../../src/lib/server/refusal';
-import { addTask } from '../../src/lib/server/tasks';
 import { lanesOf } from '../../src/lib/server/trail';
 import { Book, byHours, NOW, openBook, uuid } from './book';
 

@@ -1,3 +1,4 @@
+import { closeVisit } from './hands';
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -8,7 +9,6 @@ import { refreshMissing } from '../../src/lib/server/standing';
 import { listTeams } from '../../src/lib/server/teams';
 import { lanesOf } from '../../src/lib/server/trail';
 import { visitState } from '../../src/lib/core/visit/state';
-import { closeVisit } from '../../src/lib/server/visit-close';
 import { getVisit } from '../../src/lib/server/visits';
 import { databaseUrl } from './cluster';
 

@@ -1,3 +1,4 @@
+import { request } from 'node:http';
 import { expect, open, ready, test } from './app';
 
 test('a reading below the last is questioned; a replaced meter settles it', async ({ work: page, app }) => {
@@ -43,45 +44,137 @@ test('nobody is written down as nobody: it asks who is working, and keeps what w
   ).toEqual([{ name: 'Anwen Skarrow' }]);
 });
 
+/** Asks with headers that no browser would send. */
+function raw(
+  url: string,
+  {
+    headers,
+    method = 'GET',
+    body
+  }: { headers: Record<string, string>; method?: string; body?: Iterable<string> }
+): Promise<{ status: number; text: string; cookies: string[] }> {
+  return new Promise((resolve, reject) => {
+    const asked = request(url, { method, headers }, (r) => {
+      let text = '';
+      r.on('data', (d: Buffer) => (text += d.toString()));
+      r.on('end', () => resolve({ status: r.statusCode ?? 0, text, cookies: r.headers['set-cookie'] ?? [] }));
+    });
+    // It may hang up before all is sent.
+    asked.on('error', (e: Error & { code?: string }) =>
+      e.code === 'EPIPE' || e.code === 'ECONNRESET'
+        ? resolve({ status: 413, text: '', cookies: [] })
+        : reject(e)
+    );
+    for (const part of body ?? []) asked.write(part);
+    asked.end();
+  });
+}
+const JSON_TYPE = { 'content-type': 'application/json' };
+
 test('the server answers bad writes clearly and never with a 500', async ({ work: page, app }) => {
   const machineId = await app.machineId('12');
-  const post = (url: string, data: unknown) =>
-    page.request.post(url, { data, headers: { 'content-type': 'application/json' } });
-  const good = {
-    id: crypto.randomUUID(),
-    machineId,
-    typed: '119',
-    day: new Date().toISOString().slice(0, 10)
+  const post = async (data: unknown) => {
+    const r = await page.request.post('/api/commands', { data, headers: JSON_TYPE });
+    return { status: r.status(), body: await r.json() };
   };
-  const cases: [string, unknown][] = [
-    ['/api/readings', {}],
-    ['/api/readings', { ...good, typed: '9'.repeat(50) }],
-    ['/api/readings', { ...good, typed: '-3' }],
-    ['/api/readings', { ...good, remark: 'x'.repeat(10_001) }],
-    ['/api/readings', { ...good, day: '2026-02-30' }],
-    ['/api/readings', { ...good, riderId: 'nobody' }],
-    ['/api/raceday', { rows: [] }],
-    ['/api/tasks', { id: 1 }],
-    ['/api/machines', []],
-    ['/api/visits', { id: crypto.randomUUID(), taskId: crypto.randomUUID() }],
-    [
-      '/api/visits/not-an-id/entries',
-      { id: crypto.randomUUID(), stepKey: 'gather', action: 'done', content: {} }
-    ],
-    ['/api/visits/not-an-id/close', {}],
-    ['/api/events/not-an-id', { off: true }]
-  ];
-  for (const [url, body] of cases) {
-    const answer = await post(url, body);
-    expect([url, answer.status()]).toEqual([url, 422]);
-    expect(Object.keys((await answer.json()).errors).length).toBeGreaterThan(0);
+  const at = new Date().toISOString();
+  const one = (kind: string, body: unknown, more: object = {}) => ({
+    device: 'a test',
+    commands: [{ id: crypto.randomUUID(), kind, at, body, ...more }]
+  });
+  const good = { id: crypto.randomUUID(), machineId, typed: '119', day: at.slice(0, 10) };
+  for (const body of [
+    {},
+    { ...good, typed: '9'.repeat(50) },
+    { ...good, typed: '-3' },
+    { ...good, remark: 'x'.repeat(10_001) },
+    { ...good, day: '2026-02-30' },
+    { ...good, riderId: 'nobody' }
+  ]) {
+    const { status, body: answer } = await post(one('reading.log', body));
+    expect([status, answer.outcomes[0].ok]).toEqual([200, false]);
+    expect(Object.keys(answer.outcomes[0].errors).length).toBeGreaterThan(0);
   }
-  expect((await page.request.post('/api/readings', { form: { typed: '1' } })).status()).toBeLessThan(500);
-  for (const path of ['/machines/nothing', '/records/nothing', '/visits/nothing', '/nothing'])
-    expect((await page.request.get(path)).status()).toBe(404);
+  // What is no list of commands at all.
+  for (const body of [
+    null,
+    [],
+    {},
+    { commands: [] },
+    { commands: 'all' },
+    one('machine.sell', {}),
+    one('reading.log', good, { id: 'not-an-id' }),
+    one('reading.log', good, { at: 'yesterday' }),
+    { commands: Array.from({ length: 500 }, () => one('reading.log', good).commands[0]) }
+  ])
+    expect((await post(body)).status).toBe(422);
+  const form = await page.request.post('/api/commands', { form: { typed: '1' } });
+  expect(form.status()).toBe(403);
+  for (const path of [
+    '/machines/nothing',
+    '/records/nothing',
+    '/visits/nothing',
+    '/parts/nothing',
+    '/tasks/nothing',
+    '/jobs/nothing',
+    '/nothing',
+    `/machines/${'a'.repeat(36)}`,
+    `/visits/${'-'.repeat(36)}`,
+    `/api/photos/${'0'.repeat(36)}`,
+    `/api/visits/${crypto.randomUUID()}/entries`
+  ])
+    expect([path, (await page.request.get(path)).status()]).toEqual([path, 404]);
+  for (const path of [
+    '/outings?before=0000-00-00_x',
+    `/outings?before=0001-01-01_${'-'.repeat(36)}`,
+    '/outings?before=99999-01-01_x',
+    `/machines/${machineId}/meters?before=275760-09-13T00:00:00.000Z`,
+    `/machines/${machineId}/meters?before=-1`,
+    '/due?page=1e99&sort=x&weekend=%00&machine=%00&task=%00',
+    '/api/machines?q=%00',
+    '/api/figures?machine=x&for=y',
+    `/tasks/new?machine=${machineId}&part=x`
+  ])
+    expect([path, (await page.request.get(path)).status()]).toEqual([path, 200]);
+});
+
+test('a page under another name is kept out, whatever the server is called; a look changes nothing', async ({
+  app
+}) => {
+  const { host } = new URL(app.url);
+  const command = JSON.stringify({ device: '', commands: [] });
+  for (const name of [
+    'book.example',
+    'book.example:80',
+    `127.0.0.1.elsewhere.example:${new URL(app.url).port}`,
+    '[::ffff:10.0.0.1]'
+  ])
+    expect([name, (await raw(`${app.url}/`, { headers: { host: name } })).status]).toEqual([name, 421]);
+  expect((await raw(`${app.url}/`, { headers: { host } })).status).toBe(200);
+  expect((await raw(`${app.url}/`, { headers: { host: `localhost:${new URL(app.url).port}` } })).status).toBe(
+    200
+  );
+  // Its own name, but sent by a page of somebody else.
+  const foreign = { host, origin: 'http://book.example', ...JSON_TYPE };
   expect(
-    (await fetch(app.url, { headers: { host: 'elsewhere.example' } }).catch(() => ({ status: 421 }))).status
-  ).not.toBe(500);
+    (await raw(`${app.url}/api/commands`, { method: 'POST', headers: foreign, body: [command] })).status
+  ).toBe(403);
+  // What is linked to from elsewhere may be looked at; the team it works in stays what it was.
+  const looked = await raw(`${app.url}/welcome?stay`, { headers: { host } });
+  expect([looked.status, looked.cookies.filter((c) => c.startsWith('ht_'))]).toEqual([200, []]);
+});
+
+test('a body without a stated length is counted as it comes', async ({ app }) => {
+  const { host } = new URL(app.url);
+  function* endless() {
+    for (let i = 0; i < 60; i++) yield ' '.repeat(100_000);
+  }
+  const { status } = await raw(`${app.url}/api/commands`, {
+    method: 'POST',
+    headers: { host, ...JSON_TYPE },
+    body: endless()
+  });
+  expect(status).toBe(413);
 });
 
 test('a database that is gone is said so, and nothing typed is lost', async ({ work: page, app }) => {

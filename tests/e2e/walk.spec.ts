@@ -218,12 +218,12 @@ test('a tick made without the server is kept, over a reload, and sent when it is
   const id = await visitOf(app);
   await open(page, `/visits/${id}`);
   const was = await stepsDone(page);
-  await page.route('**/entries', (route) => route.abort());
+  await page.route('**/api/commands', (route) => route.abort());
   await page.getByLabel(/^Drained/).fill('2.0 L');
   await page.getByRole('button', { name: 'Write', exact: true }).click();
   await expect(page.getByText('1 written here and kept')).toBeVisible();
   await expect.poll(() => stepsDone(page)).toBe(was + 1);
-  await page.unroute('**/entries');
+  await page.unroute('**/api/commands');
   await page.reload();
   await expect
     .poll(

@@ -9,18 +9,61 @@ import { isDay } from './time/day';
 
 export const id = z.uuid();
 
-/** A name that has to be there. */
+/** Longer than any figure anybody types; what is longer is not read at all. */
+const LONGEST_FIGURE = 200;
+const figureTyped = (error?: string) =>
+  z.string(error === undefined ? {} : { error }).max(LONGEST_FIGURE, `At most ${LONGEST_FIGURE} characters.`);
+
+/** A name that has to be there: at least one character of it can be seen. */
 export const name = (what: string, max: number) =>
   z
     .string({ error: `Write ${what}.` })
+    .max(max + LONGEST_FIGURE, `At most ${max} characters.`)
     .trim()
     .min(1, `Write ${what}.`)
-    .max(max, `At most ${max} characters.`);
+    .max(max, `At most ${max} characters.`)
+    .regex(/[\p{L}\p{N}\p{P}\p{S}]/u, `Write ${what}.`);
+
+/** Some of a closed list, each once. */
+export const someOf = <const T extends readonly [string, ...string[]]>(list: T) =>
+  z
+    .array(z.enum(list))
+    .max(list.length, `At most ${list.length}.`)
+    .transform((picked) => [...new Set(picked)])
+    .default([]);
+
+/** A number, or the text of one as a field holds it. Nothing else is one: not an empty field, not yes or no. */
+export const numberTyped = (error: string) =>
+  z.union(
+    [
+      z.number(),
+      z
+        .string()
+        .max(40)
+        .trim()
+        .regex(/^[-+]?\d+([.,]\d+)?$/)
+        .transform((text) => Number(text.replace(',', '.')))
+    ],
+    { error }
+  );
 
 /** Free words: long enough for any story, short enough for a page. */
-export const remark = z.string().trim().max(10_000, 'At most 10,000 characters.').default('');
+export const remark = z
+  .string()
+  .max(20_000, 'At most 10,000 characters.')
+  .trim()
+  .max(10_000, 'At most 10,000 characters.')
+  .default('');
 
-export const day = z.string({ error: 'Pick a day.' }).refine(isDay, 'Pick a day, year-month-day.');
+/** No machine in the book is older, and nobody plans further ahead. */
+const FIRST_DAY = '1950-01-01';
+const LAST_DAY = '2199-12-31';
+export const day = z
+  .string({ error: 'Pick a day.' })
+  .refine(
+    (text) => isDay(text) && text >= FIRST_DAY && text <= LAST_DAY,
+    'Pick a day, year-month-day, from 1950 to 2199.'
+  );
 
 /** Refuses with a message, from inside a transform. */
 export function bad(ctx: z.RefinementCtx, message: string): never {
@@ -29,23 +72,20 @@ export function bad(ctx: z.RefinementCtx, message: string): never {
 }
 
 /** Hours as people type them (`38.4`, `38,4`, `2h30`) turned into hundredths. */
-export const hoursTyped = z
-  .string({ error: 'Write the hours, such as 38.4.' })
-  .transform((text, ctx): Centihours => {
-    const parsed = parseQuantity(text, { dimension: 'time', unit: 'h' });
-    if (!parsed.ok)
-      return bad(
-        ctx,
-        parsed.problem.kind === 'empty' ? 'Write the hours, such as 38.4.' : parsed.problem.message
-      );
-    const c = centihours(parsed.quantity.base / 3600);
-    if (c > MOST_CENTIHOURS) return bad(ctx, 'No hour meter goes that far. Write the hours, such as 38.4.');
-    return c;
-  });
+export const hoursTyped = figureTyped('Write the hours, such as 38.4.').transform((text, ctx): Centihours => {
+  const parsed = parseQuantity(text, { dimension: 'time', unit: 'h' });
+  if (!parsed.ok)
+    return bad(
+      ctx,
+      parsed.problem.kind === 'empty' ? 'Write the hours, such as 38.4.' : parsed.problem.message
+    );
+  const c = centihours(parsed.quantity.base / 3600);
+  if (c > MOST_CENTIHOURS) return bad(ctx, 'No hour meter goes that far. Write the hours, such as 38.4.');
+  return c;
+});
 
 /** The same, or nothing. */
-export const hoursTypedOrNone = z
-  .string()
+export const hoursTypedOrNone = figureTyped()
   .default('')
   .transform((text, ctx): Centihours | null => {
     if (text.trim() === '') return null;
@@ -60,8 +100,7 @@ export const intervalTyped = hoursTyped
 export const intervalTypedOrNone = hoursTypedOrNone.refine((c) => c === null || c > 0, 'More than nothing.');
 
 /** Whole days, or nothing. */
-export const daysTypedOrNone = z
-  .string()
+export const daysTypedOrNone = figureTyped()
   .default('')
   .transform((text, ctx): number | null => {
     if (text.trim() === '') return null;
@@ -71,8 +110,7 @@ export const daysTypedOrNone = z
 
 /** A count of whole things, or nothing. */
 export const countTypedOrNone = (most: number) =>
-  z
-    .string()
+  figureTyped()
     .default('')
     .transform((text, ctx): number | null => {
       if (text.trim() === '') return null;
@@ -82,8 +120,7 @@ export const countTypedOrNone = (most: number) =>
     });
 
 /** A distance as people type it (`34`, `34 km`, `21 mi`), in hundredths of a kilometre, or nothing. */
-export const distanceTypedOrNone = z
-  .string()
+export const distanceTypedOrNone = figureTyped()
   .default('')
   .transform((text, ctx): number | null => {
     if (text.trim() === '') return null;

@@ -1,9 +1,9 @@
+import { addFastener } from '../../../tests/database/hands';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
 import { circuitHistory, circuitOf, layoutInput } from './bench-history';
 import { earlierConsumption, recordsOfVisit } from './records';
 import { refreshStanding } from './standing';
-import { addFastener } from './specs';
 import { fastenerSchema } from '../core/specs/form';
 import { BUILT_IN } from '../core/visit/template/built-in/jobs';
 import type { Findings } from '../core/visit/summary';

@@ -1,3 +1,16 @@
+import {
+  addFastener,
+  addFigure,
+  addOil,
+  addTask,
+  noteReminder,
+  saveTemplate,
+  startVisit,
+  addEntry,
+  changeFastener,
+  closeVisit,
+  giveUpVisit
+} from '../../../tests/database/hands';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, byHours, NOW, openBook, uuid } from '../../../tests/database/book';
 import { taskSchema } from '../core/schedule/form';
@@ -8,15 +21,11 @@ import { startSchema } from '../core/visit/form';
 import { sealSuggestion } from '../core/visit/items';
 import { visitState } from '../core/visit/state';
 import { BUILT_IN } from '../core/visit/template/built-in/jobs';
-import { noteReminder } from './calls';
 import { Refusal } from './refusal';
-import { addFastener, addFigure, changeFastener, listFasteners } from './specs';
-import { addOil, readToolbox } from './stores';
-import { addTask } from './tasks';
-import { listTemplateChanges, readTemplates, saveTemplate } from './templates';
-import { closeVisit } from './visit-close';
-import { startVisit } from './visit-start';
-import { addEntry, getVisit, giveUpVisit, listTimers } from './visits';
+import { listFasteners } from './specs';
+import { readToolbox } from './stores';
+import { listTemplateChanges, readTemplates } from './templates';
+import { getVisit, listTimers } from './visits';
 
 let book: Book;
 let drain: string;

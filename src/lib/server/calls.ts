@@ -1,10 +1,9 @@
 import type { CallInput, ReminderInput } from '../core/schedule/form';
 import { INCIDENTS } from '../core/outing/outing';
-import type { Team } from '../core/team/team';
-import type { Db, Sql } from './db';
+import type { Db, Tx } from './db';
 import { refuseDay } from './moment';
 import { refuse } from './refusal';
-import { lockMachine, refreshStanding } from './standing';
+import type { Write } from './write';
 
 export interface CallRow {
   id: string;
@@ -39,76 +38,60 @@ export async function listCalls(sql: Db, teamId: string, machineId: string): Pro
 export const isOpen = (c: CallRow): boolean =>
   c.dropped === null && (c.tasks.length === 0 || c.tasks.some((t) => !t.done));
 
+/** The machine of a call or a reminder. @throws Refusal where the team has none such */
+export async function machineOfWord(
+  tx: Tx,
+  teamId: string,
+  table: 'machine_call' | 'reminder',
+  id: string
+): Promise<string> {
+  const [row] = await tx`select machine_id from ${tx(table)} where team_id = ${teamId} and id = ${id}`;
+  return row
+    ? (row.machine_id as string)
+    : refuse(
+        '',
+        table === 'reminder' ? 'That reminder is not in this team.' : 'That report is not in this team.'
+      );
+}
+
 /** A symptom or incident written down without an outing. */
-export async function addCall(
-  sql: Sql,
-  team: Team,
-  personId: string,
-  c: CallInput,
-  now: Date
-): Promise<void> {
-  await sql.begin(async (tx) => {
-    if (!(await lockMachine(tx, team.id, c.machineId))) refuse('', 'That machine is not in this team.');
-    refuseDay(c.day, team.timeZone, now);
-    const kind = (INCIDENTS as readonly string[]).includes(c.what) ? 'incident' : 'symptom';
-    await tx`
-      insert into machine_call (team_id, id, machine_id, kind, what, words, called_on, created_by)
-      values (${team.id}, ${c.id}, ${c.machineId}, ${kind}, ${c.what}, ${c.words}, ${c.day}, ${personId}) on conflict do nothing`;
-    await refreshStanding(tx, team.id, c.machineId);
-  });
+export async function addCall({ tx, team, personId, now }: Write, c: CallInput): Promise<void> {
+  refuseDay(c.day, team.timeZone, now);
+  const kind = (INCIDENTS as readonly string[]).includes(c.what) ? 'incident' : 'symptom';
+  await tx`
+    insert into machine_call (team_id, id, machine_id, kind, what, words, called_on, created_by)
+    values (${team.id}, ${c.id}, ${c.machineId}, ${kind}, ${c.what}, ${c.words}, ${c.day}, ${personId})`;
 }
 
 /** A call dropped with a word: it calls nothing any more and stays readable. */
 export async function dropCall(
-  sql: Sql,
-  teamId: string,
-  personId: string,
-  callId: string,
-  word: string
+  { tx, team, personId }: Write,
+  { callId, word }: { callId: string; word: string }
 ): Promise<void> {
-  await sql.begin(async (tx) => {
-    const [c] = await tx`
-      update machine_call set dropped_at = now(), dropped_by = ${personId}, dropped_word = ${word}
-      where team_id = ${teamId} and id = ${callId} and dropped_at is null returning machine_id`;
-    if (c) await refreshStanding(tx, teamId, c.machine_id);
-  });
+  await tx`
+    update machine_call set dropped_at = now(), dropped_by = ${personId}, dropped_word = ${word}
+    where team_id = ${team.id} and id = ${callId} and dropped_at is null`;
 }
 
-export async function addReminder(
-  sql: Sql,
-  teamId: string,
-  personId: string,
-  r: ReminderInput
-): Promise<void> {
-  await sql.begin(async (tx) => {
-    if (!(await lockMachine(tx, teamId, r.machineId))) refuse('', 'That machine is not in this team.');
-    if (r.waitsFor === 'a part to arrive' && !r.part) refuse('part', 'Which part?');
-    await tx`
-      insert into reminder (team_id, id, machine_id, words, waits_for, part, created_by)
-      values (${teamId}, ${r.id}, ${r.machineId}, ${r.words}, ${r.waitsFor}, ${r.part}, ${personId}) on conflict do nothing`;
-    await refreshStanding(tx, teamId, r.machineId);
-  });
+export async function addReminder({ tx, team, personId }: Write, r: ReminderInput): Promise<void> {
+  if (r.waitsFor === 'a part to arrive' && !r.part) refuse('part', 'Which part?');
+  await tx`
+    insert into reminder (team_id, id, machine_id, words, waits_for, part, created_by)
+    values (${team.id}, ${r.id}, ${r.machineId}, ${r.words}, ${r.waitsFor}, ${r.part}, ${personId})`;
 }
 
 /** A reminder's event has come, or what it reminded of is done. */
 export async function noteReminder(
-  sql: Sql,
-  teamId: string,
-  personId: string,
+  { tx, team, personId }: Write,
   n: { reminderId: string; now: 'raised' | 'done'; word: string }
 ): Promise<void> {
-  await sql.begin(async (tx) => {
-    const [is] =
-      await tx`select keeps_off from reminder where team_id = ${teamId} and id = ${n.reminderId} for update`;
-    if (is?.keeps_off && n.now === 'done' && !n.word.trim())
-      refuse('word', 'It kept the machine off: say what was done, with its number.');
-    const [r] =
-      n.now === 'raised'
-        ? await tx`update reminder set raised_at = coalesce(raised_at, now()), raised_by = coalesce(raised_by, ${personId}) where team_id = ${teamId} and id = ${n.reminderId} returning machine_id`
-        : await tx`
-          update reminder set done_at = coalesce(done_at, now()), done_by = coalesce(done_by, ${personId}), done_word = ${n.word}
-          where team_id = ${teamId} and id = ${n.reminderId} returning machine_id`;
-    if (!r) refuse('', 'That reminder is not in this team.');
-    await refreshStanding(tx, teamId, r!.machine_id);
-  });
+  const [is] = await tx`select keeps_off from reminder where team_id = ${team.id} and id = ${n.reminderId}`;
+  if (is?.keeps_off && n.now === 'done' && !n.word.trim())
+    refuse('word', 'It kept the machine off: say what was done, with its number.');
+  if (n.now === 'raised')
+    await tx`update reminder set raised_at = coalesce(raised_at, now()), raised_by = coalesce(raised_by, ${personId}) where team_id = ${team.id} and id = ${n.reminderId}`;
+  else
+    await tx`
+        update reminder set done_at = coalesce(done_at, now()), done_by = coalesce(done_by, ${personId}), done_word = ${n.word}
+        where team_id = ${team.id} and id = ${n.reminderId} and done_at is null`;
 }

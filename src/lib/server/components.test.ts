@@ -1,3 +1,4 @@
+import { addComponent, recordDone, strikeReading } from '../../../tests/database/hands';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { NOW, TODAY, uuid } from '../../../tests/database/book';
 import { later, Pit, refused } from '../../../tests/database/pit';
@@ -5,10 +6,7 @@ import { componentSchema, swapSchema } from '../core/component/form';
 import { strikeSchema } from '../core/hours/form';
 import { doneSchema } from '../core/schedule/form';
 import { componentHistory, listComponents } from './component-pages';
-import { addComponent } from './components';
-import { strikeReading } from './meters';
 import { refreshStanding } from './standing';
-import { recordDone } from './tasks';
 
 describe('two engines', () => {
   let pit: Pit;

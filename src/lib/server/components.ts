@@ -2,10 +2,11 @@ import type { ComponentInput, MoveInput, RebuildInput, SwapInput } from '../core
 import { readingSchema } from '../core/hours/form';
 import { showHours } from '../core/hours/hours';
 import type { Team } from '../core/team/team';
-import type { Db, Sql } from './db';
+import { rebuildTasks } from './component-pages';
+import type { Db } from './db';
 import {
   close,
-  lockComponent,
+  useComponent,
   machineOfPlace,
   occupant,
   open,
@@ -17,8 +18,8 @@ import {
 import { momentOn, refuseDay } from './moment';
 import { writeReading } from './readings';
 import { refuse } from './refusal';
-import { lockMachines, refreshMachines } from './standing';
 import { machineOf } from './tasks';
+import type { Write } from './write';
 
 /** The meter read at the moment of a move, if somebody looked; it belongs to what comes off. */
 async function readAtMove(
@@ -61,190 +62,127 @@ async function momentOfMove(
 }
 
 /** Brings a component into the book: on a machine, in an engine, or on the shelf. */
-export async function addComponent(
-  sql: Sql,
-  team: Team,
-  personId: string,
-  c: ComponentInput,
-  now: Date
-): Promise<void> {
-  await sql.begin(async (tx) => {
-    const [there] = await tx`select 1 from component where team_id = ${team.id} and id = ${c.id}`;
-    if (there) return;
-    await refusePlace(tx, team.id, c, c);
-    if (c.serial) {
-      const [other] =
-        await tx`select name from component where team_id = ${team.id} and kind = ${c.kind} and lower(serial) = lower(${c.serial})`;
-      if (other) refuse('serial', `“${other.name}” has that serial. Each is in the book once.`);
-    }
-    const onMachine = await machineOfPlace(tx, team.id, c);
-    if (onMachine) await lockMachines(tx, team.id, [onMachine]);
-    await tx`
-      insert into component (team_id, id, kind, name, serial, brought, brought_known, brought_distance, from_new, note, total, created_at, created_by)
-      values (${team.id}, ${c.id}, ${c.kind}, ${c.name}, ${c.serial}, ${c.brought ?? 0}, ${c.fromNew || c.brought !== null}, ${c.broughtDistance ?? 0}, ${c.fromNew}, ${c.note}, ${c.brought ?? 0}, ${now}, ${personId})`;
-    if (c.machineId ?? c.hostId) {
-      refuseDay(c.fittedOn, team.timeZone, now, 'fittedOn');
-      if (await occupant(tx, team.id, c.kind, c))
-        refuse(
-          'machineId',
-          `There is ${/^[aeiou]/.test(c.kind) ? 'an' : 'a'} ${c.kind} in the book there already. Take that off first, or put this one on the shelf and fit it from there.`
-        );
-      await open(tx, team.id, personId, {
-        ...c,
-        id: crypto.randomUUID(),
-        componentId: c.id,
-        at: momentOn(c.fittedOn, team.timeZone, now),
-        reason: ''
-      });
-      if (onMachine) await refreshMachines(tx, team.id, [onMachine]);
-    }
-  });
+export async function addComponent({ tx, team, personId, now }: Write, c: ComponentInput): Promise<void> {
+  await refusePlace(tx, team.id, c, c);
+  if (c.serial) {
+    const [other] =
+      await tx`select name from component where team_id = ${team.id} and kind = ${c.kind} and lower(serial) = lower(${c.serial})`;
+    if (other) refuse('serial', `“${other.name}” has that serial. Each is in the book once.`);
+  }
+  await tx`
+    insert into component (team_id, id, kind, name, serial, brought, brought_known, brought_distance, from_new, note, total, created_at, created_by)
+    values (${team.id}, ${c.id}, ${c.kind}, ${c.name}, ${c.serial}, ${c.brought ?? 0}, ${c.fromNew || c.brought !== null}, ${c.broughtDistance ?? 0}, ${c.fromNew}, ${c.note}, ${c.brought ?? 0}, ${now}, ${personId})`;
+  if (c.machineId ?? c.hostId) {
+    refuseDay(c.fittedOn, team.timeZone, now, 'fittedOn');
+    if (await occupant(tx, team.id, c.kind, c))
+      refuse(
+        'machineId',
+        `There is ${/^[aeiou]/.test(c.kind) ? 'an' : 'a'} ${c.kind} in the book there already. Take that off first, or put this one on the shelf and fit it from there.`
+      );
+    await open(tx, team.id, personId, {
+      ...c,
+      id: crypto.randomUUID(),
+      componentId: c.id,
+      at: momentOn(c.fittedOn, team.timeZone, now),
+      reason: ''
+    });
+  }
 }
 
 /**
  * Fits a component somewhere else, or puts it on the shelf. What stood in that place goes on the shelf. One transaction; both
  * machines are right afterwards.
  */
-export async function moveComponent(
-  sql: Sql,
-  team: Team,
-  personId: string,
-  m: MoveInput,
-  now: Date
-): Promise<void> {
-  await sql.begin(async (tx) => {
-    const [again] = await tx`select 1 from fitting where team_id = ${team.id} and id = ${m.id}`;
-    if (again) return;
-    const c = await lockComponent(tx, team.id, m.componentId);
-    refuseDay(m.day, team.timeZone, now);
-    await refusePlace(tx, team.id, c, m);
-    const from = await openFitting(tx, team.id, c.id);
-    const toPlace = m.machineId !== null || m.hostId !== null;
-    if (
-      from &&
-      toPlace &&
-      from.machineId === m.machineId &&
-      from.hostId === m.hostId &&
-      from.place === m.place
-    )
-      refuse('machineId', 'That is where it is.');
-    if (!from && !toPlace) return;
-    const machines = [
-      from ? await machineOfPlace(tx, team.id, from) : null,
-      await machineOfPlace(tx, team.id, m)
-    ].filter((x): x is string => x !== null);
-    await lockMachines(tx, team.id, machines);
-    const read = toPlace ? machines.at(-1) : machines[0];
-    if (read) await readAtMove(tx, team, personId, read, m.reading, m.day, now, 'reading');
-    const at = await momentOfMove(tx, team, machines, m.day, now);
-    if (from) await close(tx, team.id, personId, from, at, m.reason);
-    if (toPlace) {
-      const other = await occupant(tx, team.id, c.kind, m);
-      if (other) await close(tx, team.id, personId, other, at, m.reason);
-      await open(tx, team.id, personId, {
-        id: m.id,
-        componentId: c.id,
-        kind: c.kind,
-        machineId: m.machineId,
-        hostId: m.hostId,
-        place: m.place,
-        at,
-        reason: m.reason
-      });
-    }
-    await refreshMachines(tx, team.id, machines);
-  });
+export async function moveComponent({ tx, team, personId, now }: Write, m: MoveInput): Promise<void> {
+  const c = await useComponent(tx, team.id, m.componentId);
+  refuseDay(m.day, team.timeZone, now);
+  await refusePlace(tx, team.id, c, m);
+  const from = await openFitting(tx, team.id, c.id);
+  const toPlace = m.machineId !== null || m.hostId !== null;
+  if (from && toPlace && from.machineId === m.machineId && from.hostId === m.hostId && from.place === m.place)
+    refuse('machineId', 'That is where it is.');
+  if (!from && !toPlace) return;
+  const machines = [
+    from ? await machineOfPlace(tx, team.id, from) : null,
+    await machineOfPlace(tx, team.id, m)
+  ].filter((x): x is string => x !== null);
+  const read = toPlace ? machines.at(-1) : machines[0];
+  if (read) await readAtMove(tx, team, personId, read, m.reading, m.day, now, 'reading');
+  const at = await momentOfMove(tx, team, machines, m.day, now);
+  if (from) await close(tx, team.id, personId, from, at, m.reason);
+  if (toPlace) {
+    const other = await occupant(tx, team.id, c.kind, m);
+    if (other) await close(tx, team.id, personId, other, at, m.reason);
+    await open(tx, team.id, personId, {
+      id: m.id,
+      componentId: c.id,
+      kind: c.kind,
+      machineId: m.machineId,
+      hostId: m.hostId,
+      place: m.place,
+      at,
+      reason: m.reason
+    });
+  }
 }
 
 /** Two components of a kind change places between two machines, in one action. */
-export async function swapComponents(
-  sql: Sql,
-  team: Team,
-  personId: string,
-  s: SwapInput,
-  now: Date
-): Promise<void> {
-  await sql.begin(async (tx) => {
-    const [again] = await tx`select 1 from fitting where team_id = ${team.id} and id = ${s.id}`;
-    if (again) return;
-    // Always in one order, so that two swaps at once never wait for one another.
-    const locked = new Map<string, Component>();
-    for (const id of [s.componentId, s.withId].sort())
-      locked.set(id, await lockComponent(tx, team.id, id, id === s.withId ? 'withId' : ''));
-    const [a, b] = [locked.get(s.componentId)!, locked.get(s.withId)!];
-    if (a.kind !== b.kind) refuse('withId', `A ${a.kind} cannot change places with a ${b.kind}.`);
-    refuseDay(s.day, team.timeZone, now);
-    const [fa, fb] = [await openFitting(tx, team.id, a.id), await openFitting(tx, team.id, b.id)];
-    if (!fa || !fb) refuse(fa ? 'withId' : '', 'It is on the shelf. Fit it instead of swapping it.');
-    const [ma, mb] = [await machineOfPlace(tx, team.id, fa!), await machineOfPlace(tx, team.id, fb!)];
-    const machines = [ma, mb].filter((x): x is string => x !== null);
-    await lockMachines(tx, team.id, machines);
-    if (ma) await readAtMove(tx, team, personId, ma, s.reading, s.day, now, 'reading');
-    if (mb) await readAtMove(tx, team, personId, mb, s.withReading, s.day, now, 'withReading');
-    const at = await momentOfMove(tx, team, machines, s.day, now);
-    await close(tx, team.id, personId, fa!, at, s.reason);
-    await close(tx, team.id, personId, fb!, at, s.reason);
-    const to = (id: string, c: Component, f: OpenFitting) =>
-      open(tx, team.id, personId, {
-        id,
-        componentId: c.id,
-        kind: c.kind,
-        machineId: f.machineId,
-        hostId: f.hostId,
-        place: f.place,
-        at,
-        reason: s.reason
-      });
-    await to(s.id, a, fb!);
-    await to(crypto.randomUUID(), b, fa!);
-    await refreshMachines(tx, team.id, machines);
-  });
+export async function swapComponents({ tx, team, personId, now }: Write, s: SwapInput): Promise<void> {
+  const a = await useComponent(tx, team.id, s.componentId);
+  const b = await useComponent(tx, team.id, s.withId, 'withId');
+  if (a.kind !== b.kind) refuse('withId', `A ${a.kind} cannot change places with a ${b.kind}.`);
+  refuseDay(s.day, team.timeZone, now);
+  const [fa, fb] = [await openFitting(tx, team.id, a.id), await openFitting(tx, team.id, b.id)];
+  if (!fa || !fb) refuse(fa ? 'withId' : '', 'It is on the shelf. Fit it instead of swapping it.');
+  const [ma, mb] = [await machineOfPlace(tx, team.id, fa!), await machineOfPlace(tx, team.id, fb!)];
+  const machines = [ma, mb].filter((x): x is string => x !== null);
+  if (ma) await readAtMove(tx, team, personId, ma, s.reading, s.day, now, 'reading');
+  if (mb) await readAtMove(tx, team, personId, mb, s.withReading, s.day, now, 'withReading');
+  const at = await momentOfMove(tx, team, machines, s.day, now);
+  await close(tx, team.id, personId, fa!, at, s.reason);
+  await close(tx, team.id, personId, fb!, at, s.reason);
+  const to = (id: string, c: Component, f: OpenFitting) =>
+    open(tx, team.id, personId, {
+      id,
+      componentId: c.id,
+      kind: c.kind,
+      machineId: f.machineId,
+      hostId: f.hostId,
+      place: f.place,
+      at,
+      reason: s.reason
+    });
+  await to(s.id, a, fb!);
+  await to(crypto.randomUUID(), b, fa!);
 }
 
 /** A rebuild: restarts the counts it is said to restart, with break-in. The component's own hours go on. */
-export async function rebuild(
-  sql: Sql,
-  team: Team,
-  personId: string,
-  r: RebuildInput,
-  now: Date
-): Promise<void> {
-  await sql.begin(async (tx) => {
-    await lockComponent(tx, team.id, r.componentId);
-    refuseDay(r.day, team.timeZone, now);
-    const machineId = await machineOf(tx, team.id, r.componentId);
-    if (machineId) await lockMachines(tx, team.id, [machineId]);
-    const at = await momentOfMove(tx, team, machineId ? [machineId] : [], r.day, now);
-    const made = await tx`
-      insert into rebuild (team_id, id, component_id, rebuilt_on, rebuilt_at, remark, created_by)
-      values (${team.id}, ${r.id}, ${r.componentId}, ${r.day}, ${at}, ${r.remark}, ${personId}) on conflict do nothing returning id`;
-    if (made.length === 0) return;
-    await tx`
-      insert into rebuild_task (team_id, rebuild_id, task_id)
-      select team_id, ${r.id}, id from task where team_id = ${team.id} and id = any(${r.taskIds}) and retired_at is null`;
-    if (machineId) await refreshMachines(tx, team.id, [machineId]);
-  });
+export async function rebuild({ tx, team, personId, now }: Write, r: RebuildInput): Promise<void> {
+  await useComponent(tx, team.id, r.componentId);
+  refuseDay(r.day, team.timeZone, now);
+  const machineId = await machineOf(tx, team.id, r.componentId);
+  const at = await momentOfMove(tx, team, machineId ? [machineId] : [], r.day, now);
+  await tx`
+    insert into rebuild (team_id, id, component_id, rebuilt_on, rebuilt_at, remark, created_by)
+    values (${team.id}, ${r.id}, ${r.componentId}, ${r.day}, ${at}, ${r.remark}, ${personId})`;
+  // Only what it may restart: its own tasks, and those of what it sits in or of what sits in it.
+  const may = new Set((await rebuildTasks(tx, team.id, r.componentId)).map((t) => t.id));
+  if (r.taskIds.some((id) => !may.has(id)))
+    refuse('taskIds', 'One of those tasks is not this component’s to restart.');
+  await tx`
+    insert into rebuild_task (team_id, rebuild_id, task_id)
+    select team_id, ${r.id}, id from task where team_id = ${team.id} and id = any(${r.taskIds}) and retired_at is null`;
 }
 
 /** Scrapped: it comes off where it is and goes nowhere again; its history stays. */
 export async function scrap(
-  sql: Sql,
-  teamId: string,
-  personId: string,
-  componentId: string,
-  reason: string,
-  now: Date
+  { tx, team, personId, now }: Write,
+  { componentId, reason }: { componentId: string; reason: string }
 ): Promise<void> {
-  await sql.begin(async (tx) => {
-    const [c] =
-      await tx`select scrapped_at from component where team_id = ${teamId} and id = ${componentId} for update`;
-    if (!c) refuse('', 'That component is not in this team.');
-    if (c!.scrapped_at) return;
-    const machineId = await machineOf(tx, teamId, componentId);
-    if (machineId) await lockMachines(tx, teamId, [machineId]);
-    const from = await openFitting(tx, teamId, componentId);
-    if (from) await close(tx, teamId, personId, from, now, reason);
-    await tx`update component set scrapped_at = ${now}, scrapped_reason = ${reason} where team_id = ${teamId} and id = ${componentId}`;
-    if (machineId) await refreshMachines(tx, teamId, [machineId]);
-  });
+  const [c] = await tx`select scrapped_at from component where team_id = ${team.id} and id = ${componentId}`;
+  if (!c) refuse('', 'That component is not in this team.');
+  if (c!.scrapped_at) return;
+  const from = await openFitting(tx, team.id, componentId);
+  if (from) await close(tx, team.id, personId, from, now, reason);
+  await tx`update component set scrapped_at = ${now}, scrapped_reason = ${reason} where team_id = ${team.id} and id = ${componentId}`;
 }

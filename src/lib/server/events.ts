@@ -1,6 +1,8 @@
 import type { EventInput } from '../core/machine/form';
 import type { Day } from '../core/time/day';
-import type { Db, Sql } from './db';
+import type { Db } from './db';
+import { refuse } from './refusal';
+import type { Write } from './write';
 
 export interface EventRow {
   id: string;
@@ -29,22 +31,27 @@ export async function listEvents(
     order by ${which === 'ahead' ? sql`e.first_day, e.id` : sql`e.first_day desc, e.id`} limit ${most}`) as unknown as EventRow[];
 }
 
-export async function addEvent(sql: Sql, teamId: string, personId: string, e: EventInput): Promise<void> {
-  await sql.begin(async (tx) => {
-    const made = await tx`
-      insert into event (team_id, id, name, kind, first_day, last_day, hours_each, whole_fleet, created_by)
-      values (${teamId}, ${e.id}, ${e.name}, ${e.kind}, ${e.firstDay}, ${e.lastDay}, ${e.hoursEach}, ${e.wholeFleet}, ${personId})
-      on conflict do nothing returning id`;
-    if (made.length === 0 || e.wholeFleet) return;
-    await tx`
-      insert into event_machine (team_id, event_id, machine_id)
-      select ${teamId}, ${e.id}, m.id from machine m where m.team_id = ${teamId} and m.id = any(${e.machineIds})`;
-  });
+export async function addEvent({ tx, team, personId }: Write, e: EventInput): Promise<void> {
+  await tx`
+    insert into event (team_id, id, name, kind, first_day, last_day, hours_each, whole_fleet, created_by)
+    values (${team.id}, ${e.id}, ${e.name}, ${e.kind}, ${e.firstDay}, ${e.lastDay}, ${e.hoursEach}, ${e.wholeFleet}, ${personId})`;
+  if (e.wholeFleet) return;
+  const there = await tx`
+    insert into event_machine (team_id, event_id, machine_id)
+    select ${team.id}, ${e.id}, m.id from machine m where m.team_id = ${team.id} and m.id = any(${e.machineIds})
+    returning machine_id`;
+  if (there.length < new Set(e.machineIds).size)
+    refuse('machineIds', 'One of those machines is not in this team.');
 }
 
 /** Calls an event off, or puts it back on. */
-export async function callOff(sql: Db, teamId: string, id: string, off: boolean): Promise<void> {
-  await sql`update event set called_off_at = ${off ? sql`now()` : null} where team_id = ${teamId} and id = ${id}`;
+export async function callOff(
+  { tx, team }: Write,
+  { eventId, off }: { eventId: string; off: boolean }
+): Promise<void> {
+  const [event] = await tx`
+    update event set called_off_at = ${off ? tx`coalesce(called_off_at, now())` : null} where team_id = ${team.id} and id = ${eventId} returning id`;
+  if (!event) refuse('', 'That event is not in this team.');
 }
 
 export interface OutingRow {

@@ -20,9 +20,10 @@ export interface OpenFitting {
   fittedAt: Date;
 }
 
-export async function lockComponent(tx: Db, teamId: string, id: string, field = ''): Promise<Component> {
+/** A component that goes somewhere or is worked on. @throws Refusal where it is scrapped or not in the team */
+export async function useComponent(tx: Db, teamId: string, id: string, field = ''): Promise<Component> {
   const [c] = await tx`
-    select id, kind, name, scrapped_at is not null as scrapped from component where team_id = ${teamId} and id = ${id} for update`;
+    select id, kind, name, scrapped_at is not null as scrapped from component where team_id = ${teamId} and id = ${id}`;
   if (!c) refuse(field, 'That component is not in this team.');
   if (c!.scrapped) refuse(field, 'It is scrapped; it cannot go anywhere.');
   return c as unknown as Component;
@@ -63,22 +64,6 @@ export async function refusePlace(
   }
 }
 
-/** Carries out a write that the schema may refuse because two fittings would overlap; says so in words. */
-async function fit<T>(run: () => PromiseLike<T>): Promise<T> {
-  try {
-    return await run();
-  } catch (e) {
-    const { code, constraint_name: name } = e as { code?: string; constraint_name?: string };
-    if (code !== '23P01') throw e;
-    refuse(
-      'day',
-      name === 'fitting_one_place'
-        ? 'The book has it somewhere else at that time already. It cannot be in two places at once.'
-        : 'The book has another one in that place at that time already.'
-    );
-  }
-}
-
 export async function open(
   tx: Db,
   teamId: string,
@@ -94,11 +79,9 @@ export async function open(
     reason: string;
   }
 ): Promise<void> {
-  await fit(
-    () => tx`
+  await tx`
     insert into fitting (team_id, id, component_id, kind, machine_id, host_id, place, fitted_at, fitted_reason, created_by)
-    values (${teamId}, ${f.id}, ${f.componentId}, ${f.kind}, ${f.machineId}, ${f.hostId}, ${f.place}, ${f.at}, ${f.reason}, ${personId})`
-  );
+    values (${teamId}, ${f.id}, ${f.componentId}, ${f.kind}, ${f.machineId}, ${f.hostId}, ${f.place}, ${f.at}, ${f.reason}, ${personId})`;
 }
 
 /** Takes a component off where it is, at a moment. */

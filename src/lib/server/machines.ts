@@ -1,10 +1,9 @@
 import type { MachineInput } from '../core/machine/form';
 import { dayOf } from '../core/time/day';
-import type { Team } from '../core/team/team';
-import type { Db, Sql } from './db';
+import type { Db } from './db';
 import { refuse, Refusal } from './refusal';
-import { refreshStanding } from './standing';
 import { insertTask } from './tasks';
+import type { Write } from './write';
 
 export interface MachineRow {
   id: string;
@@ -42,43 +41,32 @@ export async function listMachines(
     order by length(m.plate), m.plate limit 200`) as unknown as (MachineRow & { total: number | null })[];
 }
 
-/** Adds a machine with its meter, its first reading and, if given, its first task. */
-export async function addMachine(
-  sql: Sql,
-  team: Team,
-  personId: string,
-  input: MachineInput,
-  now: Date
-): Promise<void> {
-  await sql.begin(async (tx) => {
-    const [other] =
-      await tx`select id from machine where team_id = ${team.id} and lower(plate) = lower(${input.plate})`;
-    if (other && other.id !== input.id) refuse('plate', 'Another machine of the team carries that.');
-    if (other) return;
-    const today = dayOf(now, team.timeZone);
-    await tx`
-      insert into machine (team_id, id, plate, name, maker, kind, rider_id, book_from_new, in_service_on, created_by)
-      values (${team.id}, ${input.id}, ${input.plate}, ${input.name}, ${input.maker}, ${input.kind}, ${input.riderId}, ${input.bookFromNew}, ${today}, ${personId})`;
-    const meterId = crypto.randomUUID();
-    // A meter is taken to have counted from new; a reckoning starts from what is stated.
-    const first = input.meter === 'reckoned' ? input.reading : 0;
-    await tx`insert into meter (team_id, id, machine_id, kind, fitted_at, first_value, created_by) values (${team.id}, ${meterId}, ${input.id}, ${input.meter}, ${new Date(now.getTime() - 1000)}, ${first}, ${personId})`;
-    await tx`
-      insert into reading (team_id, id, machine_id, meter_id, read_at, value, ridden, created_by)
-      values (${team.id}, ${crypto.randomUUID()}, ${input.id}, ${meterId}, ${now}, ${input.meter === 'reckoned' ? null : input.reading}, ${input.meter === 'reckoned' ? 0 : null}, ${personId})`;
-    await refreshStanding(tx, team.id, input.id);
-    if (!input.task) return;
-    try {
-      await insertTask(tx, team, personId, { ...input.task, machineId: input.id, componentId: null }, now);
-    } catch (e) {
-      // The task's fields stand in this form under their own name.
-      if (e instanceof Refusal)
-        throw new Refusal(
-          Object.fromEntries(Object.entries(e.errors).map(([k, v]) => [k ? `task.${k}` : '', v])),
-          e.more
-        );
-      throw e;
-    }
-    await refreshStanding(tx, team.id, input.id);
-  });
+/** Brings a machine into the book with its meter, its first reading and, if given, its first task. */
+export async function addMachine({ tx, team, personId, now }: Write, input: MachineInput): Promise<void> {
+  const [other] =
+    await tx`select id from machine where team_id = ${team.id} and lower(plate) = lower(${input.plate})`;
+  if (other) refuse('plate', 'Another machine of the team carries that.');
+  const today = dayOf(now, team.timeZone);
+  await tx`
+    insert into machine (team_id, id, plate, name, maker, kind, rider_id, book_from_new, in_service_on, created_by)
+    values (${team.id}, ${input.id}, ${input.plate}, ${input.name}, ${input.maker}, ${input.kind}, ${input.riderId}, ${input.bookFromNew}, ${today}, ${personId})`;
+  const meterId = crypto.randomUUID();
+  // A meter is taken to have counted from new; a reckoning starts from what is stated.
+  const first = input.meter === 'reckoned' ? input.reading : 0;
+  await tx`insert into meter (team_id, id, machine_id, kind, fitted_at, first_value, created_by) values (${team.id}, ${meterId}, ${input.id}, ${input.meter}, ${new Date(now.getTime() - 1000)}, ${first}, ${personId})`;
+  await tx`
+    insert into reading (team_id, id, machine_id, meter_id, read_at, value, ridden, created_by)
+    values (${team.id}, ${crypto.randomUUID()}, ${input.id}, ${meterId}, ${now}, ${input.meter === 'reckoned' ? null : input.reading}, ${input.meter === 'reckoned' ? 0 : null}, ${personId})`;
+  if (!input.task) return;
+  try {
+    await insertTask(tx, team, personId, { ...input.task, machineId: input.id, componentId: null }, now);
+  } catch (e) {
+    // The task's fields stand in this form under their own name.
+    if (e instanceof Refusal)
+      throw new Refusal(
+        Object.fromEntries(Object.entries(e.errors).map(([k, v]) => [k ? `task.${k}` : '', v])),
+        e.more
+      );
+    throw e;
+  }
 }

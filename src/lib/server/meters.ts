@@ -3,12 +3,11 @@ import type { MeterChangeInput, OdometerInput, StrikeInput } from '../core/hours
 import { showHours } from '../core/hours/hours';
 import type { ReadingRow } from '../core/hours/reading';
 import type { Running } from '../core/hours/running';
-import type { Team } from '../core/team/team';
 import { Clocks } from './clock';
-import type { Db, Sql } from './db';
+import type { Db } from './db';
 import { momentOn, refuseDay } from './moment';
 import { refuse } from './refusal';
-import { lockMachine, refreshStanding } from './standing';
+import type { Write } from './write';
 
 /** A machine's latest readings with who wrote them, struck-out ones among them, a page at a time by key. */
 export async function listReadings(
@@ -73,54 +72,38 @@ export async function runningHistory(
   };
 }
 
-/** Strikes a reading out: it stays in the book and counts for nothing. Striking out twice is once. */
-export async function strikeReading(
-  sql: Sql,
-  teamId: string,
-  personId: string,
-  input: StrikeInput
-): Promise<void> {
-  await sql.begin(async (tx) => {
-    const [reading] =
-      await tx`select machine_id from reading where team_id = ${teamId} and id = ${input.readingId}`;
-    if (!reading) refuse('', 'That reading is not in this team.');
-    await lockMachine(tx, teamId, reading!.machine_id);
-    await tx`
-      insert into reading_strike (team_id, reading_id, reason, struck_by) values (${teamId}, ${input.readingId}, ${input.reason}, ${personId})
-      on conflict do nothing`;
-    await refreshStanding(tx, teamId, reading!.machine_id);
-  });
+/** The machine a reading is of. @throws Refusal where the team has no such reading */
+export async function machineOfReading(tx: Db, teamId: string, readingId: string): Promise<string> {
+  const [reading] = await tx`select machine_id from reading where team_id = ${teamId} and id = ${readingId}`;
+  return reading ? (reading.machine_id as string) : refuse('', 'That reading is not in this team.');
+}
+
+/** Strikes a reading out: it stays in the book and counts for nothing. Struck out by two, it is struck out once. */
+export async function strikeReading({ tx, team, personId }: Write, input: StrikeInput): Promise<void> {
+  await tx`
+    insert into reading_strike (team_id, reading_id, reason, struck_by) values (${team.id}, ${input.readingId}, ${input.reason}, ${personId})
+    on conflict do nothing`;
 }
 
 /** An odometer read. It only goes up, but for a new one. */
-export async function logDistance(
-  sql: Sql,
-  team: Team,
-  personId: string,
-  input: OdometerInput,
-  now: Date
-): Promise<void> {
-  await sql.begin(async (tx) => {
-    if (!(await lockMachine(tx, team.id, input.machineId))) refuse('', 'That machine is not in this team.');
-    refuseDay(input.day, team.timeZone, now);
-    const [meter] =
-      await tx`select id, first_value from meter where team_id = ${team.id} and machine_id = ${input.machineId} and counts = 'distance' and removed_at is null`;
-    if (!meter) refuse('typed', 'This machine has no odometer in the book. Add it under “Meters” first.');
-    const at = momentOn(input.day, team.timeZone, now);
-    const [last] = await tx`
-      select value from reading r where team_id = ${team.id} and meter_id = ${meter!.id} and read_at <= ${at}
-        and not exists (select 1 from reading_strike s where s.team_id = r.team_id and s.reading_id = r.id) order by read_at desc limit 1`;
-    const least = (last?.value as number | undefined) ?? (meter!.first_value as number);
-    if (input.typed! < least)
-      refuse(
-        'typed',
-        `It showed ${least / 100} km before. Strike out the earlier one if that was wrong, or write down a new odometer.`
-      );
-    await tx`
-      insert into reading (team_id, id, machine_id, meter_id, read_at, value, remark, created_by)
-      values (${team.id}, ${input.id}, ${input.machineId}, ${meter!.id}, ${at}, ${input.typed}, ${input.remark}, ${personId}) on conflict do nothing`;
-    await refreshStanding(tx, team.id, input.machineId);
-  });
+export async function logDistance({ tx, team, personId, now }: Write, input: OdometerInput): Promise<void> {
+  refuseDay(input.day, team.timeZone, now);
+  const [meter] =
+    await tx`select id, first_value from meter where team_id = ${team.id} and machine_id = ${input.machineId} and counts = 'distance' and removed_at is null`;
+  if (!meter) refuse('typed', 'This machine has no odometer in the book. Add it under “Meters” first.');
+  const at = momentOn(input.day, team.timeZone, now);
+  const [last] = await tx`
+    select value from reading r where team_id = ${team.id} and meter_id = ${meter!.id} and read_at <= ${at}
+      and not exists (select 1 from reading_strike s where s.team_id = r.team_id and s.reading_id = r.id) order by read_at desc limit 1`;
+  const least = (last?.value as number | undefined) ?? (meter!.first_value as number);
+  if (input.typed! < least)
+    refuse(
+      'typed',
+      `It showed ${least / 100} km before. Strike out the earlier one if that was wrong, or write down a new odometer.`
+    );
+  await tx`
+    insert into reading (team_id, id, machine_id, meter_id, read_at, value, remark, created_by)
+    values (${team.id}, ${input.id}, ${input.machineId}, ${meter!.id}, ${at}, ${input.typed}, ${input.remark}, ${personId})`;
 }
 
 /** A meter's figure as typed, in its own measure; null where nothing was. */
@@ -135,69 +118,58 @@ function figure(text: string, counts: 'hours' | 'distance', field: string): numb
  * total goes on over all of it.
  */
 export async function changeMeter(
-  sql: Sql,
-  team: Team,
-  personId: string,
-  input: MeterChangeInput,
-  now: Date
+  { tx, team, personId, now }: Write,
+  input: MeterChangeInput
 ): Promise<void> {
-  await sql.begin(async (tx) => {
-    if (!(await lockMachine(tx, team.id, input.machineId))) refuse('', 'That machine is not in this team.');
-    const [again] = await tx`select 1 from meter where team_id = ${team.id} and id = ${input.id}`;
-    if (again) return;
-    refuseDay(input.day, team.timeZone, now);
-    const counts = input.change === 'odometer added' ? 'distance' : input.counts;
-    const [meter] = await tx`
-      select m.id, m.kind, m.fitted_at, m.first_value, m.dead_since, last.value, last.read_at from meter m
-      left join lateral (
-        select max(r.read_at) as read_at, max(r.value) as value from reading r where r.team_id = m.team_id and r.meter_id = m.id
-          and not exists (select 1 from reading_strike s where s.team_id = r.team_id and s.reading_id = r.id)) last on true
-      where m.team_id = ${team.id} and m.machine_id = ${input.machineId} and m.counts = ${counts} and m.removed_at is null`;
-    let at = momentOn(input.day, team.timeZone, now);
-    const begin = (kind: string, first: number, from: Date, change: string) => tx`
-      insert into meter (team_id, id, machine_id, kind, fitted_at, first_value, change, created_by)
-      values (${team.id}, ${input.id}, ${input.machineId}, ${kind}, ${from}, ${first}, ${change}, ${personId})`;
+  refuseDay(input.day, team.timeZone, now);
+  const counts = input.change === 'odometer added' ? 'distance' : input.counts;
+  const [meter] = await tx`
+    select m.id, m.kind, m.fitted_at, m.first_value, m.dead_since, last.value, last.read_at from meter m
+    left join lateral (
+      select max(r.read_at) as read_at, max(r.value) as value from reading r where r.team_id = m.team_id and r.meter_id = m.id
+        and not exists (select 1 from reading_strike s where s.team_id = r.team_id and s.reading_id = r.id)) last on true
+    where m.team_id = ${team.id} and m.machine_id = ${input.machineId} and m.counts = ${counts} and m.removed_at is null`;
+  let at = momentOn(input.day, team.timeZone, now);
+  const begin = (kind: string, first: number, from: Date, change: string) => tx`
+    insert into meter (team_id, id, machine_id, kind, fitted_at, first_value, change, created_by)
+    values (${team.id}, ${input.id}, ${input.machineId}, ${kind}, ${from}, ${first}, ${change}, ${personId})`;
 
-    if (input.change === 'odometer added') {
-      if (meter) refuse('change', 'It has an odometer in the book already.');
-      const first = figure(input.firstValue, 'distance', 'firstValue');
-      if (first === null) refuse('firstValue', 'What does it show now? Such as 1240 km.');
-      await begin('odometer', 0, new Date(at.getTime() - 1000), 'added');
-      await tx`insert into reading (team_id, id, machine_id, meter_id, read_at, value, created_by) values (${team.id}, ${crypto.randomUUID()}, ${input.machineId}, ${input.id}, ${at}, ${first}, ${personId})`;
-      await refreshStanding(tx, team.id, input.machineId);
-      return;
-    }
-    if (!meter)
-      refuse(
-        'change',
-        counts === 'distance' ? 'It has no odometer in the book.' : 'It has no meter in the book.'
-      );
-    const latest = Math.max(
-      (meter!.read_at as Date | null)?.getTime() ?? 0,
-      (meter!.fitted_at as Date).getTime()
+  if (input.change === 'odometer added') {
+    if (meter) refuse('change', 'It has an odometer in the book already.');
+    const first = figure(input.firstValue, 'distance', 'firstValue');
+    if (first === null) refuse('firstValue', 'What does it show now? Such as 1240 km.');
+    await begin('odometer', 0, new Date(at.getTime() - 1000), 'added');
+    await tx`insert into reading (team_id, id, machine_id, meter_id, read_at, value, created_by) values (${team.id}, ${crypto.randomUUID()}, ${input.machineId}, ${input.id}, ${at}, ${first}, ${personId})`;
+    return;
+  }
+  if (!meter)
+    refuse(
+      'change',
+      counts === 'distance' ? 'It has no odometer in the book.' : 'It has no meter in the book.'
     );
-    if (input.change === 'dead' || input.change === 'works again') {
-      if (meter!.kind === 'reckoned')
-        refuse('change', 'There is no meter fitted; its hours come from time ridden.');
-      await tx`update meter set dead_since = ${input.change === 'dead' ? new Date(Math.max(at.getTime(), latest)) : null} where team_id = ${team.id} and id = ${meter!.id}`;
-      await refreshStanding(tx, team.id, input.machineId);
-      return;
-    }
-    if (at.getTime() <= latest) at = new Date(Math.min(latest + 1000, Math.max(now.getTime(), latest + 1)));
-    const last = figure(input.lastValue, counts, 'lastValue');
-    const first = figure(input.firstValue, counts, 'firstValue') ?? 0;
-    if (last !== null && meter!.value !== null && last < meter!.value)
-      refuse(
-        'lastValue',
-        `It already showed ${counts === 'hours' ? `${showHours(meter!.value)} h` : `${meter!.value / 100} km`}. Leave it empty if nobody could read it.`
-      );
-    await tx`
-      update meter set removed_at = ${at}, last_value = ${last}, removed_reason = ${input.reason}, change = ${input.change}
-      where team_id = ${team.id} and id = ${meter!.id}`;
-    if (input.change !== 'removed')
-      await begin(meter!.kind === 'reckoned' ? 'hour meter' : meter!.kind, first, at, '');
-    // Without a meter the hours go on by the time ridden.
-    else if (counts === 'hours') await begin('reckoned', 0, at, '');
-    await refreshStanding(tx, team.id, input.machineId);
-  });
+  const latest = Math.max(
+    (meter!.read_at as Date | null)?.getTime() ?? 0,
+    (meter!.fitted_at as Date).getTime()
+  );
+  if (input.change === 'dead' || input.change === 'works again') {
+    if (meter!.kind === 'reckoned')
+      refuse('change', 'There is no meter fitted; its hours come from time ridden.');
+    await tx`update meter set dead_since = ${input.change === 'dead' ? new Date(Math.max(at.getTime(), latest)) : null} where team_id = ${team.id} and id = ${meter!.id}`;
+    return;
+  }
+  if (at.getTime() <= latest) at = new Date(Math.min(latest + 1000, Math.max(now.getTime(), latest + 1)));
+  const last = figure(input.lastValue, counts, 'lastValue');
+  const first = figure(input.firstValue, counts, 'firstValue') ?? 0;
+  if (last !== null && meter!.value !== null && last < meter!.value)
+    refuse(
+      'lastValue',
+      `It already showed ${counts === 'hours' ? `${showHours(meter!.value)} h` : `${meter!.value / 100} km`}. Leave it empty if nobody could read it.`
+    );
+  await tx`
+    update meter set removed_at = ${at}, last_value = ${last}, removed_reason = ${input.reason}, change = ${input.change}
+    where team_id = ${team.id} and id = ${meter!.id}`;
+  if (input.change !== 'removed')
+    await begin(meter!.kind === 'reckoned' ? 'hour meter' : meter!.kind, first, at, '');
+  // Without a meter the hours go on by the time ridden.
+  else if (counts === 'hours') await begin('reckoned', 0, at, '');
 }

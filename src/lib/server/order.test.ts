@@ -1,9 +1,8 @@
+import { recordDone, strikeReading } from '../../../tests/database/hands';
 import { afterAll, expect, it } from 'vitest';
 import { uuid } from '../../../tests/database/book';
 import { later, Pit } from '../../../tests/database/pit';
 import { doneSchema } from '../core/schedule/form';
-import { strikeReading } from './meters';
-import { recordDone } from './tasks';
 import { lanesOf } from './trail';
 
 /**

@@ -1,11 +1,10 @@
+import { startVisit, addPhoto, giveUpVisit } from '../../../tests/database/hands';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, NOW, openBook, uuid } from '../../../tests/database/book';
 import { startSchema } from '../core/visit/form';
-import { addPhoto, listPhotos, makePhoto, readPhoto } from './photos';
+import { listPhotos, makePhoto, readPhoto } from './photos';
 import { Refusal } from './refusal';
-import { startVisit } from './visit-start';
-import { giveUpVisit } from './visits';
 
 let book: Book;
 beforeAll(async () => {

@@ -1,6 +1,7 @@
 import sharp from 'sharp';
 import type { Sql } from './db';
 import { refuse } from './refusal';
+import type { Write } from './write';
 
 /** What a phone's camera makes; past it, it is no photo of a drain plug. */
 export const MOST_BYTES = 15 * 1024 * 1024;
@@ -51,27 +52,61 @@ export interface PhotoRow {
   at: Date;
 }
 
-/** Keeps a photo at a step of a visit. Sent twice it is one. */
-export async function addPhoto(
+/** Pictures unpacked at once: each may take 240 MB while it is made small. */
+const AT_ONCE = 2;
+let making = 0;
+const waiting: (() => void)[] = [];
+/** Takes its turn at making pictures small. */
+async function inTurn<T>(run: () => Promise<T>): Promise<T> {
+  if (making >= AT_ONCE) await new Promise<void>((go) => waiting.push(go));
+  else making += 1;
+  try {
+    return await run();
+  } finally {
+    const next = waiting.shift();
+    if (next) next();
+    else making -= 1;
+  }
+}
+
+/** Keeps the pixels of a photo until a command says where it belongs. Sent twice it is one. */
+export async function uploadPhoto(
   sql: Sql,
   teamId: string,
   personId: string,
-  p: { id: string; visitId: string; stepKey: string },
+  id: string,
   sent: Uint8Array
 ): Promise<void> {
-  const [v] = await sql`
+  const [there] = await sql`
+    select 1 from photo_upload where team_id = ${teamId} and id = ${id} union all select 1 from photo where team_id = ${teamId} and id = ${id}`;
+  if (there) return;
+  const made = await inTurn(() => makePhoto(sent));
+  await sql`
+    insert into photo_upload (team_id, id, width, height, jpeg, small, sent_by)
+    values (${teamId}, ${id}, ${made.width}, ${made.height}, ${made.jpeg}, ${made.small}, ${personId}) on conflict do nothing`;
+  // What nobody named within a day was given up on the way.
+  await sql`delete from photo_upload where sent_at < now() - interval '1 day'`;
+}
+
+/** Takes a photo that was sent to a step of a visit. */
+export async function attachPhoto(
+  { tx, team, personId }: Write,
+  p: { photoId: string; visitId: string; stepKey: string }
+): Promise<void> {
+  const [v] = await tx`
     select v.machine_id, v.closed_at, v.given_up_at, exists (select 1 from visit_step s where s.team_id = v.team_id and s.visit_id = v.id and s.key = ${p.stepKey}) as step,
       (select count(*)::int from photo x where x.team_id = v.team_id and x.visit_id = v.id) as photos
-    from visit v where v.team_id = ${teamId} and v.id = ${p.visitId}`;
+    from visit v where v.team_id = ${team.id} and v.id = ${p.visitId} for no key update of v`;
   if (!v || !v.step) refuse('photo', 'There is no such step in this visit.');
   if (v!.closed_at || v!.given_up_at)
     refuse('photo', 'This visit is closed; nothing more can be written in it.');
   if (v!.photos >= MOST_PER_VISIT) refuse('photo', `A visit holds at most ${MOST_PER_VISIT} photos.`);
-  const made = await makePhoto(sent);
-  await sql`
+  const taken = await tx`
     insert into photo (team_id, id, machine_id, visit_id, step_key, width, height, jpeg, small, taken_by)
-    values (${teamId}, ${p.id}, ${v!.machine_id}, ${p.visitId}, ${p.stepKey}, ${made.width}, ${made.height}, ${made.jpeg}, ${made.small}, ${personId})
-    on conflict do nothing`;
+    select team_id, id, ${v!.machine_id}, ${p.visitId}, ${p.stepKey}, width, height, jpeg, small, ${personId} from photo_upload
+    where team_id = ${team.id} and id = ${p.photoId} returning id`;
+  if (taken.length === 0) refuse('photo', 'That photo has not come: send it again.');
+  await tx`delete from photo_upload where team_id = ${team.id} and id = ${p.photoId}`;
 }
 
 export async function listPhotos(sql: Sql, teamId: string, visitId: string): Promise<PhotoRow[]> {

@@ -1,7 +1,7 @@
 import { proposeShorter } from '../core/schedule/propose';
-import type { Db, Sql } from './db';
+import type { Db, Tx } from './db';
 import { refuse } from './refusal';
-import { refreshMachines } from './standing';
+import type { Write } from './write';
 
 export interface ProposalRow {
   id: string;
@@ -55,55 +55,61 @@ export async function proposeFrom(
     on conflict do nothing`;
 }
 
-async function refreshTask(tx: Db, teamId: string, taskId: string): Promise<void> {
-  const [on] = await tx`
-    select coalesce(t.machine_id, f.machine_id, h.machine_id) as id from task t
-    left join fitting f on f.team_id = t.team_id and f.component_id = t.component_id and f.removed_at is null
-    left join fitting h on h.team_id = f.team_id and h.component_id = f.host_id and h.removed_at is null
-    where t.team_id = ${teamId} and t.id = ${taskId}`;
-  if (on?.id) await refreshMachines(tx, teamId, [on.id]);
+/** A shorter interval proposed by hand, with what was seen. */
+export async function makeProposal(
+  { tx, team, personId }: Write,
+  p: { taskId: string; reason: string }
+): Promise<void> {
+  const [task] =
+    await tx`select 1 from task where team_id = ${team.id} and id = ${p.taskId} and retired_at is null`;
+  if (!task) refuse('', 'That task is not in this team.');
+  await proposeFrom(tx, team.id, personId, p.taskId, null, p.reason);
+}
+
+/** The task of a proposal or of an interval. @throws Refusal where the team has none such */
+export async function taskOf(
+  tx: Tx,
+  teamId: string,
+  table: 'interval_proposal' | 'task_trigger',
+  id: string
+): Promise<string> {
+  const [row] = await tx`select task_id from ${tx(table)} where team_id = ${teamId} and id = ${id}`;
+  return row
+    ? (row.task_id as string)
+    : refuse(
+        '',
+        table === 'task_trigger' ? 'That interval is not in this team.' : 'That proposal is not in this team.'
+      );
 }
 
 /** A proposal accepted or dismissed, with a word. Decided once; the second device is told what the first decided. */
 export async function decide(
-  sql: Sql,
-  teamId: string,
-  personId: string,
+  { tx, team, personId }: Write,
   input: { proposalId: string; decision: 'accepted' | 'dismissed'; word: string }
 ): Promise<void> {
-  await sql.begin(async (tx) => {
-    const [p] =
-      await tx`select * from interval_proposal where team_id = ${teamId} and id = ${input.proposalId} for update`;
-    if (!p) refuse('', 'That proposal is not in this team.');
-    if (p!.decided === input.decision) return;
-    if (p!.decided) refuse('', `It was ${p!.decided} already${p!.word ? `: ${p!.word}` : ''}.`);
-    await tx`
-      update interval_proposal set decided = ${input.decision}, word = ${input.word}, decided_at = now(), decided_by = ${personId}
-      where team_id = ${teamId} and id = ${input.proposalId}`;
-    if (input.decision === 'dismissed') return;
-    await tx`
-      update task_trigger set shortened_to = least(coalesce(shortened_to, interval_amount), ${p!.to_amount as number})
-      where team_id = ${teamId} and id = ${p!.trigger_id} and ${p!.to_amount as number} < interval_amount`;
-    await refreshTask(tx, teamId, p!.task_id);
-  });
+  const [p] =
+    await tx`select * from interval_proposal where team_id = ${team.id} and id = ${input.proposalId}`;
+  if (p!.decided === input.decision) return;
+  if (p!.decided) refuse('', `It was ${p!.decided} already${p!.word ? `: ${p!.word}` : ''}.`);
+  await tx`
+    update interval_proposal set decided = ${input.decision}, word = ${input.word}, decided_at = now(), decided_by = ${personId}
+    where team_id = ${team.id} and id = ${input.proposalId}`;
+  if (input.decision === 'dismissed') return;
+  await tx`
+    update task_trigger set shortened_to = least(coalesce(shortened_to, interval_amount), ${p!.to_amount as number})
+    where team_id = ${team.id} and id = ${p!.trigger_id} and ${p!.to_amount as number} < interval_amount`;
 }
 
 /** The book's interval again, in place of a shortened one: with who and why in the task's history. */
 export async function backToBook(
-  sql: Sql,
-  teamId: string,
-  personId: string,
+  { tx, team, personId }: Write,
   input: { triggerId: string; word: string }
 ): Promise<void> {
-  await sql.begin(async (tx) => {
-    const [t] =
-      await tx`select task_id, shortened_to from task_trigger where team_id = ${teamId} and id = ${input.triggerId} for update`;
-    if (!t) refuse('', 'That interval is not in this team.');
-    if (t!.shortened_to === null) return;
-    await tx`
-      insert into task_change (team_id, id, task_id, was, word, changed_by)
-      values (${teamId}, ${crypto.randomUUID()}, ${t!.task_id}, ${tx.json({ shortened_to: t!.shortened_to })}, ${input.word}, ${personId})`;
-    await tx`update task_trigger set shortened_to = null where team_id = ${teamId} and id = ${input.triggerId}`;
-    await refreshTask(tx, teamId, t!.task_id);
-  });
+  const [t] =
+    await tx`select task_id, shortened_to from task_trigger where team_id = ${team.id} and id = ${input.triggerId}`;
+  if (t!.shortened_to === null) return;
+  await tx`
+    insert into task_change (team_id, id, task_id, was, word, changed_by)
+    values (${team.id}, ${crypto.randomUUID()}, ${t!.task_id}, ${tx.json({ shortened_to: t!.shortened_to })}, ${input.word}, ${personId})`;
+  await tx`update task_trigger set shortened_to = null where team_id = ${team.id} and id = ${input.triggerId}`;
 }

@@ -1,7 +1,7 @@
+import { addMachine } from '../../../tests/database/hands';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { Book, NOW, openBook, uuid } from '../../../tests/database/book';
 import { machineSchema } from '../core/machine/form';
-import { addMachine } from './machines';
 import { listReadings } from './meters';
 import { Refusal } from './refusal';
 
@@ -37,7 +37,10 @@ describe('logging hours', () => {
   it('is written once however often it is sent', async () => {
     const id = uuid();
     await book.log('39', { id, outing: 'race', remark: 'mud' });
-    await Promise.all([book.log('39', { id, outing: 'race' }), book.log('39', { id, outing: 'race' })]);
+    const again = () => book.log('39', { id, outing: 'race', remark: 'mud' });
+    await Promise.all([again(), again()]);
+    // What was changed in between is not passed off as written.
+    await expect(book.log('39', { id, outing: 'race' })).rejects.toThrow(/other content/);
     expect(await book.sql`select 1 from reading where id = ${id}`).toHaveLength(1);
     expect(await book.sql`select kind, remark from outing where id = ${id}`).toEqual([
       { kind: 'race', remark: 'mud' }

@@ -1,111 +1,90 @@
 import { questionReading, type Doubt } from '../core/hours/doubt';
-import type { ReadingInput } from '../core/hours/form';
+import { z } from 'zod';
+import { errorsByField, id } from '../core/forms';
+import { readingSchema, type ReadingInput } from '../core/hours/form';
+import type { Logged, RowAnswer } from '../core/hours/logged';
 import { estimateHours, oddPace, type EstimatedFrom } from '../core/hours/learned';
 import { rateOfUse } from '../core/hours/rate';
 import { showHours } from '../core/hours/hours';
 import { isRace } from '../core/outing/outing';
 import { dayNumber, dayOf } from '../core/time/day';
 import type { Team } from '../core/team/team';
-import type { Sql, Db } from './db';
+import type { Lane } from '../core/trail/lane';
+import type { Db, Tx } from './db';
 import { refuse, Refusal } from './refusal';
 import { momentOn, refuseDay } from './moment';
 import { writeOuting } from './outings';
 import { replaceMeter, strikeLast, type MeterRow } from './settle';
-import { lockMachine, refreshStanding } from './standing';
+import { refusalOf } from './problems';
 import { becameDue, lanesOf, learnedOf } from './trail';
-
-export interface Logged {
-  machineId: string;
-  plate: string;
-  /** Running hours after it, in words, and what has become due by it. */
-  total: string;
-  due: ReturnType<typeof becameDue>;
-}
+import { heldMachine, type Write } from './write';
 
 /**
  * Writes down a reading, or time ridden, and the outing it came from. A doubtful one is refused with its doubts until it is
- * settled; a settlement is carried out with it: the wrong earlier one struck out, the new meter begun. One transaction.
- * Sent twice, it is written once.
+ * settled; a settlement is carried out with it: the wrong earlier one struck out, the new meter begun.
  *
+ * @returns how the machine stood before, for {@link logged}
  * @throws Refusal with `more.doubts` when it wants settling
  */
-export async function logReading(
-  sql: Sql,
-  team: Team,
-  personId: string,
-  input: ReadingInput,
-  now: Date
-): Promise<Logged> {
-  const [before] = await lanesOf(sql, team, [input.machineId], now);
-  const machine = await sql.begin(async (tx) => {
-    const locked = await lockMachine(tx, team.id, input.machineId);
-    if (!locked) refuse('machineId', 'That machine is not in this team.');
-    const [there] = await tx`
-      select 1 from reading where team_id = ${team.id} and id = ${input.id} union all select 1 from outing where team_id = ${team.id} and id = ${input.id}`;
-    if (!there) {
-      await write(tx, team, personId, input, now);
-      await refreshStanding(tx, team.id, input.machineId);
-    }
-    return locked;
-  });
-  const [after] = await lanesOf(sql, team, [input.machineId], now);
+export async function logReading(w: Write, input: ReadingInput): Promise<Lane | null> {
+  const [before] = await lanesOf(w.tx, w.team, [input.machineId], w.now);
+  await write(w.tx, w.team, w.personId, input, w.now);
+  return before ?? null;
+}
+
+/** What a reading brought: the running hours, and what has become due by it. Asked once the standing is made anew. */
+export async function logged(w: Write, input: ReadingInput, before: Lane | null): Promise<Logged> {
+  const [after] = await lanesOf(w.tx, w.team, [input.machineId], w.now);
   return {
     machineId: input.machineId,
-    plate: machine.plate,
+    plate: heldMachine(w, input.machineId).plate,
     total: after?.total === null || after === undefined ? 'not known' : `${showHours(after.total)} h`,
-    due: after ? becameDue(before ?? null, after) : []
+    due: after ? becameDue(before, after) : []
   };
 }
 
-/**
- * Writes down many readings at once, as pasted or imported: each is taken or refused by itself, under the same rules, and
- * every machine is worked out once, after its last.
- * @returns what became of each row, in the order given
- */
-export async function logReadings(
-  sql: Sql,
-  team: Team,
-  personId: string,
-  rows: readonly ReadingInput[],
-  now: Date
-): Promise<({ ok: true } | { ok: false; errors: Record<string, string>; more: Record<string, unknown> })[]> {
-  const answers: Awaited<ReturnType<typeof logReadings>> = rows.map(() => ({ ok: true }));
-  for (const [machineId, list] of byMachine(rows))
-    await sql.begin(async (tx) => {
-      if (!(await lockMachine(tx, team.id, machineId))) {
-        for (const i of list)
-          answers[i] = { ok: false, errors: { machineId: 'That machine is not in this team.' }, more: {} };
-        return;
-      }
-      // As they were ridden: a row further down may be of an earlier day.
-      for (const i of [...list].sort((a, b) =>
-        rows[a]!.day < rows[b]!.day ? -1 : rows[a]!.day > rows[b]!.day ? 1 : a - b
-      )) {
-        const input = rows[i]!;
-        const [there] = await tx`
-          select 1 from reading where team_id = ${team.id} and id = ${input.id} union all select 1 from outing where team_id = ${team.id} and id = ${input.id}`;
-        if (there) continue;
-        try {
-          await tx.savepoint((row) => write(row, team, personId, input, now));
-        } catch (e) {
-          if (!(e instanceof Refusal)) throw e;
-          answers[i] = { ok: false, errors: e.errors, more: e.more };
-        }
-      }
-      await refreshStanding(tx, team.id, machineId);
-    });
-  return answers;
+/** The machines of pasted rows that are the team's; rows of others are refused each by itself. */
+export async function machinesOfRows(tx: Tx, teamId: string, rows: readonly unknown[]): Promise<string[]> {
+  const named = rows.flatMap((row) => {
+    const parsed = z.object({ machineId: id }).safeParse(row);
+    return parsed.success ? [parsed.data.machineId] : [];
+  });
+  const there =
+    await tx`select id from machine where team_id = ${teamId} and id = any(${[...new Set(named)]})`;
+  return there.map((m) => m.id as string);
 }
 
-/** Rows by their machine. */
-function byMachine(rows: readonly ReadingInput[]): Map<string, number[]> {
-  const map = new Map<string, number[]>();
-  for (const [i, row] of rows.entries()) {
-    const list = map.get(row.machineId);
-    if (list) list.push(i);
-    else map.set(row.machineId, [i]);
+/**
+ * Writes down many readings at once, as pasted or imported: each is taken or refused by itself, under the same rules as one,
+ * in the order they were ridden. A row that is in the book already is taken as it is.
+ * @returns what became of each row, in the order given
+ */
+export async function pasteReadings(w: Write, { rows }: { rows: readonly unknown[] }): Promise<RowAnswer[]> {
+  const answers: RowAnswer[] = rows.map(() => ({ ok: true }));
+  const good: { at: number; input: ReadingInput }[] = [];
+  for (const [at, row] of rows.entries()) {
+    const parsed = readingSchema.safeParse(row);
+    if (parsed.success) good.push({ at, input: parsed.data });
+    else answers[at] = { ok: false, errors: errorsByField(parsed.error), more: {} };
   }
-  return map;
+  const known = await w.tx`
+    select id from reading where team_id = ${w.team.id} and id = any(${good.map((g) => g.input.id)})
+    union select id from outing where team_id = ${w.team.id} and id = any(${good.map((g) => g.input.id)})`;
+  const there = new Set(known.map((k) => k.id as string));
+  good.sort((a, b) => (a.input.day < b.input.day ? -1 : a.input.day > b.input.day ? 1 : a.at - b.at));
+  for (const { at, input } of good) {
+    if (there.has(input.id)) continue;
+    there.add(input.id);
+    try {
+      heldMachine(w, input.machineId, 'machineId');
+      await w.tx.savepoint((row) => write(row, w.team, w.personId, input, w.now));
+    } catch (e) {
+      const refusal = refusalOf(e);
+      if (!refusal) throw e;
+      answers[at] = { ok: false, errors: refusal.errors, more: refusal.more };
+    }
+  }
+  return answers;
 }
 
 /** Writes a mere reading within another write; what is odd about it is said at that form's own field. */

@@ -1,11 +1,10 @@
+import { addComponent, addTask, rebuild, recordDone, scrap } from '../../../tests/database/hands';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { byHours, NOW, TODAY, uuid } from '../../../tests/database/book';
 import { later, Pit, refused } from '../../../tests/database/pit';
 import { componentSchema, rebuildSchema } from '../core/component/form';
 import { doneSchema, taskSchema } from '../core/schedule/form';
 import { componentHistory, getComponent, rebuildTasks } from './component-pages';
-import { addComponent, rebuild, scrap } from './components';
-import { addTask, recordDone } from './tasks';
 
 describe('the shelf, an engine’s inside, and a rebuild', () => {
   let pit: Pit;

@@ -1,3 +1,12 @@
+import {
+  addFastener,
+  addFigure,
+  addMachine,
+  addModification,
+  confirmFigure,
+  copySheet,
+  noteModification
+} from '../../../tests/database/hands';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
 import { machineSchema } from '../core/machine/form';
@@ -8,17 +17,9 @@ import {
   modificationNoteSchema,
   modificationSchema
 } from '../core/specs/form';
-import { addMachine } from './machines';
 import { Refusal } from './refusal';
-import {
-  addModification,
-  confirmFigure,
-  copySheet,
-  listModifications,
-  noteModification,
-  offeredFigures
-} from './spec-changes';
-import { addFastener, addFigure, listFigures, readSheet } from './specs';
+import { listModifications, offeredFigures } from './spec-changes';
+import { listFigures, readSheet } from './specs';
 
 let book: Book;
 const sister = uuid();

@@ -12,9 +12,9 @@ import {
   type FigureKind,
   type Sheet
 } from '../core/specs/sheet';
-import type { Db, Sql } from './db';
+import type { Db, Tx } from './db';
 import { refuse, Refusal } from './refusal';
-import { lockMachine } from './standing';
+import type { Write } from './write';
 
 /** A figure with its place in history. */
 export interface FigureRow extends Figure {
@@ -81,23 +81,14 @@ export async function readSheet(sql: Db, teamId: string, machineId: string): Pro
   return { figures: figures.filter((f) => !f.superseded), fasteners };
 }
 
-export async function addFastener(
-  sql: Sql,
-  teamId: string,
-  personId: string,
-  f: FastenerInput
-): Promise<void> {
-  await sql.begin(async (tx) => {
-    if (!(await lockMachine(tx, teamId, f.machineId))) refuse('', 'That machine is not in this team.');
-    const [other] =
-      await tx`select id from fastener where team_id = ${teamId} and machine_id = ${f.machineId} and lower(name) = lower(${f.name}) and id <> ${f.id}`;
-    if (other) refuse('name', 'This machine has one of that name. Two alike need two names.');
-    await tx`
-      insert into fastener (team_id, id, machine_id, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, note, lean, oiled, adapter, position, created_by)
-      values (${teamId}, ${f.id}, ${f.machineId}, ${f.circuit}, ${f.role}, ${f.name}, ${f.place}, ${f.quantity}, ${f.magnet}, ${f.seal}, ${f.head}, ${f.thread}, ${f.pattern}, ${f.note}, ${f.lean}, ${f.oiled}, ${f.adapter},
-        (select coalesce(max(position), 0) + 1 from fastener where team_id = ${teamId} and machine_id = ${f.machineId}), ${personId})
-      on conflict do nothing`;
-  });
+export async function addFastener({ tx, team, personId }: Write, f: FastenerInput): Promise<void> {
+  const [other] =
+    await tx`select id from fastener where team_id = ${team.id} and machine_id = ${f.machineId} and lower(name) = lower(${f.name}) and id <> ${f.id}`;
+  if (other) refuse('name', 'This machine has one of that name. Two alike need two names.');
+  await tx`
+    insert into fastener (team_id, id, machine_id, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, note, lean, oiled, adapter, position, created_by)
+    values (${team.id}, ${f.id}, ${f.machineId}, ${f.circuit}, ${f.role}, ${f.name}, ${f.place}, ${f.quantity}, ${f.magnet}, ${f.seal}, ${f.head}, ${f.thread}, ${f.pattern}, ${f.note}, ${f.lean}, ${f.oiled}, ${f.adapter},
+      (select coalesce(max(position), 0) + 1 from fastener where team_id = ${team.id} and machine_id = ${f.machineId}), ${personId})`;
 }
 
 interface Reading {
@@ -150,28 +141,36 @@ async function refuseSlip(tx: Db, teamId: string, fastenerId: string, torque: Qu
 }
 
 /** Puts a figure on the sheet; what stood there before is superseded and stays readable. */
-export async function addFigure(sql: Sql, teamId: string, personId: string, f: FigureInput): Promise<void> {
+export async function addFigure({ tx, team, personId }: Write, f: FigureInput): Promise<void> {
   const kind = figureKind(f.key)!;
   const { from, to, text } = readFigure(kind, f.typed, f.sure);
-  await sql.begin(async (tx) => {
-    if (!(await lockMachine(tx, teamId, f.machineId))) refuse('', 'That machine is not in this team.');
-    const [there] = await tx`select 1 from spec_figure where team_id = ${teamId} and id = ${f.id}`;
-    if (there) return;
-    if (Boolean(kind.perFastener) !== (f.fastenerId !== null))
-      refuse('typed', 'A torque belongs to a fastener, and nothing else does.');
-    if (from && f.fastenerId && !f.sure) await refuseSlip(tx, teamId, f.fastenerId, from);
-    const [before] = await tx`
-      select f.id from spec_figure f where f.team_id = ${teamId} and f.machine_id = ${f.machineId} and f.key = ${f.key} and f.fastener_id is not distinct from ${f.fastenerId}
-        and not exists (select 1 from spec_figure n where n.team_id = f.team_id and n.supersedes = f.id)`;
-    await tx`
-      insert into spec_figure (team_id, id, machine_id, key, fastener_id, dimension, base, value, base_to, value_to, unit, text, source_id, page, confidence, variant, supersedes, created_by)
-      values (${teamId}, ${f.id}, ${f.machineId}, ${f.key}, ${f.fastenerId}, ${from?.dimension ?? null}, ${from?.base ?? null}, ${from?.value ?? null},
-        ${to?.base ?? null}, ${to?.value ?? null}, ${from?.unit ?? null}, ${text}, ${await sourceOf(tx, teamId, f.source, f.edition)}, ${f.page}, ${f.confidence}, ${f.variant}, ${before?.id ?? null}, ${personId})`;
-  });
+  if (Boolean(kind.perFastener) !== (f.fastenerId !== null))
+    refuse('typed', 'A torque belongs to a fastener, and nothing else does.');
+  if (f.fastenerId && (await machineOfSheet(tx, team.id, 'fastener', f.fastenerId)) !== f.machineId)
+    refuse('typed', 'That fastener is on another machine’s sheet.');
+  if (from && f.fastenerId && !f.sure) await refuseSlip(tx, team.id, f.fastenerId, from);
+  const [before] = await tx`
+    select id from figure_in_force where team_id = ${team.id} and machine_id = ${f.machineId} and key = ${f.key} and fastener_id is not distinct from ${f.fastenerId}`;
+  await tx`
+    insert into spec_figure (team_id, id, machine_id, key, fastener_id, dimension, base, value, base_to, value_to, unit, text, source_id, page, confidence, variant, supersedes, created_by)
+    values (${team.id}, ${f.id}, ${f.machineId}, ${f.key}, ${f.fastenerId}, ${from?.dimension ?? null}, ${from?.base ?? null}, ${from?.value ?? null},
+      ${to?.base ?? null}, ${to?.value ?? null}, ${from?.unit ?? null}, ${text}, ${await sourceOf(tx, team.id, f.source, f.edition)}, ${f.page}, ${f.confidence}, ${f.variant}, ${before?.id ?? null}, ${personId})`;
+}
+
+/** The machine a fastener or a figure belongs to. @throws Refusal where the team has none such */
+export async function machineOfSheet(
+  tx: Tx,
+  teamId: string,
+  table: 'fastener' | 'spec_figure' | 'modification',
+  id: string
+): Promise<string> {
+  const [row] = await tx`select machine_id from ${tx(table)} where team_id = ${teamId} and id = ${id}`;
+  const what = { fastener: 'fastener', spec_figure: 'figure', modification: 'modification' }[table];
+  return row ? (row.machine_id as string) : refuse('', `That ${what} is not on a sheet of this team.`);
 }
 
 /** Notes of a fastener, its place on the map and what lies behind it. What is left out stays as it is. */
-export async function changeFastener(sql: Sql, teamId: string, c: FastenerChange): Promise<void> {
+export async function changeFastener({ tx, team }: Write, c: FastenerChange): Promise<void> {
   const set: Record<string, unknown> = {};
   for (const field of [
     'place',
@@ -186,16 +185,12 @@ export async function changeFastener(sql: Sql, teamId: string, c: FastenerChange
   ] as const)
     if (c[field] !== undefined) set[field] = c[field];
   if (c.at !== undefined) Object.assign(set, { at_x: c.at?.x ?? null, at_y: c.at?.y ?? null });
-  await sql.begin(async (tx) => {
-    const [f] =
-      await tx`select machine_id from fastener where team_id = ${teamId} and id = ${c.fastenerId} for update`;
-    if (!f) refuse('', 'That fastener is not on a sheet of this team.');
-    if (c.covers !== undefined) {
-      const rows =
-        await tx`select id from fastener where team_id = ${teamId} and machine_id = ${f!.machine_id} and id = any(${c.covers})`;
-      set.covers = rows.map((r) => r.id as string).filter((x) => x !== c.fastenerId);
-    }
-    if (Object.keys(set).length > 0)
-      await tx`update fastener set ${tx(set as never)} where team_id = ${teamId} and id = ${c.fastenerId}`;
-  });
+  const [f] = await tx`select machine_id from fastener where team_id = ${team.id} and id = ${c.fastenerId}`;
+  if (c.covers !== undefined) {
+    const rows =
+      await tx`select id from fastener where team_id = ${team.id} and machine_id = ${f!.machine_id} and id = any(${c.covers})`;
+    set.covers = rows.map((r) => r.id as string).filter((x) => x !== c.fastenerId);
+  }
+  if (Object.keys(set).length > 0)
+    await tx`update fastener set ${tx(set as never)} where team_id = ${team.id} and id = ${c.fastenerId}`;
 }

@@ -1,7 +1,8 @@
+import { addAdapter, addOil, addWrench, noteStock, retire } from '../../../tests/database/hands';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, openBook, uuid } from '../../../tests/database/book';
 import { adapterSchema, oilSchema, stockSchema, wrenchSchema } from '../core/stores/form';
-import { addAdapter, addOil, addWrench, noteStock, readToolbox, retire } from './stores';
+import { readToolbox } from './stores';
 
 let book: Book;
 const oilId = uuid();

@@ -1,7 +1,8 @@
 import type { AdapterInput, OilInput, StockInput, WrenchInput } from '../core/stores/form';
 import type { Toolbox } from '../core/visit/toolbox';
-import type { Db, Sql } from './db';
+import type { Db } from './db';
 import { refuse } from './refusal';
+import type { Write } from './write';
 
 /** Wrenches, adapters and oils of a team, with how often each wrench has clicked and how much oil there is. */
 export async function readToolbox(sql: Db, teamId: string): Promise<Toolbox> {
@@ -30,62 +31,53 @@ async function refuseName(
   if (other) refuse('name', 'There is one of that name. Two alike need two names.');
 }
 
-export async function addWrench(sql: Sql, teamId: string, personId: string, w: WrenchInput): Promise<void> {
-  await sql.begin(async (tx) => {
-    await refuseName(tx, teamId, 'torque_wrench', w.name, w.id);
-    await tx`
-      insert into torque_wrench (team_id, id, name, low_nm, high_nm, length_mm, calibrated_until, created_by)
-      values (${teamId}, ${w.id}, ${w.name}, ${w.lowNm}, ${w.highNm}, ${w.lengthMm}, ${w.calibratedUntil}, ${personId}) on conflict do nothing`;
-  });
+export async function addWrench({ tx, team, personId }: Write, w: WrenchInput): Promise<void> {
+  await refuseName(tx, team.id, 'torque_wrench', w.name, w.id);
+  await tx`
+    insert into torque_wrench (team_id, id, name, low_nm, high_nm, length_mm, calibrated_until, created_by)
+    values (${team.id}, ${w.id}, ${w.name}, ${w.lowNm}, ${w.highNm}, ${w.lengthMm}, ${w.calibratedUntil}, ${personId})`;
 }
 
-export async function addAdapter(sql: Sql, teamId: string, personId: string, a: AdapterInput): Promise<void> {
-  await sql.begin(async (tx) => {
-    await refuseName(tx, teamId, 'adapter', a.name, a.id);
-    await tx`
-      insert into adapter (team_id, id, name, length_mm, created_by)
-      values (${teamId}, ${a.id}, ${a.name}, ${a.length}, ${personId}) on conflict do nothing`;
-  });
+export async function addAdapter({ tx, team, personId }: Write, a: AdapterInput): Promise<void> {
+  await refuseName(tx, team.id, 'adapter', a.name, a.id);
+  await tx`
+    insert into adapter (team_id, id, name, length_mm, created_by)
+    values (${team.id}, ${a.id}, ${a.name}, ${a.length}, ${personId})`;
 }
 
-export async function addOil(sql: Sql, teamId: string, personId: string, o: OilInput): Promise<void> {
-  await sql.begin(async (tx) => {
-    const [other] =
-      await tx`select 1 from oil where team_id = ${teamId} and lower(name) = lower(${o.name}) and lower(grade) = lower(${o.grade}) and id <> ${o.id} and retired_at is null`;
-    if (other) refuse('name', 'That oil is in the stores already; note its stock there.');
-    const made = await tx`
-      insert into oil (team_id, id, name, kind, grade, ratings, additives, bottle_ml, created_by)
-      values (${teamId}, ${o.id}, ${o.name}, ${o.kind}, ${o.grade}, ${o.ratings}, ${o.additives}, ${o.bottle}, ${personId}) on conflict do nothing returning id`;
-    if (made.length > 0 && o.stock > 0)
-      await tx`insert into oil_movement (team_id, id, oil_id, ml, why, by) values (${teamId}, ${crypto.randomUUID()}, ${o.id}, ${o.stock}, 'put into the stores', ${personId})`;
-  });
+export async function addOil({ tx, team, personId }: Write, o: OilInput): Promise<void> {
+  const [other] =
+    await tx`select 1 from oil where team_id = ${team.id} and lower(name) = lower(${o.name}) and lower(grade) = lower(${o.grade}) and id <> ${o.id} and retired_at is null`;
+  if (other) refuse('name', 'That oil is in the stores already; note its stock there.');
+  await tx`
+    insert into oil (team_id, id, name, kind, grade, ratings, additives, bottle_ml, created_by)
+    values (${team.id}, ${o.id}, ${o.name}, ${o.kind}, ${o.grade}, ${o.ratings}, ${o.additives}, ${o.bottle}, ${personId})`;
+  if (o.stock > 0)
+    await tx`insert into oil_movement (team_id, id, oil_id, ml, why, by) values (${team.id}, ${crypto.randomUUID()}, ${o.id}, ${o.stock}, 'put into the stores', ${personId})`;
 }
 
 /** Writes down what there is of an oil now: the difference to the book is what came or went. */
-export async function noteStock(sql: Sql, teamId: string, personId: string, s: StockInput): Promise<void> {
-  await sql.begin(async (tx) => {
-    const [o] = await tx`select id from oil where team_id = ${teamId} and id = ${s.oilId} for update`;
-    if (!o) refuse('', 'That oil is not in this team’s stores.');
-    const [there] = await tx`select 1 from oil_movement where team_id = ${teamId} and id = ${s.id}`;
-    if (there) return;
-    const [{ ml }] = (await tx`
-      select coalesce(sum(ml), 0)::float8 as ml from oil_movement where team_id = ${teamId} and oil_id = ${s.oilId}`) as unknown as [
-      { ml: number }
-    ];
-    if (Math.abs(s.now - ml) < 0.5) return;
-    await tx`insert into oil_movement (team_id, id, oil_id, ml, why, by) values (${teamId}, ${s.id}, ${s.oilId}, ${s.now - ml}, ${s.why}, ${personId})`;
-  });
+export async function noteStock({ tx, team, personId }: Write, s: StockInput): Promise<void> {
+  const [o] = await tx`select id from oil where team_id = ${team.id} and id = ${s.oilId} for update`;
+  if (!o) refuse('', 'That oil is not in this team’s stores.');
+  const [there] = await tx`select 1 from oil_movement where team_id = ${team.id} and id = ${s.id}`;
+  if (there) return;
+  const [{ ml }] = (await tx`
+    select coalesce(sum(ml), 0)::float8 as ml from oil_movement where team_id = ${team.id} and oil_id = ${s.oilId}`) as unknown as [
+    { ml: number }
+  ];
+  if (Math.abs(s.now - ml) < 0.5) return;
+  await tx`insert into oil_movement (team_id, id, oil_id, ml, why, by) values (${team.id}, ${s.id}, ${s.oilId}, ${s.now - ml}, ${s.why}, ${personId})`;
 }
 
 /** Takes a thing out of use; what was written with it stays. */
 export async function retire(
-  sql: Sql,
-  teamId: string,
+  { tx, team }: Write,
   input: { id: string; what: 'wrench' | 'adapter' | 'oil' }
 ): Promise<void> {
   const table = { wrench: 'torque_wrench', adapter: 'adapter', oil: 'oil' }[input.what];
   const [row] =
-    await sql`update ${sql(table)} set retired_at = coalesce(retired_at, now()) where team_id = ${teamId} and id = ${input.id} returning id`;
+    await tx`update ${tx(table)} set retired_at = coalesce(retired_at, now()) where team_id = ${team.id} and id = ${input.id} returning id`;
   if (!row) refuse('', 'That is not in this team’s stores.');
 }
 

@@ -5,8 +5,9 @@ import { whyDue, type WhyLine } from '../core/schedule/why';
 import type { Team } from '../core/team/team';
 import { dayOf } from '../core/time/day';
 import { laneOf, machineNow, type Lane } from '../core/trail/lane';
+import { writeToBook } from './book/write';
 import type { Db, Sql } from './db';
-import { addTaskIn, changeTaskIn, machineOf } from './tasks';
+import { addTask, changeTask, ownerScope } from './tasks';
 import { readCalendar, readStandings } from './trail';
 
 /** What a task belongs to: one of the two. */
@@ -66,37 +67,39 @@ class RolledBack extends Error {
  */
 export async function previewTask(
   sql: Sql,
-  team: Team,
-  personId: string,
-  input: { add: TaskInput } | { change: TaskChangeInput },
-  now: Date
+  who: { team: Team; personId: string; now: Date },
+  input: { add: TaskInput } | { change: TaskChangeInput }
 ): Promise<Preview> {
+  const { team, now } = who;
   const today = dayOf(now, team.timeZone);
   const id = 'add' in input ? input.add.id : input.change.taskId;
   try {
-    await sql.begin(async (tx) => {
-      if ('add' in input) await addTaskIn(tx, team, personId, input.add, now);
-      else await changeTaskIn(tx, team, personId, input.change);
-      const [t] =
-        await tx`select machine_id, component_id from task where team_id = ${team.id} and id = ${id}`;
-      const machineId =
-        (t?.machine_id as string | null) ??
-        (t?.component_id ? await machineOf(tx, team.id, t.component_id) : null);
-      if (!machineId) throw new RolledBack({ lane: null, state: 'unknown', why: [] });
-      const [standing] = await readStandings(tx, team, [machineId]);
-      const planned = (await readCalendar(tx, team.id, today)).of(machineId);
-      const when = machineNow(standing!, planned, today);
-      const due = tasksDue(standing!.tasks, when).find((d) => d.task.id === id);
-      const lane = laneOf(standing!, planned, today);
-      throw new RolledBack({
-        lane,
-        state: due?.state ?? 'unknown',
-        why: due ? whyDue(due, when, standing!.estimated) : []
-      });
-    });
+    return await writeToBook(
+      sql,
+      team.id,
+      'add' in input ? ownerScope(input.add) : { tasks: [id] },
+      (tx, held) =>
+        'add' in input
+          ? addTask({ ...who, tx, held }, input.add)
+          : changeTask({ ...who, tx, held }, input.change),
+      async (tx): Promise<never> => {
+        const [t] =
+          await tx`select machine_id from task_place where team_id = ${team.id} and task_id = ${id}`;
+        const machineId = t?.machine_id as string | null | undefined;
+        if (!machineId) throw new RolledBack({ lane: null, state: 'unknown', why: [] });
+        const [standing] = await readStandings(tx, team, [machineId]);
+        const planned = (await readCalendar(tx, team.id, today)).of(machineId);
+        const when = machineNow(standing!, planned, today);
+        const due = tasksDue(standing!.tasks, when).find((d) => d.task.id === id);
+        throw new RolledBack({
+          lane: laneOf(standing!, planned, today),
+          state: due?.state ?? 'unknown',
+          why: due ? whyDue(due, when, standing!.estimated) : []
+        });
+      }
+    );
   } catch (e) {
     if (e instanceof RolledBack) return e.preview;
     throw e;
   }
-  throw new Error('a preview was kept');
 }

@@ -1,15 +1,27 @@
+import {
+  addCall,
+  addReminder,
+  addTask,
+  backToBook,
+  changeTask,
+  decide,
+  noteReminder,
+  recordDone,
+  setRule,
+  dropCall,
+  retireTask
+} from '../../../tests/database/hands';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, byHours, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
 import { callSchema, doneSchema, reminderSchema, taskChangeSchema, taskSchema } from '../core/schedule/form';
 import { ruleSchema } from '../core/rules/form';
 import { DEFAULT_RULES } from '../core/rules/rules';
-import { addCall, addReminder, dropCall, isOpen, listCalls, noteReminder } from './calls';
+import { isOpen, listCalls } from './calls';
 import { duePage, type DueFilter } from './dues';
-import { backToBook, decide, listProposals, proposeFrom } from './proposals';
+import { listProposals, proposeFrom } from './proposals';
 import { getRecord } from './records';
-import { listRuleChanges, readRules, setRule } from './rules';
+import { listRuleChanges, readRules } from './rules';
 import { getTask, listTaskChanges, previewTask } from './task-pages';
-import { addTask, changeTask, recordDone, retireTask } from './tasks';
 import { lanesOf } from './trail';
 
 const later = (hours: number) => new Date(NOW.getTime() + hours * 3_600_000);
@@ -39,6 +51,7 @@ const add = async (more: object) => {
   await addTask(book.sql, book.team, book.personId, t, NOW);
   return t;
 };
+const who = (now: Date) => ({ team: book.team, personId: book.personId, now });
 const done = (taskId: string, more: object = {}, now = NOW) =>
   recordDone(
     book.sql,
@@ -156,7 +169,7 @@ describe('a task changed', () => {
   it('is looked at before it is saved: what is shown is what saving brings, and nothing is kept', async () => {
     const t = task({ name: 'Only looked at', triggers: [byHours('12')] });
     const before = await book.sql`select count(*)::int as n from task`;
-    const preview = await previewTask(book.sql, book.team, book.personId, { add: t }, later(30));
+    const preview = await previewTask(book.sql, who(later(30)), { add: t });
     expect(preview.lane!.stakes.find((s) => s.name === 'Only looked at')!.left).toBe('in 10.4 h');
     expect(preview.why.map((w) => w.head)).toContain('Interval');
     expect(await book.sql`select count(*)::int as n from task`).toEqual(before);
@@ -164,9 +177,9 @@ describe('a task changed', () => {
     expect((await stake('Only looked at', later(30)))!.left).toBe('in 10.4 h');
     await retireTask(book.sql, book.team, book.personId, t.id, 'no longer fitted');
     expect(await stake('Only looked at', later(30))).toBeUndefined();
-    await expect(
-      previewTask(book.sql, book.team, book.personId, { add: task({ lastDoneHours: '999' }) }, NOW)
-    ).rejects.toThrow(/not run that far/);
+    await expect(previewTask(book.sql, who(NOW), { add: task({ lastDoneHours: '999' }) })).rejects.toThrow(
+      /not run that far/
+    );
   });
 });
 

@@ -7,14 +7,15 @@ import { dayOf } from '../core/time/day';
 import { machineNow } from '../core/trail/lane';
 import { totalAt } from '../core/hours/series';
 import { Clocks } from './clock';
-import type { Db, Sql } from './db';
+import type { Scope } from './book/hold';
+import type { Db } from './db';
 import { momentOn, refuseDay } from './moment';
 import { proposeFrom } from './proposals';
 import { readTemplates } from './templates';
 import { refuse } from './refusal';
 import { readRules } from './rules';
-import { lockMachine, refreshMachines } from './standing';
 import { readCalendar, readStandings } from './trail';
+import type { Write } from './write';
 
 /** Where a task stands: its machine, or its component and the machine that is on now. */
 export interface Owner {
@@ -26,11 +27,14 @@ export interface Owner {
 
 /** The machine a component is on now, by itself or in an engine; null on the shelf. */
 export async function machineOf(sql: Db, teamId: string, componentId: string): Promise<string | null> {
-  const [row] = await sql`
-    select coalesce(f.machine_id, h.machine_id) as id from fitting f
-    left join fitting h on h.team_id = f.team_id and h.component_id = f.host_id and h.removed_at is null
-    where f.team_id = ${teamId} and f.component_id = ${componentId} and f.removed_at is null`;
+  const [row] =
+    await sql`select machine_id as id from placement where team_id = ${teamId} and component_id = ${componentId}`;
   return (row?.id as string | undefined) ?? null;
+}
+
+/** What a new task is written to: its machine, or its component. */
+export function ownerScope(t: { machineId: string | null; componentId: string | null }): Scope {
+  return t.machineId ? { machines: [t.machineId] } : { components: [t.componentId!] };
 }
 
 async function ownerOf(sql: Db, teamId: string, taskId: string): Promise<Owner | null> {
@@ -44,40 +48,9 @@ async function ownerOf(sql: Db, teamId: string, taskId: string): Promise<Owner |
   };
 }
 
-/** Makes anew what a task's owner stands at. A component on the shelf has no machine to stand on. */
-async function refreshOwner(tx: Db, teamId: string, onMachine: string | null): Promise<void> {
-  if (onMachine) await refreshMachines(tx, teamId, [onMachine]);
-}
-
 /** Adds a task with its triggers, and from where it counts. */
-export async function addTask(
-  sql: Sql,
-  team: Team,
-  personId: string,
-  input: TaskInput,
-  now: Date
-): Promise<void> {
-  await sql.begin((tx) => addTaskIn(tx, team, personId, input, now));
-}
-
-export async function addTaskIn(
-  tx: Db,
-  team: Team,
-  personId: string,
-  input: TaskInput,
-  now: Date
-): Promise<void> {
-  let onMachine = input.machineId;
-  if (input.componentId) {
-    const [c] =
-      await tx`select 1 from component where team_id = ${team.id} and id = ${input.componentId} for update`;
-    if (!c) refuse('', 'That component is not in this team.');
-    onMachine = await machineOf(tx, team.id, input.componentId);
-  }
-  if (onMachine && !(await lockMachine(tx, team.id, onMachine)))
-    refuse('', 'That machine is not in this team.');
-  await insertTask(tx, team, personId, input, now);
-  await refreshOwner(tx, team.id, onMachine);
+export async function addTask(w: Write, input: TaskInput): Promise<void> {
+  await insertTask(w.tx, w.team, w.personId, input, w.now);
 }
 
 async function refuseSameName(
@@ -147,8 +120,6 @@ export async function insertTask(
   t: TaskInput,
   now: Date
 ): Promise<void> {
-  const [there] = await tx`select 1 from task where team_id = ${team.id} and id = ${t.id}`;
-  if (there) return;
   await refuseSameName(tx, team.id, t.id, t, t.name);
   await refuseJob(tx, team.id, t.job);
   await refuseCircle(tx, team.id, t.id, t.triggers);
@@ -194,16 +165,9 @@ async function refuseHours(
 }
 
 /** Changes a task. What it was is kept, with who changed it and why. */
-export async function changeTask(sql: Sql, team: Team, personId: string, t: TaskChangeInput): Promise<void> {
-  await sql.begin((tx) => changeTaskIn(tx, team, personId, t));
-}
-
-export async function changeTaskIn(tx: Db, team: Team, personId: string, t: TaskChangeInput): Promise<void> {
+export async function changeTask({ tx, team, personId }: Write, t: TaskChangeInput): Promise<void> {
   const owner = await ownerOf(tx, team.id, t.taskId);
   if (!owner) refuse('', 'That task is not in this team.');
-  if (owner!.onMachine) await lockMachine(tx, team.id, owner!.onMachine);
-  const [again] = await tx`select 1 from task_change where team_id = ${team.id} and id = ${t.id}`;
-  if (again) return;
   await refuseSameName(tx, team.id, t.taskId, owner!, t.name);
   await refuseJob(tx, team.id, t.job);
   await refuseCircle(tx, team.id, t.taskId, t.triggers);
@@ -225,29 +189,22 @@ export async function changeTaskIn(tx: Db, team: Team, personId: string, t: Task
   );
   await tx`delete from task_trigger where team_id = ${team.id} and id = any(${gone.map((g) => g.id as string)})`;
   await insertTriggers(tx, team.id, t.taskId, t.triggers);
-  await refreshOwner(tx, team.id, owner!.onMachine);
 }
 
 /** Stops watching a task: it and its records stay readable. Refused while another task counts it. */
 export async function retireTask(
-  sql: Sql,
-  team: Team,
-  personId: string,
-  taskId: string,
-  word: string
+  { tx, team, personId }: Write,
+  { taskId, word }: { taskId: string; word: string }
 ): Promise<void> {
-  await sql.begin(async (tx) => {
-    const owner = await ownerOf(tx, team.id, taskId);
-    if (!owner) return;
-    const counting = await tx`
-      select t.name from task_trigger g join task t on t.team_id = g.team_id and t.id = g.task_id
-      where g.team_id = ${team.id} and g.of_task_id = ${taskId} and t.retired_at is null`;
-    if (counting.length > 0)
-      refuse('word', `${counting.map((c) => c.name).join(', ')} counts it. Change that one first.`);
-    await tx`insert into task_change (team_id, id, task_id, was, word, changed_by) select ${team.id}, ${crypto.randomUUID()}, t.id, to_jsonb(t), ${word}, ${personId} from task t where t.team_id = ${team.id} and t.id = ${taskId}`;
-    await tx`update task set retired_at = now() where team_id = ${team.id} and id = ${taskId}`;
-    await refreshOwner(tx, team.id, owner!.onMachine);
-  });
+  if (!(await ownerOf(tx, team.id, taskId)))
+    refuse('', 'That task is not in this team, or is not watched any more.');
+  const counting = await tx`
+    select t.name from task_trigger g join task t on t.team_id = g.team_id and t.id = g.task_id
+    where g.team_id = ${team.id} and g.of_task_id = ${taskId} and t.retired_at is null`;
+  if (counting.length > 0)
+    refuse('word', `${counting.map((c) => c.name).join(', ')} counts it. Change that one first.`);
+  await tx`insert into task_change (team_id, id, task_id, was, word, changed_by) select ${team.id}, ${crypto.randomUUID()}, t.id, to_jsonb(t), ${word}, ${personId} from task t where t.team_id = ${team.id} and t.id = ${taskId}`;
+  await tx`update task set retired_at = now() where team_id = ${team.id} and id = ${taskId}`;
 }
 
 /**
@@ -255,34 +212,22 @@ export async function retireTask(
  * than it should be, it proposes a shorter interval.
  * @returns the machine it was done on, null on the shelf
  */
-export async function recordDone(
-  sql: Sql,
-  team: Team,
-  personId: string,
-  d: DoneInput,
-  now: Date
-): Promise<string | null> {
-  return sql.begin(async (tx) => {
-    const owner = await ownerOf(tx, team.id, d.taskId);
-    if (!owner) refuse('', 'That task is not in this team.');
-    if (owner!.onMachine) await lockMachine(tx, team.id, owner!.onMachine);
-    const [again] = await tx`select 1 from service_record where team_id = ${team.id} and id = ${d.id}`;
-    if (again) return owner!.onMachine;
-    refuseDay(d.day, team.timeZone, now);
-    if (d.hours !== 'book') await refuseHours(tx, team, owner!, d.hours, 'hours');
-    const early = d.day === dayOf(now, team.timeZone) ? await earlyBy(tx, team, owner!, d.taskId, now) : '';
-    if (early && !d.reason && !d.worse)
-      refuse('reason', `It has ${early}. Why now? A word is enough, such as “before the race”.`);
-    const rules = await readRules(tx, team.id);
-    await tx`
-      insert into service_record (team_id, id, machine_id, task_id, done_on, done_at, hours, hours_by, reason, remark, replaced, early, rules, created_by)
-      values (${team.id}, ${d.id}, ${owner!.onMachine}, ${d.taskId}, ${d.day}, ${momentOn(d.day, team.timeZone, now)}, ${d.hours === 'book' ? null : d.hours},
-        ${d.hours === 'book' ? 'book' : 'stated'}, ${d.reason}, ${d.remark}, ${d.replaced}, ${early}, ${tx.json(rules as never)}, ${personId})`;
-    if (d.worse) await proposeFrom(tx, team.id, personId, d.taskId, d.id, d.worse);
-    await refreshOwner(tx, team.id, owner!.onMachine);
-    if (!owner!.onMachine) await followShelf(tx, team.id, owner!.componentId!, d.id);
-    return owner!.onMachine;
-  });
+export async function recordDone({ tx, team, personId, now }: Write, d: DoneInput): Promise<string | null> {
+  const owner = await ownerOf(tx, team.id, d.taskId);
+  if (!owner) refuse('', 'That task is not in this team.');
+  refuseDay(d.day, team.timeZone, now);
+  if (d.hours !== 'book') await refuseHours(tx, team, owner!, d.hours, 'hours');
+  const early = d.day === dayOf(now, team.timeZone) ? await earlyBy(tx, team, owner!, d.taskId, now) : '';
+  if (early && !d.reason && !d.worse)
+    refuse('reason', `It has ${early}. Why now? A word is enough, such as “before the race”.`);
+  const rules = await readRules(tx, team.id);
+  await tx`
+    insert into service_record (team_id, id, machine_id, task_id, done_on, done_at, hours, hours_by, reason, remark, replaced, early, rules, created_by)
+    values (${team.id}, ${d.id}, ${owner!.onMachine}, ${d.taskId}, ${d.day}, ${momentOn(d.day, team.timeZone, now)}, ${d.hours === 'book' ? null : d.hours},
+      ${d.hours === 'book' ? 'book' : 'stated'}, ${d.reason}, ${d.remark}, ${d.replaced}, ${early}, ${tx.json(rules as never)}, ${personId})`;
+  if (d.worse) await proposeFrom(tx, team.id, personId, d.taskId, d.id, d.worse);
+  if (!owner!.onMachine) await followShelf(tx, team.id, owner!.componentId!, d.id);
+  return owner!.onMachine;
 }
 
 /** On the shelf nothing is refreshed: the record's own hours are put in here. */

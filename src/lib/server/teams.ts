@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { personSchema, teamSchema } from '../core/machine/form';
 import type { Person, Team } from '../core/team/team';
-import type { Db, Sql } from './db';
+import type { Db, Tx } from './db';
 import { refuse } from './refusal';
+import type { Write } from './write';
 
 const asTeam = (r: Record<string, unknown>): Team => ({
   id: r.id as string,
@@ -31,19 +32,17 @@ export async function listPeople(sql: Db, teamId: string): Promise<Person[]> {
   return (await sql`select id, name, role from person where team_id = ${teamId} order by created_at, name`) as unknown as Person[];
 }
 
-/** Sets up a new, empty team with its first person. Sent twice, it is one team. */
-export async function createTeam(sql: Sql, input: z.infer<typeof teamSchema>): Promise<Team> {
-  await sql.begin(async (tx) => {
-    const made = await tx`
-      insert into team (id, name, time_zone) values (${input.id}, ${input.name}, ${input.timeZone}) on conflict (id) do nothing returning id`;
-    if (made.length > 0) await addPerson(tx, input.id, input.you);
-  });
-  return (await getTeam(sql, input.id))!;
+/** Sets up a new, empty team with its first person. */
+export async function foundTeam(tx: Tx, input: z.infer<typeof teamSchema>): Promise<Team> {
+  await tx`insert into team (id, name, time_zone) values (${input.id}, ${input.name}, ${input.timeZone})`;
+  const { id, name, role } = input.you;
+  await tx`insert into person (team_id, id, name, role) values (${input.id}, ${id}, ${name}, ${role})`;
+  return { id: input.id, name: input.name, timeZone: input.timeZone, isDemo: false };
 }
 
-export async function addPerson(sql: Db, teamId: string, input: z.infer<typeof personSchema>): Promise<void> {
+export async function addPerson({ tx, team }: Write, input: z.infer<typeof personSchema>): Promise<void> {
   const [other] =
-    await sql`select id from person where team_id = ${teamId} and lower(name) = lower(${input.name}) and id <> ${input.id}`;
+    await tx`select id from person where team_id = ${team.id} and lower(name) = lower(${input.name})`;
   if (other) refuse('name', 'The team has someone of that name already.');
-  await sql`insert into person (team_id, id, name, role) values (${teamId}, ${input.id}, ${input.name}, ${input.role}) on conflict (team_id, id) do nothing`;
+  await tx`insert into person (team_id, id, name, role) values (${team.id}, ${input.id}, ${input.name}, ${input.role})`;
 }

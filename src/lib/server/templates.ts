@@ -1,8 +1,9 @@
 import { BUILT_IN, BUILT_IN_KEYS } from '../core/visit/template/built-in/jobs';
 import { plainTemplate } from '../core/visit/template/plain';
 import type { JobTemplate, VersionedTemplate } from '../core/visit/template/template';
-import type { Db, Sql } from './db';
+import type { Db } from './db';
 import { refuse } from './refusal';
+import type { Write } from './write';
 
 /** Every job template of a team: its own latest versions, and the product's where it has none. */
 export async function readTemplates(sql: Db, teamId: string): Promise<VersionedTemplate[]> {
@@ -43,35 +44,31 @@ export async function listTemplateChanges(sql: Db, teamId: string, key: string):
  * @param from the version it was changed from: refused where somebody has saved another since
  */
 export async function saveTemplate(
-  sql: Sql,
-  teamId: string,
-  personId: string,
+  { tx, team, personId }: Write,
   input: { key: string; from: number; content: JobTemplate | null; word: string }
 ): Promise<number> {
-  return sql.begin(async (tx) => {
-    await tx`select 1 from team where id = ${teamId} for update`;
-    const there = (await readTemplates(tx, teamId)).find((t) => t.key === input.key);
-    if ((there?.version ?? 0) !== input.from)
-      refuse(
-        '',
-        'Somebody has changed this job since you opened it. Open it again; what you wrote is still here.'
-      );
-    if (input.content === null && !there?.own) refuse('', 'It is the product’s own already.');
-    if (input.content === null && !BUILT_IN_KEYS.includes(input.key)) {
-      const [task] =
-        await tx`select name from task where team_id = ${teamId} and job = ${input.key} and retired_at is null limit 1`;
-      if (task) refuse('', `The task “${task.name}” goes by it. Give that task another job first.`);
-    }
-    const [{ latest }] = (await tx`
-      select coalesce(max(version), 0)::int as latest from job_template where team_id = ${teamId} and key = ${input.key}`) as unknown as [
-      { latest: number }
-    ];
-    const version = Math.max(latest, there?.version ?? 0) + 1;
-    await tx`
-      insert into job_template (team_id, key, version, content, word, created_by)
-      values (${teamId}, ${input.key}, ${version}, ${input.content ? tx.json(input.content as never) : null}, ${input.word}, ${personId})`;
-    return version;
-  });
+  await tx`select 1 from team where id = ${team.id} for no key update`;
+  const there = (await readTemplates(tx, team.id)).find((t) => t.key === input.key);
+  if ((there?.version ?? 0) !== input.from)
+    refuse(
+      '',
+      'Somebody has changed this job since you opened it. Open it again; what you wrote is still here.'
+    );
+  if (input.content === null && !there?.own) refuse('', 'It is the product’s own already.');
+  if (input.content === null && !BUILT_IN_KEYS.includes(input.key)) {
+    const [task] =
+      await tx`select name from task where team_id = ${team.id} and job = ${input.key} and retired_at is null limit 1`;
+    if (task) refuse('', `The task “${task.name}” goes by it. Give that task another job first.`);
+  }
+  const [{ latest }] = (await tx`
+    select coalesce(max(version), 0)::int as latest from job_template where team_id = ${team.id} and key = ${input.key}`) as unknown as [
+    { latest: number }
+  ];
+  const version = Math.max(latest, there?.version ?? 0) + 1;
+  await tx`
+    insert into job_template (team_id, key, version, content, word, created_by)
+    values (${team.id}, ${input.key}, ${version}, ${input.content ? tx.json(input.content as never) : null}, ${input.word}, ${personId})`;
+  return version;
 }
 
 /** The template a task is done by: the one picked, its own, or none of its own and a plain one. */

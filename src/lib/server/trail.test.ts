@@ -1,13 +1,13 @@
+import { addEvent, addMachine, addTask, recordDone, callOff } from '../../../tests/database/hands';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, byHours, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
 import { eventSchema, machineSchema } from '../core/machine/form';
 import { doneSchema, taskSchema } from '../core/schedule/form';
 import { FIRST_LANES } from '../core/trail/lane';
 import { addDays } from '../core/time/day';
-import { addEvent, callOff, listEvents, listOutings } from './events';
-import { addMachine, getMachine, listMachines } from './machines';
+import { listEvents, listOutings } from './events';
+import { getMachine, listMachines } from './machines';
 import { getRecord, listRecords } from './records';
-import { addTask, recordDone } from './tasks';
 import { becameDue, lanesOf, trailPage } from './trail';
 
 let book: Book;

@@ -1,4 +1,5 @@
 import type { Learned } from '../core/hours/learned';
+import type { Logged } from '../core/hours/logged';
 import type { PlannedOuting } from '../core/schedule/task';
 import { dayOf, type Day } from '../core/time/day';
 import type { Team } from '../core/team/team';
@@ -153,10 +154,7 @@ export async function lanesOf(sql: Db, team: Team, ids: readonly string[], now: 
 }
 
 /** What has got worse between two states of one machine: "now past due". */
-export function becameDue(
-  before: Lane | null,
-  after: Lane
-): { taskId: string; name: string; state: string; left: string }[] {
+export function becameDue(before: Lane | null, after: Lane): Logged['due'] {
   const pressing = ['past limit', 'past due', 'due before the next outing'];
   const was = new Map(before?.stakes.map((s) => [s.taskId, s.state]));
   return after.stakes

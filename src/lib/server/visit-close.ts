@@ -4,11 +4,11 @@ import { dayOf } from '../core/time/day';
 import { closeProblems } from '../core/visit/close';
 import { visitState } from '../core/visit/state';
 import { summarise, type Findings } from '../core/visit/summary';
-import type { Db, Sql } from './db';
+import type { Db } from './db';
 import { proposeFrom } from './proposals';
 import { refuse, Refusal } from './refusal';
-import { lockMachine, refreshStanding } from './standing';
 import { lockVisit, type Visit } from './visits';
+import type { Write } from './write';
 
 /**
  * Closes a visit: refused with the list while anything is open or wanting. Writes a record for each job, restarts the counts,
@@ -17,34 +17,27 @@ import { lockVisit, type Visit } from './visits';
  * @returns the first record's id
  */
 export async function closeVisit(
-  sql: Sql,
-  team: Team,
-  personId: string,
-  visitId: string,
-  now: Date
+  { tx, team, personId, now }: Write,
+  { visitId }: { visitId: string }
 ): Promise<string> {
-  return sql.begin(async (tx) => {
-    const visit = await lockVisit(tx, team.id, visitId);
-    if (visit.recordIds[0]) return visit.recordIds[0];
-    if (visit.givenUpAt) refuse('', 'This visit was given up.');
-    await lockMachine(tx, team.id, visit.machineId);
-    const state = visitState(visit.plan, visit.entries);
-    const problems = closeProblems(visit.plan, state);
-    if (problems.length > 0)
-      throw new Refusal({ '': 'Not closed: something still stands open.' }, { problems });
-    const minutes = Math.max(1, Math.round((now.getTime() - visit.startedAt.getTime()) / 60_000));
-    await tx`update visit set closed_at = ${now}, closed_by = ${personId} where team_id = ${team.id} and id = ${visitId}`;
-    const ids: string[] = [];
-    for (const job of visit.plan.jobs) {
-      if (!job.taskId) continue;
-      const findings = summarise(visit.plan, state, visit.rules, minutes, job.key);
-      const id = await insertRecord(tx, team, personId, visit, job.taskId, findings, now);
-      ids.push(id);
-      await followUp(tx, team.id, personId, visit, job.taskId, id, findings);
-    }
-    await refreshStanding(tx, team.id, visit.machineId);
-    return ids[0]!;
-  });
+  const visit = await lockVisit(tx, team.id, visitId);
+  if (visit.recordIds[0]) return visit.recordIds[0];
+  if (visit.givenUpAt) refuse('', 'This visit was given up.');
+  const state = visitState(visit.plan, visit.entries);
+  const problems = closeProblems(visit.plan, state);
+  if (problems.length > 0)
+    throw new Refusal({ '': 'Not closed: something still stands open.' }, { problems });
+  const minutes = Math.max(1, Math.round((now.getTime() - visit.startedAt.getTime()) / 60_000));
+  await tx`update visit set closed_at = ${now}, closed_by = ${personId} where team_id = ${team.id} and id = ${visitId}`;
+  const ids: string[] = [];
+  for (const job of visit.plan.jobs) {
+    if (!job.taskId) continue;
+    const findings = summarise(visit.plan, state, visit.rules, minutes, job.key);
+    const id = await insertRecord(tx, team, personId, visit, job.taskId, findings, now);
+    ids.push(id);
+    await followUp(tx, team.id, personId, visit, job.taskId, id, findings);
+  }
+  return ids[0]!;
 }
 
 async function insertRecord(

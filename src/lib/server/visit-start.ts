@@ -1,5 +1,4 @@
 import type { HouseRules } from '../core/rules/rules';
-import type { Team } from '../core/team/team';
 import { dayOf } from '../core/time/day';
 import type { StartInput } from '../core/visit/form';
 import { layOut } from '../core/visit/layout/layout';
@@ -8,11 +7,11 @@ import { orderPlan } from '../core/visit/order/plan';
 import { LoopError } from '../core/visit/order/order';
 import type { VisitPlan } from '../core/visit/plan';
 import { layoutInput } from './bench-history';
-import type { Db, Sql } from './db';
+import type { Db } from './db';
 import { refuse } from './refusal';
-import { lockMachine } from './standing';
 import { machineOf } from './tasks';
 import { readTemplates, templateFor } from './templates';
+import type { Write } from './write';
 
 /**
  * Starts a visit: the steps of its jobs are laid out now, from this machine's sheet, the house rules and the templates, put in
@@ -20,64 +19,45 @@ import { readTemplates, templateFor } from './templates';
  * again instead.
  * @returns the visit's id
  */
-export async function startVisit(
-  sql: Sql,
-  team: Team,
-  personId: string,
-  input: StartInput,
-  now: Date
-): Promise<string> {
-  return sql.begin(async (tx) => {
-    const machine = await lockMachine(tx, team.id, input.machineId);
-    if (!machine) refuse('', 'That machine is not in this team.');
-    const [open] =
-      await tx`select id from visit where team_id = ${team.id} and machine_id = ${input.machineId} and closed_at is null and given_up_at is null`;
-    if (open) return open.id as string;
-    const [again] = await tx`select id from visit where team_id = ${team.id} and id = ${input.id}`;
-    if (again) return again.id as string;
+export async function startVisit({ tx, team, personId, now }: Write, input: StartInput): Promise<string> {
+  const [open] =
+    await tx`select id from visit where team_id = ${team.id} and machine_id = ${input.machineId} and closed_at is null and given_up_at is null`;
+  if (open) return open.id as string;
 
-    const templates = await readTemplates(tx, team.id);
-    const jobs = [];
-    for (const j of input.jobs) {
-      const [task] =
-        await tx`select id, name, job, machine_id, component_id from task where team_id = ${team.id} and id = ${j.taskId} and retired_at is null`;
-      if (!task) refuse('', 'That task is not in this team.');
-      const on = (task!.machine_id as string | null) ?? (await machineOf(tx, team.id, task!.component_id));
-      if (on === null)
-        refuse('', `${task!.name}: its component is on the shelf. Write it down as done there.`);
-      if (on !== input.machineId) refuse('', `${task!.name} belongs to another machine.`);
-      if (j.template !== null && !templates.some((t) => t.key === j.template))
-        refuse('', 'That job is not among the team’s jobs any more.');
-      jobs.push({
-        taskId: task!.id as string,
-        template: templateFor({ id: task!.id, name: task!.name, job: task!.job }, j.template, templates)
-      });
-    }
-    const [m] = await tx`select id, kind from machine where team_id = ${team.id} and id = ${input.machineId}`;
-    const laid = await layoutInput(
-      tx,
-      team.id,
-      { id: m!.id, kind: m!.kind },
-      jobs,
-      dayOf(now, team.timeZone)
-    );
-    let plan: VisitPlan;
-    try {
-      plan = orderPlan(layOut(laid), input.engine).plan;
-    } catch (e) {
-      if (e instanceof LoopError) refuse('', `These jobs cannot be put in order: ${e.message}.`);
-      throw e;
-    }
-    if (input.order) plan = { ...plan, steps: inOrder(plan.steps, input.order) };
-    await insertVisit(
-      tx,
-      team.id,
-      { id: input.id, machineId: input.machineId, personId, startedAt: now },
-      plan,
-      laid.rules
-    );
-    return input.id;
-  });
+  const templates = await readTemplates(tx, team.id);
+  const jobs = [];
+  for (const j of input.jobs) {
+    const [task] =
+      await tx`select id, name, job, machine_id, component_id from task where team_id = ${team.id} and id = ${j.taskId} and retired_at is null`;
+    if (!task) refuse('', 'That task is not in this team.');
+    const on = (task!.machine_id as string | null) ?? (await machineOf(tx, team.id, task!.component_id));
+    if (on === null) refuse('', `${task!.name}: its component is on the shelf. Write it down as done there.`);
+    if (on !== input.machineId) refuse('', `${task!.name} belongs to another machine.`);
+    if (j.template !== null && !templates.some((t) => t.key === j.template))
+      refuse('', 'That job is not among the team’s jobs any more.');
+    jobs.push({
+      taskId: task!.id as string,
+      template: templateFor({ id: task!.id, name: task!.name, job: task!.job }, j.template, templates)
+    });
+  }
+  const [m] = await tx`select id, kind from machine where team_id = ${team.id} and id = ${input.machineId}`;
+  const laid = await layoutInput(tx, team.id, { id: m!.id, kind: m!.kind }, jobs, dayOf(now, team.timeZone));
+  let plan: VisitPlan;
+  try {
+    plan = orderPlan(layOut(laid), input.engine).plan;
+  } catch (e) {
+    if (e instanceof LoopError) refuse('', `These jobs cannot be put in order: ${e.message}.`);
+    throw e;
+  }
+  if (input.order) plan = { ...plan, steps: inOrder(plan.steps, input.order) };
+  await insertVisit(
+    tx,
+    team.id,
+    { id: input.id, machineId: input.machineId, personId, startedAt: now },
+    plan,
+    laid.rules
+  );
+  return input.id;
 }
 
 /** Writes a visit with its jobs, its steps and everything it will open. */

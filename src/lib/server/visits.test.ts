@@ -1,3 +1,12 @@
+import {
+  addFastener,
+  addFigure,
+  setRule,
+  startVisit,
+  addEntry,
+  closeVisit,
+  giveUpVisit
+} from '../../../tests/database/hands';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, NOW, openBook, uuid } from '../../../tests/database/book';
 import { fastenerSchema, figureSchema } from '../core/specs/form';
@@ -8,12 +17,9 @@ import { sealSuggestion } from '../core/visit/items';
 import { visitState } from '../core/visit/state';
 import { Refusal } from './refusal';
 import { ruleSchema } from '../core/rules/form';
-import { setRule } from './rules';
 import { refreshStanding } from './standing';
-import { addFastener, addFigure, listFigures } from './specs';
-import { closeVisit } from './visit-close';
-import { startVisit } from './visit-start';
-import { addEntry, getVisit, giveUpVisit, listOpenVisits } from './visits';
+import { listFigures } from './specs';
+import { getVisit, listOpenVisits } from './visits';
 
 let book: Book;
 beforeAll(async () => {

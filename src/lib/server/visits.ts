@@ -3,9 +3,10 @@ import { isLeft, visitState } from '../core/visit/state';
 import { readItem, readStep, type PlanJob, type VisitPlan } from '../core/visit/plan';
 import { refuseEntry } from '../core/visit/refuse';
 import type { HouseRules } from '../core/rules/rules';
-import type { Db, Sql } from './db';
+import type { Db } from './db';
 import { refuse, Refusal } from './refusal';
 import { readToolbox } from './stores';
+import type { Write } from './write';
 
 export interface Visit {
   id: string;
@@ -61,11 +62,12 @@ export async function getVisit(sql: Db, teamId: string, id: string): Promise<Vis
   };
 }
 
-async function readEntries(sql: Db, teamId: string, visitId: string): Promise<Entry[]> {
+/** What was written in a visit, in order; with `after`, only what came after that number. */
+export async function readEntries(sql: Db, teamId: string, visitId: string, after = 0): Promise<Entry[]> {
   const rows = await sql`
     select e.id, e.seq, e.step_key, e.item_key, e.action, e.content, e.at, p.name as by from visit_entry e
     join person p on p.team_id = e.team_id and p.id = e.by
-    where e.team_id = ${teamId} and e.visit_id = ${visitId} order by e.seq`;
+    where e.team_id = ${teamId} and e.visit_id = ${visitId} and e.seq > ${after} order by e.seq`;
   return rows.map(
     (r) =>
       ({
@@ -81,36 +83,44 @@ async function readEntries(sql: Db, teamId: string, visitId: string): Promise<En
   );
 }
 
+/** The records a visit left, in the order of its jobs; null where the team has no such visit. */
+export async function recordsOf(sql: Db, teamId: string, id: string): Promise<string[] | null> {
+  const [v] = await sql`
+    select array(select r.id from jsonb_array_elements(v.jobs) with ordinality j(job, n)
+        join service_record r on r.team_id = v.team_id and r.visit_id = v.id and r.task_id = (j.job->>'taskId')::uuid
+        order by j.n) as record_ids
+    from visit v where v.team_id = ${teamId} and v.id = ${id}`;
+  return (v?.record_ids as string[] | undefined) ?? null;
+}
+
+/** The machine of a visit. @throws Refusal where the team has no such visit */
+export async function machineOfVisit(tx: Db, teamId: string, id: string): Promise<string> {
+  const [v] = await tx`select machine_id from visit where team_id = ${teamId} and id = ${id}`;
+  return v ? (v.machine_id as string) : refuse('', 'That visit is not in this team.');
+}
+
 export async function lockVisit(tx: Db, teamId: string, id: string): Promise<Visit> {
-  await tx`select 1 from visit where team_id = ${teamId} and id = ${id} for update`;
+  await tx`select 1 from visit where team_id = ${teamId} and id = ${id} for no key update`;
   const visit = await getVisit(tx, teamId, id);
   if (!visit) refuse('', 'That visit is not in this team.');
   return visit!;
 }
 
 /**
- * Adds one entry to a visit. Sent twice it is one; two devices write one after the other. Answers with everything in the
- * book, so that each device sees what the other did.
+ * Adds one entry to a visit; two devices write one after the other.
+ * @returns its number and its stamp: what other devices wrote meanwhile is asked for by number
  */
 export async function addEntry(
-  sql: Sql,
-  teamId: string,
-  personId: string,
-  visitId: string,
-  entry: NewEntry
-): Promise<Entry[]> {
-  return sql.begin(async (tx) => {
-    const visit = await lockVisit(tx, teamId, visitId);
-    if (!visit.entries.some((e) => e.id === entry.id)) {
-      if (visit.closedAt || visit.givenUpAt)
-        refuse('', 'This visit is closed; nothing more can be written in it.');
-      const tools = await readToolbox(tx, teamId);
-      const problem = refuseEntry(visitState(visit.plan, visit.entries), entry, tools);
-      if (problem) refuse('', problem);
-      await insertEntry(tx, teamId, personId, visitId, entry);
-    }
-    return readEntries(tx, teamId, visitId);
-  });
+  { tx, team, personId }: Write,
+  { visitId, entry }: { visitId: string; entry: NewEntry }
+): Promise<Pick<Entry, 'seq' | 'at' | 'by'>> {
+  const visit = await lockVisit(tx, team.id, visitId);
+  if (visit.closedAt || visit.givenUpAt)
+    refuse('', 'This visit is closed; nothing more can be written in it.');
+  const tools = await readToolbox(tx, team.id);
+  const problem = refuseEntry(visitState(visit.plan, visit.entries), entry, tools);
+  if (problem) refuse('', problem);
+  return insertEntry(tx, team.id, personId, visitId, entry);
 }
 
 export async function insertEntry(
@@ -120,34 +130,37 @@ export async function insertEntry(
   visitId: string,
   e: NewEntry,
   at: Date | null = null
-): Promise<void> {
-  await tx`
+): Promise<Pick<Entry, 'seq' | 'at' | 'by'>> {
+  const [row] = await tx`
     insert into visit_entry (team_id, id, visit_id, step_key, item_key, action, content, by, at)
-    values (${teamId}, ${e.id}, ${visitId}, ${e.stepKey}, ${e.itemKey}, ${e.action}, ${tx.json(e.content as never)}, ${personId}, ${at ?? tx`now()`})`;
+    values (${teamId}, ${e.id}, ${visitId}, ${e.stepKey}, ${e.itemKey}, ${e.action}, ${tx.json(e.content as never)}, ${personId}, ${at ?? tx`now()`})
+    returning seq, at, (select name from person where team_id = ${teamId} and id = ${personId}) as by`;
+  return { seq: Number(row!.seq), at: (row!.at as Date).toISOString(), by: row!.by as string };
 }
 
 /** Gives a visit up without the work done: only while nothing stands open. */
-export async function giveUpVisit(sql: Sql, teamId: string, visitId: string, reason: string): Promise<void> {
-  await sql.begin(async (tx) => {
-    const visit = await lockVisit(tx, teamId, visitId);
-    if (visit.closedAt) refuse('', 'This visit is closed already.');
-    const state = visitState(visit.plan, visit.entries);
-    const out = [
-      ...state.open.map((i) => ({ key: i.item.key, message: `${i.item.name} is not shut.` })),
-      ...state.items
-        .filter((i) => i.deferred)
-        .map((i) => ({
-          key: i.item.key,
-          message: `${i.item.name} is deferred: finish it, or close the visit.`
-        })),
-      ...state.things
-        .filter((t) => !t.in)
-        .map((t) => ({ key: `thing:${t.id}`, message: `${t.name} is still out.` }))
-    ];
-    if (out.length > 0)
-      throw new Refusal({ '': 'It cannot be given up while something stands open.' }, { problems: out });
-    await tx`update visit set given_up_at = now(), given_up_reason = ${reason} where team_id = ${teamId} and id = ${visitId} and given_up_at is null`;
-  });
+export async function giveUpVisit(
+  { tx, team }: Write,
+  { visitId, reason }: { visitId: string; reason: string }
+): Promise<void> {
+  const visit = await lockVisit(tx, team.id, visitId);
+  if (visit.closedAt) refuse('', 'This visit is closed already.');
+  const state = visitState(visit.plan, visit.entries);
+  const out = [
+    ...state.open.map((i) => ({ key: i.item.key, message: `${i.item.name} is not shut.` })),
+    ...state.items
+      .filter((i) => i.deferred)
+      .map((i) => ({
+        key: i.item.key,
+        message: `${i.item.name} is deferred: finish it, or close the visit.`
+      })),
+    ...state.things
+      .filter((t) => !t.in)
+      .map((t) => ({ key: `thing:${t.id}`, message: `${t.name} is still out.` }))
+  ];
+  if (out.length > 0)
+    throw new Refusal({ '': 'It cannot be given up while something stands open.' }, { problems: out });
+  await tx`update visit set given_up_at = now(), given_up_reason = ${reason} where team_id = ${team.id} and id = ${visitId} and given_up_at is null`;
 }
 
 export interface OpenVisit {

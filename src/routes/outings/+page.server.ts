@@ -1,4 +1,5 @@
-import { dayOf, isDay } from '$lib/core/time/day';
+import { day as daySchema, id as idSchema } from '$lib/core/forms';
+import { dayOf } from '$lib/core/time/day';
 import { db } from '$lib/server/db';
 import { listEvents, listOutings } from '$lib/server/events';
 import { listMachines } from '$lib/server/machines';
@@ -9,7 +10,8 @@ export const load: PageServerLoad = async ({ locals, url }) => {
   const team = locals.team!;
   const today = dayOf(new Date(), team.timeZone);
   const [day, id] = (url.searchParams.get('before') ?? '').split('_');
-  const before = day && id && isDay(day) && /^[0-9a-f-]{36}$/.test(id) ? { day, id } : null;
+  const before =
+    day && id && daySchema.safeParse(day).success && idSchema.safeParse(id).success ? { day, id } : null;
   const [ahead, outings, machines] = await Promise.all([
     listEvents(sql, team.id, today, 'ahead'),
     listOutings(sql, team.id, before),

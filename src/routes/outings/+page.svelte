@@ -27,7 +27,7 @@
 
   async function add(e: SubmitEvent) {
     e.preventDefault();
-    const sent = await send('/api/events', { ...draft, lastDay: draft.lastDay || draft.firstDay, id });
+    const sent = await send('event.plan', { ...draft, lastDay: draft.lastDay || draft.firstDay, id });
     errors = sent.ok ? {} : sent.errors;
     if (!sent.ok) return;
     id = crypto.randomUUID();
@@ -44,7 +44,7 @@
     await invalidateAll();
   }
   async function callOff(event: { id: string; name: string }, off: boolean) {
-    const sent = await send(`/api/events/${event.id}`, { off });
+    const sent = await send('event.call-off', { eventId: event.id, off });
     if (sent.ok) calledOff = off ? event : null;
     else errors = sent.errors;
     await invalidateAll();

@@ -15,7 +15,7 @@
 
   async function add(e: SubmitEvent) {
     e.preventDefault();
-    const sent = await send('/api/people', { id, name, role });
+    const sent = await send('person.add', { id, name, role });
     errors = sent.ok ? {} : sent.errors;
     if (!sent.ok) return;
     id = crypto.randomUUID();

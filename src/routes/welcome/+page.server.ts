@@ -1,22 +1,17 @@
 import { redirect } from '@sveltejs/kit';
 import { db } from '$lib/server/db';
+import { workIn } from '$lib/server/device';
 import { getDemoTeam } from '$lib/server/teams';
-import type { PageServerLoad } from './$types';
-
-const YEAR = 31_536_000;
+import type { Actions, PageServerLoad } from './$types';
 
 /** First run: look round with the demo, or set up your own. */
-export const load: PageServerLoad = async ({ url, cookies }) => {
-  const demo = await getDemoTeam(db());
-  if (url.searchParams.has('stay') && demo) {
-    cookies.set('ht_team', demo.id, {
-      path: '/',
-      maxAge: YEAR,
-      sameSite: 'lax',
-      httpOnly: false,
-      secure: false
-    });
+export const load: PageServerLoad = async () => ({ demo: (await getDemoTeam(db())) !== null });
+
+export const actions: Actions = {
+  /** This device looks round with the demo. Looking at the page alone changes nothing. */
+  stay: async ({ cookies }) => {
+    const demo = await getDemoTeam(db());
+    if (demo) workIn(cookies, { id: demo.id });
     redirect(303, '/');
   }
-  return { demo: demo !== null };
 };

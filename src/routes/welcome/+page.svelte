@@ -27,7 +27,7 @@
     e.preventDefault();
     if (busy) return;
     busy = true;
-    const sent = await send('/api/teams', { id, name, timeZone, you: { id: personId, name: you, role } });
+    const sent = await send('team.found', { id, name, timeZone, you: { id: personId, name: you, role } });
     busy = false;
     // A whole new page: another team means other data everywhere.
     if (sent.ok) location.assign('/');
@@ -80,9 +80,9 @@
         A made-up team with twelve made-up machines and nine months in its book. Change what you like; it can
         be put back.
       </p>
-      <p class="mt-4">
-        <a class="link font-bold" href="/welcome?stay" data-sveltekit-reload>Look round with the demo</a>
-      </p>
+      <form method="POST" action="?/stay" class="mt-4">
+        <button type="submit" class="link font-bold">Look round with the demo</button>
+      </form>
     {:else}
       <p class="mt-3">
         The demo team is not loaded here. On the machine that runs this: <code>npm run demo:reset</code>.

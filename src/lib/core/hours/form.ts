@@ -7,7 +7,8 @@ import {
   hoursTypedOrNone,
   id,
   name,
-  remark
+  remark,
+  someOf
 } from '../forms';
 import { CLUTCH_USES, CONDITIONS, OUTING_KINDS, SYMPTOMS } from '../outing/outing';
 
@@ -38,6 +39,7 @@ export type TypedHours =
  */
 export const hoursOrRidden = z
   .string()
+  .max(200, 'At most 200 characters.')
   .default('')
   .transform((text, ctx): TypedHours => {
     const t = text.trim();
@@ -70,10 +72,10 @@ export const readingSchema = z
       .default(null),
     eventId: id.nullable().default(null),
     distance: distanceTypedOrNone,
-    conditions: z.array(z.enum(CONDITIONS)).default([]),
+    conditions: someOf(CONDITIONS),
     crossings: countTypedOrNone(500),
     clutch: z.enum(CLUTCH_USES).default('usual'),
-    symptoms: z.array(z.enum(SYMPTOMS)).default([]),
+    symptoms: someOf(SYMPTOMS),
     /** Set once a distance that does not fit the hours has been looked at again. */
     sure: z.boolean().default(false),
     settlement: settlementSchema.nullable().default(null)
@@ -138,8 +140,8 @@ export const meterChangeSchema = z.object({
   counts: z.enum(['hours', 'distance']).default('hours'),
   day,
   /** What the old one showed at the end (empty: nobody could read it), and the new one or the reset one at the start. */
-  lastValue: z.string().default(''),
-  firstValue: z.string().default(''),
+  lastValue: z.string().max(200, 'At most 200 characters.').default(''),
+  firstValue: z.string().max(200, 'At most 200 characters.').default(''),
   reason: remark
 });
 export type MeterChangeInput = z.infer<typeof meterChangeSchema>;

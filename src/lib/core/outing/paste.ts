@@ -36,8 +36,11 @@ const HEADS: Record<PasteField, RegExp> = {
   remark: /^(remarks?|notes?|comments?|words)$/
 };
 
+/** No heading is longer; what is, need not be looked through. */
+const LONGEST_HEAD = 80;
 const fold = (text: string) =>
   text
+    .slice(0, LONGEST_HEAD)
     .toLowerCase()
     .replace(/\(.*?\)|,.*$/g, '')
     .replace(/[^a-z0-9 ]/g, ' ')

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bad, day, distanceTypedOrNone, hoursTypedOrNone, id, name, remark } from '../forms';
+import { bad, day, distanceTypedOrNone, hoursTypedOrNone, id, name, remark, someOf } from '../forms';
 import { CALLS, MOST_SENSITIVE, STRAINS, type Sensitivity } from '../outing/outing';
 import { AGEINGS, ANCHORINGS, MEASURES, type Measure } from './task';
 
@@ -49,10 +49,10 @@ export const triggerSchema = z
     id,
     measure: z.enum(MEASURES, { error: 'Pick what is counted.' }),
     ofTaskId: id.nullable().default(null),
-    every: z.string(),
-    limit: z.string().default(''),
-    first: z.string().default(''),
-    firstLimit: z.string().default('')
+    every: z.string().max(200),
+    limit: z.string().max(200).default(''),
+    first: z.string().max(200).default(''),
+    firstLimit: z.string().max(200).default('')
   })
   .transform((t, ctx) => {
     const read = (field: 'every' | 'limit' | 'first' | 'firstLimit'): number | null => {
@@ -91,7 +91,7 @@ export type TriggerForm = z.input<typeof triggerSchema>;
 
 /** Sensitivities as typed: how many times faster an hour under each strain counts. */
 const sensitivitySchema = z
-  .partialRecord(z.enum(STRAINS), z.string())
+  .partialRecord(z.enum(STRAINS), z.string().max(40))
   .default({})
   .transform((typed, ctx): Sensitivity => {
     const result: Sensitivity = {};
@@ -134,7 +134,7 @@ const taskFields = {
   sensitivity: sensitivitySchema,
   perPart: z.boolean().default(false),
   restartsOnRebuild: z.boolean().default(true),
-  answers: z.array(z.enum(CALLS)).default([])
+  answers: someOf(CALLS)
 };
 
 /** From where a new task counts. */
@@ -180,6 +180,7 @@ export const doneSchema = z.object({
   /** Empty: as the book has it on that day. `?`: nobody knows. */
   hours: z
     .string()
+    .max(200, 'At most 200 characters.')
     .default('')
     .transform((text, ctx): number | null | 'book' => {
       if (text.trim() === '') return 'book';

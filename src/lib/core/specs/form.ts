@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { day, id, name, remark } from '../forms';
+import { day, id, name, numberTyped, remark } from '../forms';
 import { MODIFICATION_NAMES } from './changes';
 import { CIRCUITS, CONFIDENCES, FASTENER_ROLES, figureKind, SEALS } from './sheet';
 
@@ -10,11 +10,9 @@ export const fastenerSchema = z.object({
   role: z.enum(FASTENER_ROLES, { error: 'Pick what it is.' }),
   name: name('what you call it', 60),
   place: z.string().trim().max(120, 'At most 120 characters.').default(''),
-  quantity: z.coerce
-    .number({ error: 'How many bolts?' })
-    .int('Whole bolts.')
-    .min(1, 'At least one.')
-    .max(24, 'At most 24.'),
+  quantity: numberTyped('How many bolts?').pipe(
+    z.number().int('Whole bolts.').min(1, 'At least one.').max(24, 'At most 24.')
+  ),
   magnet: z.boolean(),
   seal: z.enum(SEALS),
   head: z.string().trim().max(40, 'At most 40 characters.').default(''),

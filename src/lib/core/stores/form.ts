@@ -5,11 +5,14 @@ import { parseQuantity } from '../quantity/parse';
 import type { UnitName } from '../quantity/units';
 
 const typed = (dimension: 'torque' | 'length' | 'volume', unit: UnitName, what: string) =>
-  z.string({ error: what }).transform((text, ctx): number => {
-    const parsed = parseQuantity(text, { dimension, unit });
-    if (!parsed.ok) return bad(ctx, parsed.problem.kind === 'empty' ? what : parsed.problem.message);
-    return parsed.quantity.base;
-  });
+  z
+    .string({ error: what })
+    .max(200, 'At most 200 characters.')
+    .transform((text, ctx): number => {
+      const parsed = parseQuantity(text, { dimension, unit });
+      if (!parsed.ok) return bad(ctx, parsed.problem.kind === 'empty' ? what : parsed.problem.message);
+      return parsed.quantity.base;
+    });
 
 /** A torque wrench as it is put down: the ends of its scale in one unit, as printed on it. */
 export const wrenchSchema = z
@@ -17,9 +20,9 @@ export const wrenchSchema = z
     id,
     name: name('what you call it', 60),
     unit: z.enum(['N·m', 'lbf·ft', 'lbf·in']),
-    low: z.string({ error: 'Where does its scale begin?' }).trim(),
-    high: z.string({ error: 'Where does its scale end?' }).trim(),
-    length: z.string().trim().default(''),
+    low: z.string({ error: 'Where does its scale begin?' }).trim().max(200),
+    high: z.string({ error: 'Where does its scale end?' }).trim().max(200),
+    length: z.string().trim().max(200).default(''),
     calibratedUntil: z.union([day, z.literal('')]).default('')
   })
   .transform((w, ctx) => {
@@ -85,6 +88,7 @@ export const oilSchema = z.object({
   stock: z
     .string()
     .trim()
+    .max(200, 'At most 200 characters.')
     .default('')
     .transform((text, ctx): number => {
       if (text === '') return 0;

@@ -110,7 +110,7 @@
     }
     closing = true;
     await bench.refresh();
-    const sent = await send<string>(`/api/visits/${visit.id}/close`, {});
+    const sent = await send('visit.close', { visitId: visit.id });
     closing = false;
     if (sent.ok) {
       say(`${visit.plate} ${visit.machine}: done, and its count starts again.`, [
@@ -123,7 +123,7 @@
     }
   }
   async function giveUp(reason: string): Promise<string | null> {
-    const sent = await send(`/api/visits/${visit.id}/give-up`, { reason });
+    const sent = await send('visit.give-up', { visitId: visit.id, reason });
     if (!sent.ok) return Object.values(sent.errors)[0] ?? 'Not given up.';
     await invalidateAll();
     await goto(`/machines/${visit.machineId}`, { replaceState: true });
@@ -163,6 +163,23 @@
     Taken up again. What stands open: {bench.state.open.map((i) => i.item.name).join(', ') ||
       'nothing any more'}.
   </p>
+{/if}
+{#if bench.aside.length > 0}
+  <section class="rule-b mt-2 pb-2" aria-label="Not taken by the server">
+    <p class="error">
+      The server failed over {bench.aside.length === 1 ? 'one entry' : `${bench.aside.length} entries`}. Kept
+      on this device, not in the book; the rest goes on.
+    </p>
+    <ul>
+      {#each bench.aside as a (a.id)}
+        <li class="flex flex-wrap items-center gap-x-5">
+          <span>{a.what}</span>
+          <button type="button" class="link py-2" onclick={() => bench.tryAside(a.id)}>Send again</button>
+          <button type="button" class="link py-2" onclick={() => bench.dropAside(a.id)}>Let it go</button>
+        </li>
+      {/each}
+    </ul>
+  </section>
 {/if}
 {#if bench.stuck}<p class="error mt-2" role="status">
     {bench.problem ?? 'No answer from the server.'}

@@ -2,6 +2,7 @@
 <script lang="ts">
   import type { LastTime } from '$lib/core/visit/plan';
   import { showDay } from '$lib/core/time/day';
+  import { send } from '../form/send';
   import type { BenchVisit } from './bench.svelte';
 
   interface Props {
@@ -34,13 +35,20 @@
     error = '';
     const id = crypto.randomUUID();
     try {
-      const r = await fetch(
-        `/api/photos?id=${id}&visitId=${bench.id}&stepKey=${encodeURIComponent(stepKey)}`,
-        { method: 'POST', headers: { 'content-type': file.type }, body: file }
-      );
-      const answer = await r.json().catch(() => null);
+      // Its pixels first, then the word where they belong.
+      const r = await fetch(`/api/photos?id=${id}`, {
+        method: 'POST',
+        headers: { 'content-type': file.type },
+        body: file
+      });
+      const uploaded = await r.json().catch(() => null);
+      const answer = uploaded?.ok
+        ? await send('photo.attach', { photoId: id, visitId: bench.id, stepKey })
+        : uploaded;
       if (answer?.ok) bench.photos = [...bench.photos, { id, stepKey, by: 'you', at: new Date() }];
-      else error = (Object.values(answer?.errors ?? {})[0] as string) ?? 'Not taken. Try again.';
+      else
+        error =
+          (Object.values(answer?.errors ?? {})[0] as string) ?? answer?.message ?? 'Not taken. Try again.';
     } catch {
       error = 'No answer from the server; the photo is still on your device. Try again.';
     }

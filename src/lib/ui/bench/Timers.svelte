@@ -46,11 +46,9 @@
   });
   async function off(t: Running) {
     timers = timers.filter((x) => x.id !== t.id);
-    await send(`/api/visits/${t.visitId}/entries`, {
-      id: crypto.randomUUID(),
-      stepKey: t.stepKey,
-      action: 'timer off',
-      content: { of: t.id }
+    await send('visit.enter', {
+      visitId: t.visitId,
+      entry: { id: crypto.randomUUID(), stepKey: t.stepKey, action: 'timer off', content: { of: t.id } }
     });
   }
 </script>

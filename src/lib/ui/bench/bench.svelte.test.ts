@@ -32,16 +32,38 @@ class Server {
   taken: Entry[] = [];
   up = true;
   refuse: string | null = null;
-  answer = async (_url: string, init?: { body?: string }): Promise<Response> => {
+  /** Step keys over which it fails. */
+  fails: string[] = [];
+  /** How many entries it was asked for, at each asking. */
+  asked: string[] = [];
+  answer = async (url: string, init?: { body?: string }): Promise<Response> => {
     if (!this.up) throw new TypeError('network');
-    if (!init?.body)
-      return Response.json({ ok: true, data: { entries: this.taken, recordId: null, photos: [] } });
-    const entry = JSON.parse(init.body) as NewEntry;
-    if (this.refuse)
-      return Response.json({ ok: false, errors: { '': this.refuse }, more: {} }, { status: 422 });
-    if (!this.taken.some((e) => e.id === entry.id))
-      this.taken = [...this.taken, { ...entry, seq: this.taken.length + 1, at: 'now', by: 'Wren' } as Entry];
-    return Response.json({ ok: true, data: this.taken });
+    if (!init?.body) {
+      this.asked.push(url);
+      const after = Number(new URL(url, 'http://x').searchParams.get('after'));
+      const entries = this.taken.filter((e) => e.seq > after);
+      return Response.json({ ok: true, data: { entries, recordId: null, photos: [] } });
+    }
+    const { commands } = JSON.parse(init.body) as {
+      commands: { id: string; after?: string; body: { entry: NewEntry } }[];
+    };
+    const refused = new Set<string>();
+    const outcomes = commands.map(({ id, after, body: { entry } }) => {
+      const no = (errors: object, more: object) => {
+        refused.add(id);
+        return { id, ok: false, errors, more };
+      };
+      if (after && refused.has(after)) return no({ '': 'It waits.' }, { waits: true });
+      if (this.refuse) return no({ '': this.refuse }, {});
+      if (entry.stepKey !== null && this.fails.includes(entry.stepKey))
+        return no({ '': 'Our side.' }, { retry: true, fault: 'ab12' });
+      const seq = this.taken.length + 1;
+      const stamp = { seq, at: 'now', by: 'Wren' };
+      if (!this.taken.some((e) => e.id === entry.id))
+        this.taken = [...this.taken, { ...entry, ...stamp } as Entry];
+      return { id, ok: true, data: stamp };
+    });
+    return Response.json({ ok: true, outcomes });
   };
 }
 
@@ -54,11 +76,17 @@ beforeEach(() => {
   vi.stubGlobal('localStorage', {
     getItem: (k: string) => kept.get(k) ?? null,
     setItem: (k: string, v: string) => kept.set(k, v),
-    removeItem: (k: string) => kept.delete(k)
+    removeItem: (k: string) => kept.delete(k),
+    key: (i: number) => [...kept.keys()][i] ?? null,
+    get length() {
+      return kept.size;
+    }
   });
+  kept.set('ht_device', 'this one');
 });
 afterEach(() => vi.unstubAllGlobals());
 
+const unsent = () => [...kept.keys()].filter((k) => k.startsWith('ht_visit_v_')).length;
 const open = (entries: Entry[] = []) => new BenchVisit('v', plan, entries);
 const off = { stepKey: 'off', action: 'done', content: {} } as const;
 const torqued = { itemKey: 'plug', action: 'torqued', content: { value: 20, unit: 'N·m' } } as const;
@@ -71,7 +99,7 @@ describe('a visit on a screen', () => {
     expect(bench.waiting).toBe(1);
     await vi.waitFor(() => expect(bench.waiting).toBe(0));
     expect(server.taken.map((e) => e.stepKey)).toEqual(['off']);
-    expect(kept.size).toBe(0);
+    expect(unsent()).toBe(0);
   });
 
   it('refuses what the core refuses, at its step, and sends nothing', async () => {
@@ -90,7 +118,7 @@ describe('a visit on a screen', () => {
     bench.write(torqued);
     await vi.waitFor(() => expect(bench.stuck).toBe(true));
     expect(bench.waiting).toBe(2);
-    expect(JSON.parse(kept.get('ht_visit_v')!)).toHaveLength(2);
+    expect(unsent()).toBe(2);
 
     server.up = true;
     const again = open();
@@ -118,7 +146,7 @@ describe('a visit on a screen', () => {
       else await bench.refresh();
       await vi.waitFor(() => expect(bench.stuck).toBe(true));
       expect(bench.waiting).toBe(1);
-      expect(kept.size).toBe(1);
+      expect(unsent()).toBe(1);
     }
     server.answer = answer;
     await bench.refresh();
@@ -149,10 +177,49 @@ describe('a visit on a screen', () => {
     ]);
   });
 
+  it('two tabs of one visit keep what each has not sent, and the next to open takes up both', async () => {
+    server.up = false;
+    const [one, two] = [open(), open()];
+    one.write(off);
+    two.write({ action: 'thing out', content: { what: 'key', name: 'Key in the plug hole', count: 1 } });
+    await vi.waitFor(() => expect([one.stuck, two.stuck]).toEqual([true, true]));
+    expect(unsent()).toBe(2);
+    server.up = true;
+    const next = open();
+    next.resume();
+    await vi.waitFor(() => expect(next.waiting).toBe(0));
+    expect(server.taken.map((e) => e.action)).toEqual(['done', 'thing out']);
+    await Promise.all([one.refresh(), two.refresh()]);
+    expect([server.taken.length, unsent()]).toEqual([2, 0]);
+  });
+
+  it('sets aside what the server fails over, so that it holds nothing else up, until somebody says', async () => {
+    server.fails = ['off'];
+    const bench = open();
+    bench.write(off);
+    bench.write({ action: 'thing out', content: { what: 'key', name: 'Key', count: 1 } });
+    await vi.waitFor(() => expect(bench.aside).toHaveLength(1));
+    await vi.waitFor(() => expect(server.taken.map((e) => e.action)).toEqual(['thing out']));
+    expect([bench.aside[0]!.what, bench.waiting, unsent()]).toEqual(['Open it: done', 0, 1]);
+    server.fails = [];
+    bench.tryAside(bench.aside[0]!.id);
+    await vi.waitFor(() => expect([server.taken.length, bench.aside.length, unsent()]).toEqual([2, 0, 0]));
+  });
+
+  it('asks only for what it does not know yet', async () => {
+    const bench = open();
+    bench.write(off);
+    await vi.waitFor(() => expect(bench.waiting).toBe(0));
+    await bench.refresh();
+    await bench.refresh();
+    expect(server.asked.map((u) => u.split('?')[1])).toEqual(['after=0', 'after=1']);
+    expect(bench.entries).toHaveLength(1);
+  });
+
   it('begins anew when what it kept is rubbish', () => {
-    kept.set('ht_visit_v', '{not json');
+    kept.set('ht_visit_v_x', '{not json');
     const bench = open();
     bench.resume();
-    expect(bench.waiting).toBe(0);
+    expect([bench.waiting, unsent()]).toEqual([0, 0]);
   });
 });

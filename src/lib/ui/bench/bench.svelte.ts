@@ -4,8 +4,9 @@ import type { VisitPlan } from '$lib/core/visit/plan';
 import { refuseEntry } from '$lib/core/visit/refuse';
 import { visitState } from '$lib/core/visit/state';
 import { NO_TOOLS, type Toolbox } from '$lib/core/visit/toolbox';
-import { send } from '../form/send';
+import { sendAll } from '../form/send';
 import type { Photo } from './visit';
+import { MOST_FAILURES, Outbox, waitingNow, type Waiting } from './waiting';
 
 /** An entry before it has its id. What it says is checked by the core here, and by the schema on the server. */
 export interface Write {
@@ -15,15 +16,21 @@ export interface Write {
   content: object;
 }
 
+/** Sent at once: what a lost signal has piled up goes in a few requests. */
+const BATCH = 40;
+
 /**
  * A visit on this screen. A tick shows at once; it is kept on the device until the server has it, in order, so that a lost
  * signal or a reload loses nothing. What other devices write is asked for every second and a half.
  */
 export class BenchVisit {
   #taken = $state<Entry[]>([]);
-  #waiting = $state<NewEntry[]>([]);
+  #waiting = $state<Waiting[]>([]);
   #sending = false;
-  #key: string;
+  #outbox: Outbox;
+  /** The number up to which everything in the book is known here. */
+  #cursor: number;
+  #count = 0;
   problem = $state<string | null>(null);
   /** Which step or item the problem belongs to. */
   problemAt = $state<string | null>(null);
@@ -49,31 +56,43 @@ export class BenchVisit {
     this.tools = tools;
     this.photos = photos;
     this.#taken = entries;
-    this.#key = `ht_visit_${id}`;
+    this.#cursor = entries.at(-1)?.seq ?? 0;
+    this.#outbox = new Outbox(id);
   }
 
   /** Entries as this screen sees them: what the server took, then what is still on its way. */
   entries = $derived.by((): Entry[] => {
     const known = this.#taken.map((e) => e.id);
     const last = this.#taken.at(-1)?.seq ?? 0;
-    const mine = this.#waiting
-      .filter((w) => !known.includes(w.id))
-      .map((w, i) => ({ ...w, seq: last + 1 + i, at: '', by: 'you' }) as Entry);
+    const mine = this.#sendable
+      .filter((w) => !known.includes(w.entry.id))
+      .map((w, i) => ({ ...w.entry, seq: last + 1 + i, at: '', by: 'you' }) as Entry);
     return [...this.#taken, ...mine];
   });
   state = $derived.by(() => visitState(this.plan, this.entries));
   problems = $derived.by(() => closeProblems(this.plan, this.state));
+  get #sendable(): Waiting[] {
+    return this.#waiting.filter((w) => w.failed < MOST_FAILURES);
+  }
   get waiting(): number {
-    return this.#waiting.length;
+    return this.#sendable.length;
+  }
+  /** What the server failed over time and again: it holds nothing else up, and waits for somebody to look at it. */
+  get aside(): { id: string; what: string }[] {
+    return this.#waiting
+      .filter((w) => w.failed >= MOST_FAILURES)
+      .map(({ entry }) => ({ id: entry.id, what: this.#nameOf(entry) }));
+  }
+  #nameOf(e: NewEntry): string {
+    const step = this.plan.steps.find((s) => s.key === e.stepKey)?.title;
+    const item = this.plan.items.find((i) => i.key === e.itemKey)?.name;
+    return `${step ?? item ?? 'this visit'}: ${e.action}`;
   }
 
-  /** Takes up what an earlier page of this device could not send. */
+  /** Takes up what an earlier page or another tab of this device could not send. */
   resume(): void {
-    try {
-      this.#waiting = JSON.parse(localStorage.getItem(this.#key) ?? '[]');
-    } catch {
-      this.#waiting = [];
-    }
+    const known = this.#waiting.map((w) => w.entry.id);
+    this.#waiting = [...this.#waiting, ...this.#outbox.all().filter((w) => !known.includes(w.entry.id))];
     void this.#flush();
   }
 
@@ -84,56 +103,101 @@ export class BenchVisit {
     this.problem = refused;
     this.problemAt = refused ? (full.stepKey ?? full.itemKey) : null;
     if (refused) return false;
-    this.#waiting = [...this.#waiting, full];
-    this.#keep();
+    this.#count += 1;
+    const waiting = waitingNow(full, this.#count);
+    this.#waiting = [...this.#waiting, waiting];
+    this.#outbox.keep(waiting);
     void this.#flush();
     return true;
   }
 
-  #keep(): void {
-    if (this.#waiting.length > 0) localStorage.setItem(this.#key, JSON.stringify(this.#waiting));
-    else localStorage.removeItem(this.#key);
+  /** Tries once more what was set aside, or lets it go. */
+  tryAside(id: string): void {
+    this.#waiting = this.#waiting.map((w) => (w.entry.id === id ? { ...w, failed: 0 } : w));
+    void this.#flush();
+  }
+  dropAside(id: string): void {
+    this.#drop(id);
+  }
+
+  #drop(id: string): void {
+    this.#waiting = this.#waiting.filter((w) => w.entry.id !== id);
+    this.#outbox.drop(id);
   }
 
   async #flush(): Promise<void> {
     if (this.#sending) return;
     this.#sending = true;
-    while (this.#waiting.length > 0) {
-      const first = this.#waiting[0]!;
-      const sent = await send<Entry[]>(`/api/visits/${this.id}/entries`, first);
-      if (sent.ok) {
-        this.#take(sent.data);
-        if (this.stuck) this.problem = null;
-        this.stuck = false;
-      } else if (sent.more.retry || sent.more.needsWho) {
-        // Not refused for what it says: it is kept until the server is well, or someone has said who is working.
-        this.stuck = true;
-        this.problem = Object.values(sent.errors)[0] ?? null;
-        this.problemAt = first.stepKey ?? first.itemKey;
-        break;
-      } else {
-        // The server knows better: what it refuses is taken back off the screen, and said.
-        this.problem = Object.values(sent.errors)[0] ?? 'Not taken.';
-        this.problemAt = first.stepKey ?? first.itemKey;
-      }
-      this.#waiting = this.#waiting.slice(1);
-      this.#keep();
-    }
+    while (this.#sendable.length > 0 && (await this.#sendBatch()));
     this.#sending = false;
   }
 
-  #take(entries: Entry[]): void {
-    if (entries.length >= this.#taken.length) this.#taken = entries;
+  /** Sends what waits, each entry resting on the one before it. @returns whether there is any use in going on */
+  async #sendBatch(): Promise<boolean> {
+    const batch = this.#sendable.slice(0, BATCH);
+    const sent = await sendAll(
+      batch.map(({ entry, at }, i) => ({
+        kind: 'visit.enter',
+        id: entry.id,
+        at,
+        body: { visitId: this.id, entry },
+        ...(i > 0 && { after: batch[i - 1]!.entry.id })
+      }))
+    );
+    let went = false;
+    for (const [i, s] of sent.entries()) {
+      const { entry } = batch[i]!;
+      if (s.ok) {
+        this.#merge([{ ...entry, ...(s.data as Pick<Entry, 'seq' | 'at' | 'by'>) } as Entry]);
+        this.#drop(entry.id);
+        if (this.stuck) this.problem = null;
+        this.stuck = false;
+        went = true;
+      } else if (s.more.waits) continue;
+      else if (s.more.fault) {
+        // Not refused for what it says, and nothing is wrong with the rest: after a few tries it is set aside.
+        this.#waiting = this.#waiting.map((w) => {
+          if (w.entry.id !== entry.id) return w;
+          const failed = { ...w, failed: w.failed + 1 };
+          this.#outbox.keep(failed);
+          return failed;
+        });
+        went = true;
+      } else if (s.more.retry || s.more.needsWho) {
+        // It is kept until the server is well, or someone has said who is working.
+        this.stuck = true;
+        this.#say(s.errors, entry);
+        return false;
+      } else {
+        // The server knows better: what it refuses is taken back off the screen, and said.
+        this.#drop(entry.id);
+        this.#say(s.errors, entry);
+        went = true;
+      }
+    }
+    return went;
+  }
+  #say(errors: Record<string, string>, entry: NewEntry): void {
+    this.problem = Object.values(errors)[0] ?? 'Not taken.';
+    this.problemAt = entry.stepKey ?? entry.itemKey;
+  }
+
+  #merge(entries: readonly Entry[]): void {
+    const known = this.#taken.map((e) => e.id);
+    const fresh = entries.filter((e) => !known.includes(e.id));
+    if (fresh.length > 0) this.#taken = [...this.#taken, ...fresh].sort((a, b) => a.seq - b.seq);
   }
 
   /** Tries again what is waiting, and asks what others wrote. */
   async refresh(): Promise<void> {
-    if (this.#waiting.length > 0) return this.#flush();
+    if (this.#sendable.length > 0) await this.#flush();
+    if (this.#sendable.length > 0) return;
     try {
-      const r = await fetch(`/api/visits/${this.id}/entries`);
+      const r = await fetch(`/api/visits/${this.id}/entries?after=${this.#cursor}`);
       if (!r.ok) return;
       const { data } = await r.json();
-      this.#take(data.entries);
+      this.#merge(data.entries);
+      this.#cursor = data.entries.at(-1)?.seq ?? this.#cursor;
       this.closedRecord = data.recordId;
       if (data.photos.length !== this.photos.length) this.photos = data.photos;
       this.stuck = false;

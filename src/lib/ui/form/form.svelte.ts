@@ -1,4 +1,5 @@
-import { send } from './send';
+import type { Answer, Body, Kind } from '$lib/core/command/commands';
+import { send, type Typed } from './send';
 
 /** A form being sent: whether it is on its way, and what came back, by field. */
 export class Form {
@@ -7,10 +8,10 @@ export class Form {
   more = $state<Record<string, unknown>>({});
 
   /** Sends once at a time. Answers with what the server said, or null when it was not taken. */
-  async send<T = unknown>(url: string, body: unknown): Promise<{ data: T } | null> {
+  async send<K extends Kind>(kind: K, body: Typed<Body<K>>): Promise<{ data: Answer<K> } | null> {
     if (this.busy) return null;
     this.busy = true;
-    const sent = await send<T>(url, body);
+    const sent = await send(kind, body);
     this.busy = false;
     this.errors = sent.ok ? {} : sent.errors;
     this.more = sent.ok ? {} : sent.more;

@@ -1,14 +1,41 @@
+import type { Answer, Body, Kind } from '$lib/core/command/commands';
+import type { Outcome } from '$lib/core/command/envelope';
+
 /** What a write comes back with: done, or why not, by field. */
 export type Sent<T> =
   { ok: true; data: T } | { ok: false; errors: Record<string, string>; more: Record<string, unknown> };
 
+/** A body as a form holds it: a pick from a list is any text until the schema has seen it. */
+export type Typed<T> = T extends string
+  ? string
+  : T extends readonly (infer U)[]
+    ? readonly Typed<U>[]
+    : T extends object
+      ? { [K in keyof T]: Typed<T[K]> }
+      : T;
+
+/** One command of a list. Without an id it gets one; `after` names the one it rests on. */
+export type Item = {
+  [K in Kind]: { kind: K; body: Typed<Body<K>>; id?: string; at?: string; after?: string };
+}[Kind];
+
 const NO_SERVER = 'No answer from the server. What you wrote is kept here; try again.';
 
-/**
- * Sends a write. Bodies carry an id made here, so that sending again after a lost answer writes nothing twice.
- * Never throws: a lost connection is an error of the form as a whole.
- */
-export async function send<T = unknown>(url: string, body: unknown): Promise<Sent<T>> {
+/** A name this device keeps for itself, so that the book can tell which one a write came from. */
+function device(): string {
+  try {
+    const kept = localStorage.getItem('ht_device');
+    if (kept) return kept;
+    const made = crypto.randomUUID();
+    localStorage.setItem('ht_device', made);
+    return made;
+  } catch {
+    return '';
+  }
+}
+
+/** Posts JSON and brings back an answer of ours. Never throws: a lost connection is an error of the form as a whole. */
+async function post(url: string, body: unknown): Promise<Record<string, unknown> & { ok: boolean }> {
   try {
     const response = await fetch(url, {
       method: 'POST',
@@ -16,11 +43,49 @@ export async function send<T = unknown>(url: string, body: unknown): Promise<Sen
       body: JSON.stringify(body)
     });
     const answer = await response.json().catch(() => null);
-    if (answer && typeof answer.ok === 'boolean') return answer as Sent<T>;
+    if (answer && typeof answer.ok === 'boolean') return answer;
     // Not an answer of ours to this write (a fault, a proxy): sending it again is right, and harmless.
     const fault = answer?.message ? `${answer.message}${answer.id ? ` (${answer.id})` : ''}` : NO_SERVER;
     return { ok: false, errors: { '': fault }, more: { retry: true } };
   } catch {
     return { ok: false, errors: { '': NO_SERVER }, more: { retry: true } };
   }
+}
+
+/** Asks the server something whose question is too long for an address. Nothing is written. */
+export async function ask<T>(url: string, question: unknown): Promise<Sent<T>> {
+  return (await post(url, question)) as unknown as Sent<T>;
+}
+
+/**
+ * Sends commands, to be carried out one after the other.
+ * @returns what became of each, in their order; all of them refused alike where none could be tried
+ */
+export async function sendAll(items: readonly Item[]): Promise<(Sent<unknown> & { id: string })[]> {
+  const commands = items.map(({ id, at, after, kind, body }) => ({
+    id: id ?? crypto.randomUUID(),
+    kind,
+    at: at ?? new Date().toISOString(),
+    body,
+    ...(after && { after })
+  }));
+  const answer = await post('/api/commands', { device: device(), commands });
+  if (answer.ok) return answer.outcomes as Outcome[];
+  const { errors = {}, more = {} } = answer as Partial<Extract<Sent<never>, { ok: false }>>;
+  return commands.map(({ id }) => ({ id, ok: false, errors, more }));
+}
+
+/** Ids of commands that no answer came for, by what was sent: sent again, they go under the same one. */
+const unanswered = new Map<string, { id: string; at: string }>();
+
+/**
+ * Sends a command. Sent again after a lost answer it is carried out once; changed in between, it is another command.
+ */
+export async function send<K extends Kind>(kind: K, body: Typed<Body<K>>): Promise<Sent<Answer<K>>> {
+  const key = `${kind} ${JSON.stringify(body)}`;
+  const known = unanswered.get(key) ?? { id: crypto.randomUUID(), at: new Date().toISOString() };
+  unanswered.set(key, known);
+  const [sent] = await sendAll([{ kind, body, ...known } as Item]);
+  if (sent!.ok || !sent!.more.retry) unanswered.delete(key);
+  return sent as Sent<Answer<K>>;
 }

@@ -9,7 +9,8 @@
   import type { Person } from '$lib/core/team/team';
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
-  import { send } from '../form/send';
+  import type { Logged } from '$lib/core/hours/logged';
+  import { sendAll, type Sent } from '../form/send';
   import { DayRow, type DayMachine } from './day-row.svelte';
   import DayRowView from './DayRow.svelte';
 
@@ -62,18 +63,19 @@
       }
     busy = true;
     const sentRows = written;
-    const sent = await send<Parameters<DayRow['take']>[0][]>('/api/raceday', {
-      rows: sentRows.map((r) => r.body(day, kind, eventId || null))
-    });
+    // Each row is a command of its own, under the row's id: what is sent again after a lost answer is written once.
+    const answers = await sendAll(
+      sentRows.map((r) => ({ kind: 'reading.log', id: r.id, body: r.body(day, kind, eventId || null) }))
+    );
     busy = false;
-    if (!sent.ok) {
-      problem = Object.values(sent.errors)[0] ?? 'Not saved.';
-      return;
-    }
-    problem = '';
-    sent.data.forEach((answer, i) => sentRows[i]!.take(answer));
-    const good = sent.data.filter((a) => a.ok).length;
-    const left = sent.data.length - good;
+    const lost = answers.find((a) => !a.ok && (a.more.retry || a.more.needsWho));
+    problem = lost && !lost.ok ? (Object.values(lost.errors)[0] ?? 'Not saved.') : '';
+    answers.forEach((a, i) => {
+      if (a.ok || !(a.more.retry || a.more.needsWho)) sentRows[i]!.take(a as Sent<Logged>);
+    });
+    const good = answers.filter((a) => a.ok).length;
+    if (lost && good === 0) return;
+    const left = answers.length - good;
     told = `${good} written down.${left > 0 ? ` ${left} asked about below.` : ''}`;
     await invalidateAll();
     if (left > 0) document.getElementById(`typed-${rows.findIndex((r) => r.asked)}`)?.focus();

@@ -68,11 +68,7 @@
     e.preventDefault();
     if (busy) return;
     busy = true;
-    const sent = await send<{
-      plate: string;
-      total: string;
-      due: { taskId: string; name: string; state: string; left: string }[];
-    }>('/api/readings', {
+    const sent = await send('reading.log', {
       id,
       machineId,
       typed,

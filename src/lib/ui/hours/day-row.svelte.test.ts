@@ -57,7 +57,12 @@ describe('a row of a race day', () => {
     Object.assign(row, { typed: '119.6', said: 'mud', remark: 'wet' });
     row.take({
       ok: true,
-      data: { total: '119.6 h', due: [{ name: 'Engine oil', left: 'due now', state: 'past due' }] }
+      data: {
+        machineId: 'm',
+        plate: '7',
+        total: '119.6 h',
+        due: [{ taskId: 't', name: 'Engine oil', left: 'due now', state: 'past due' }]
+      }
     });
     expect([row.typed, row.said, row.remark, row.written]).toEqual(['', '', '', false]);
     expect(row.saved).toBe('119.6 h. Now: Engine oil due now, past due');

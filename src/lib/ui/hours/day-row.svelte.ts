@@ -1,5 +1,7 @@
 import { nothingRidden, readRidden, riddenInWords } from '$lib/core/outing/ridden';
-import type { Sent } from '../form/send';
+import type { Body } from '$lib/core/command/commands';
+import type { Logged } from '$lib/core/hours/logged';
+import type { Sent, Typed } from '../form/send';
 import type { Settlement } from './Settle.svelte';
 
 export interface DayMachine {
@@ -9,10 +11,6 @@ export interface DayMachine {
   meter: string | null;
   total: number | null;
   riderId: string | null;
-}
-interface Written {
-  total: string;
-  due: { name: string; left: string; state: string }[];
 }
 const unsettled = (): Settlement => ({ as: '', reason: '', oldFinal: '', newStart: '' });
 /** Fields that stand in the panel, and say there what is wrong with them. */
@@ -80,7 +78,7 @@ export class DayRow {
   }
 
   /** As the server takes it. */
-  body(day: string, outing: string, eventId: string | null): Record<string, unknown> {
+  body(day: string, outing: string, eventId: string | null): Typed<Body<'reading.log'>> {
     return {
       ...this.ridden,
       id: this.id,
@@ -96,7 +94,7 @@ export class DayRow {
   }
 
   /** Takes what the server said: written and empty again, or kept with its question. */
-  take(answer: Sent<Written>): void {
+  take(answer: Sent<Logged>): void {
     if (answer.ok) {
       const { total, due } = answer.data;
       this.touch();

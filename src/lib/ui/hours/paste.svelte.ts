@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { PasteContext, PasteField } from '$lib/core/outing/paste';
 import type { BadRow, GoodRow, PasteAnswer, PasteRequest } from '$lib/workers/paste.worker';
-import { send, type Sent } from '../form/send';
+import { send } from '../form/send';
 
 /** Rows sent at once: a second's work for the server, so that cancelling is heeded soon. */
 const BATCH = 250;
@@ -69,7 +69,7 @@ export class Paste {
     this.progress = { done: 0, of: rest.length };
     while (rest.length > 0 && !this.cancelled) {
       const batch = rest.slice(0, BATCH);
-      const sent = await send<Sent<null>[]>('/api/raceday?quiet', { rows: batch.map((r) => r.body) });
+      const sent = await send('reading.paste', { rows: batch.map((r) => r.body) });
       if (!sent.ok) {
         this.problem = Object.values(sent.errors)[0] ?? 'Not sent.';
         break;

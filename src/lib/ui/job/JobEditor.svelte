@@ -113,16 +113,13 @@
       return;
     }
     const content = { key: key || 'x', title, about, circuits, steps: $state.snapshot(steps) };
-    if (!(await form.send('/api/templates', { key: content.key, from: template.version, content, word })))
-      return;
+    if (!(await form.send('job.save', { key: content.key, from: template.version, content, word }))) return;
     say(`${title}: saved as a new version. Visits that were begun keep theirs.`);
     if (fresh) await goto(`/jobs/${key}`);
     else await invalidateAll();
   }
   async function back() {
-    if (
-      !(await form.send('/api/templates', { key: template.key, from: template.version, content: null, word }))
-    )
+    if (!(await form.send('job.save', { key: template.key, from: template.version, content: null, word })))
       return;
     say(builtIn ? 'Back to how it came.' : 'Put away.');
     if (builtIn) await invalidateAll();

@@ -27,7 +27,7 @@
   const id = crypto.randomUUID();
 
   async function save() {
-    const sent = await form.send('/api/done', {
+    const sent = await form.send('task.done', {
       id,
       taskId: task.taskId,
       day,

@@ -23,7 +23,7 @@
   let reason = $state('');
   const form = new Form();
   async function save(readingId: string) {
-    if (await form.send('/api/readings/strike', { readingId, reason })) {
+    if (await form.send('reading.strike', { readingId, reason })) {
       striking = '';
       reason = '';
       await invalidateAll();

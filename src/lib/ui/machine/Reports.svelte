@@ -47,13 +47,13 @@
     await invalidateAll();
   }
   async function report() {
-    if (await form.send('/api/calls', { id, machineId, what, words, day })) await done();
+    if (await form.send('call.report', { id, machineId, what, words, day })) await done();
   }
   async function remind() {
-    if (await form.send('/api/reminders', { id, machineId, words, waitsFor, part })) await done();
+    if (await form.send('reminder.add', { id, machineId, words, waitsFor, part })) await done();
   }
   async function drop(callId: string) {
-    if (await note.send('/api/calls/drop', { callId, word: dropWord })) {
+    if (await note.send('call.drop', { callId, word: dropWord })) {
       dropping = '';
       dropWord = '';
       await invalidateAll();
@@ -62,9 +62,12 @@
   let finishing = $state('');
   let finished = $state('');
   async function mark(reminderId: string, now: 'raised' | 'done', word = '') {
-    if (!(await note.send('/api/reminders/note', { reminderId, now, word }))) return;
-    finishing = '';
-    finished = '';
+    if (!(await note.send('reminder.note', { reminderId, now, word }))) return;
+    // Somebody may have opened another one meanwhile; that stays as it is.
+    if (finishing === reminderId) {
+      finishing = '';
+      finished = '';
+    }
     await invalidateAll();
   }
 </script>

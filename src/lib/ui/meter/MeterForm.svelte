@@ -54,10 +54,10 @@
   const begins = $derived(['replaced', 'reset', 'odometer added'].includes(change ?? ''));
 
   async function save() {
-    const sent = await form.send('/api/meters', {
+    const sent = await form.send('meter.change', {
       id,
       machineId,
-      change,
+      change: change ?? '',
       counts,
       day,
       lastValue,

@@ -40,7 +40,7 @@
 
   async function save() {
     const [to, at] = where.at.split('/');
-    const sent = await form.send('/api/components/move', {
+    const sent = await form.send('component.move', {
       id,
       componentId: component.id,
       machineId: to === 'machine' ? at : null,

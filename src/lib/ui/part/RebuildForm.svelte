@@ -23,9 +23,7 @@
   const id = crypto.randomUUID();
 
   async function save() {
-    if (
-      !(await form.send('/api/components/rebuild', { id, componentId: component.id, day, remark, taskIds }))
-    )
+    if (!(await form.send('component.rebuild', { id, componentId: component.id, day, remark, taskIds })))
       return;
     say(`${component.name}: rebuild written down. Its own hours go on; the counts ticked start again.`);
     await invalidateAll();

@@ -44,7 +44,7 @@
   const there = $derived(machines.find((m) => m.id === other?.machineId));
 
   async function save() {
-    const sent = await form.send('/api/components/swap', {
+    const sent = await form.send('component.swap', {
       id,
       componentId: component.id,
       withId,

@@ -42,7 +42,7 @@
   }
   async function save() {
     const next = rule.type === 'number' ? (typed.trim() === '' ? typed : Number(typed)) : chosen;
-    if (!(await form.send('/api/rules', { id, key: rule.key, value: next, word }))) return;
+    if (!(await form.send('rule.set', { id, key: rule.key, value: next, word }))) return;
     id = crypto.randomUUID();
     word = '';
     open = false;

@@ -36,7 +36,7 @@
     if (r.ok) offered = (await r.json()).data;
   }
   async function save() {
-    const sent = await form.send<{ copied: number; left: number }>('/api/figures/copy', {
+    const sent = await form.send('sheet.copy', {
       fromMachineId: fromId,
       toMachineId: machineId,
       figures: picked.map((figureId) => ({ id: idFor(figureId), figureId }))

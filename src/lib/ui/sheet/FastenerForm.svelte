@@ -28,7 +28,7 @@
 
   async function save(e: SubmitEvent) {
     e.preventDefault();
-    const sent = await send('/api/fasteners', { ...draft, id, machineId, circuit: draft.circuit || null });
+    const sent = await send('fastener.add', { ...draft, id, machineId, circuit: draft.circuit || null });
     if (!sent.ok) {
       errors = sent.errors;
       return;

@@ -40,15 +40,14 @@
     await invalidateAll();
   }
   async function save() {
-    if (await form.send('/api/figures', { ...draft, ...source, id, machineId, key: kind.key, fastenerId }))
+    if (await form.send('figure.add', { ...draft, ...source, id, machineId, key: kind.key, fastenerId }))
       await done();
   }
   async function confirm() {
-    if (await form.send('/api/figures/confirm', { ...source, id, figureId: now!.id })) await done();
+    if (await form.send('figure.confirm', { ...source, id, figureId: now!.id })) await done();
   }
   async function stillRight(modificationId: string) {
-    if (await note.send('/api/modifications/note', { modificationId, figureId: now!.id }))
-      await invalidateAll();
+    if (await note.send('modification.note', { modificationId, figureId: now!.id })) await invalidateAll();
   }
 </script>
 

@@ -31,14 +31,13 @@
     (MODIFICATIONS[what]?.figures ?? []).map((k) => figureKind(k)?.label.toLowerCase() ?? k).join(', ')
   );
   async function save() {
-    if (!(await form.send('/api/modifications', { id, machineId, what, words, day }))) return;
+    if (!(await form.send('modification.add', { id, machineId, what, words, day }))) return;
     id = crypto.randomUUID();
     [what, words, adding] = ['', '', false];
     await invalidateAll();
   }
   async function undo(modificationId: string) {
-    if (await note.send('/api/modifications/note', { modificationId, undoneOn: today }))
-      await invalidateAll();
+    if (await note.send('modification.note', { modificationId, undoneOn: today })) await invalidateAll();
   }
 </script>
 

@@ -11,7 +11,7 @@
   let draft = $state({ name: '', length: '' });
   async function save(e: SubmitEvent) {
     e.preventDefault();
-    if (!(await form.send('/api/stores/adapters', { ...draft, id }))) return;
+    if (!(await form.send('adapter.add', { ...draft, id }))) return;
     await invalidateAll();
     onleave();
   }

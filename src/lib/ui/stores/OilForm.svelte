@@ -15,7 +15,7 @@
   const turn = (list: string[], v: string) => (list.includes(v) ? list.filter((x) => x !== v) : [...list, v]);
   async function save(e: SubmitEvent) {
     e.preventDefault();
-    if (!(await form.send('/api/stores/oils', { ...draft, ratings, additives, id }))) return;
+    if (!(await form.send('oil.add', { ...draft, ratings, additives, id }))) return;
     await invalidateAll();
     onleave();
   }

@@ -11,7 +11,7 @@
       sure = true;
       return;
     }
-    const sent = await send('/api/stores/retire', { id, what });
+    const sent = await send('store.retire', { id, what });
     say(sent.ok ? `${name} is put away.` : (Object.values(sent.errors)[0] ?? 'Not put away.'));
     await invalidateAll();
   }

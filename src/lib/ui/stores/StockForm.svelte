@@ -12,7 +12,7 @@
   let why = $state('counted');
   async function save(e: SubmitEvent) {
     e.preventDefault();
-    if (!(await form.send('/api/stores/stock', { id, oilId, now, why }))) return;
+    if (!(await form.send('oil.stock', { id, oilId, now, why }))) return;
     await invalidateAll();
     onleave();
   }

@@ -11,7 +11,7 @@
   let draft = $state({ name: '', unit: 'N·m', low: '', high: '', length: '', calibratedUntil: '' });
   async function save(e: SubmitEvent) {
     e.preventDefault();
-    if (!(await form.send('/api/stores/wrenches', { ...draft, id }))) return;
+    if (!(await form.send('wrench.add', { ...draft, id }))) return;
     await invalidateAll();
     onleave();
   }

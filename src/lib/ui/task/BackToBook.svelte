@@ -11,7 +11,7 @@
   const form = new Form();
   async function save(e: SubmitEvent) {
     e.preventDefault();
-    if (await form.send('/api/proposals/book', { triggerId, word })) {
+    if (await form.send('proposal.back-to-book', { triggerId, word })) {
       open = false;
       await invalidateAll();
     }

@@ -34,7 +34,7 @@
 
   async function decide(p: Proposal, decision: 'accepted' | 'dismissed') {
     asking = p.id;
-    if (await form.send('/api/proposals/decide', { proposalId: p.id, decision, word: words[p.id] ?? '' }))
+    if (await form.send('proposal.decide', { proposalId: p.id, decision, word: words[p.id] ?? '' }))
       await invalidateAll();
   }
 </script>

@@ -1,27 +1,28 @@
-import { json } from '@sveltejs/kit';
 import { z } from 'zod';
 import { id } from '$lib/core/forms';
-import { commandWith } from '$lib/server/command';
-import { addPhoto, MOST_BYTES } from '$lib/server/photos';
-import { refuse } from '$lib/server/refusal';
+import { readBytes } from '$lib/server/body';
+import { db } from '$lib/server/db';
+import { MOST_BYTES, uploadPhoto } from '$lib/server/photos';
+import { answerTo, refused } from '$lib/server/reads';
+import { senderOf } from '$lib/server/sender';
 import type { RequestHandler } from './$types';
 
-const schema = z.object({ id, visitId: id, stepKey: z.string().min(1).max(160) });
+const TOO_MUCH = 'At most 15 MB: take it with less resolution.';
 
-/** A photo: its bytes as they are, and where it belongs in the address. */
+/** A photo's bytes as they are. A command then says where it belongs. */
 export const POST: RequestHandler = async (event) => {
   // Not a type that another site's form could send without asking first.
   if (!event.request.headers.get('content-type')?.startsWith('image/'))
-    return json(
-      { ok: false, errors: { photo: 'Not a photo: JPEG, PNG or WebP.' }, more: {} },
-      { status: 415 }
+    return refused({ photo: 'Not a photo: JPEG, PNG or WebP.' }, {}, 415);
+  const asked = Object.fromEntries(event.url.searchParams);
+  return answerTo(z.object({ id }), asked, async (photo) => {
+    const { team, person } = await senderOf(event);
+    await uploadPhoto(
+      db(),
+      team.id,
+      person.id,
+      photo.id,
+      await readBytes(event.request, MOST_BYTES, TOO_MUCH)
     );
-  const asked = schema.safeParse(Object.fromEntries(event.url.searchParams));
-  if (!asked.success)
-    return json({ ok: false, errors: { photo: 'It belongs to no step.' }, more: {} }, { status: 422 });
-  return commandWith(event, async ({ sql, team, personId }) => {
-    if (Number(event.request.headers.get('content-length') ?? 0) > MOST_BYTES)
-      refuse('photo', 'At most 15 MB: take it with less resolution.');
-    await addPhoto(sql, team.id, personId, asked.data, new Uint8Array(await event.request.arrayBuffer()));
   });
 };

@@ -28,7 +28,7 @@
     e.preventDefault();
     if (busy) return;
     busy = true;
-    const sent = await send('/api/machines', {
+    const sent = await send('machine.add', {
       id,
       plate,
       name,

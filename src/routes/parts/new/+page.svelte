@@ -24,7 +24,7 @@
   async function save(e: SubmitEvent) {
     e.preventDefault();
     const [to, at] = where.at.split('/');
-    const sent = await form.send('/api/components', {
+    const sent = await form.send('component.add', {
       id,
       kind,
       name,

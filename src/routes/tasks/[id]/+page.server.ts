@@ -1,4 +1,5 @@
 import { error } from '@sveltejs/kit';
+import { id } from '$lib/core/forms';
 import { tasksDue } from '$lib/core/schedule/due';
 import { whyDue } from '$lib/core/schedule/why';
 import { dayOf } from '$lib/core/time/day';
@@ -13,18 +14,18 @@ import { getTask, listTaskChanges } from '$lib/server/task-pages';
 import { readCalendar, readStandings } from '$lib/server/trail';
 import type { PageServerLoad } from './$types';
 
-const UUID = /^[0-9a-f-]{36}$/;
+const isId = (text: string) => id.safeParse(text).success;
 
 export const load: PageServerLoad = async ({ locals, params, url }) => {
   const sql = db();
   const team = locals.team!;
   const fresh = params.id === 'new';
-  const task = !fresh && UUID.test(params.id) ? await getTask(sql, team.id, params.id) : null;
+  const task = !fresh && isId(params.id) ? await getTask(sql, team.id, params.id) : null;
   if (!fresh && !task) error(404, 'No such task in this team.');
   const partId = task?.componentId ?? url.searchParams.get('part');
-  const component = partId && UUID.test(partId) ? await getComponent(sql, team.id, partId) : null;
+  const component = partId && isId(partId) ? await getComponent(sql, team.id, partId) : null;
   const machineId = component ? component.machineId : (task?.machineId ?? url.searchParams.get('machine'));
-  const machine = machineId && UUID.test(machineId) ? await getMachine(sql, team.id, machineId) : null;
+  const machine = machineId && isId(machineId) ? await getMachine(sql, team.id, machineId) : null;
   if (!component && !machine) error(404, 'No such machine in this team.');
   const today = dayOf(new Date(), team.timeZone);
   const [standing] = machine ? await readStandings(sql, team, [machine.id]) : [];

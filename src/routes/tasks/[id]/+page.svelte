@@ -10,7 +10,7 @@
   import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';
   import { Form } from '$lib/ui/form/form.svelte';
-  import { send } from '$lib/ui/form/send';
+  import { ask } from '$lib/ui/form/send';
   import { say } from '$lib/ui/shell/shell.svelte';
   import BackToBook from '$lib/ui/task/BackToBook.svelte';
   import Ageing from '$lib/ui/task/Ageing.svelte';
@@ -29,15 +29,13 @@
   const stop = new Form();
   let id = crypto.randomUUID();
   const owner = $derived(data.component ? 'component' : 'machine');
-  const body = () =>
-    data.task
-      ? { ...asSent(draft), id, taskId: data.task.id, word }
-      : {
-          ...asSent(draft),
-          id,
-          machineId: data.component ? null : data.machine!.id,
-          componentId: data.component?.id ?? null
-        };
+  const changed = () => ({ ...asSent(draft), id, taskId: data.task!.id, word });
+  const added = () => ({
+    ...asSent(draft),
+    id,
+    machineId: data.component ? null : data.machine!.id,
+    componentId: data.component?.id ?? null
+  });
   const back = $derived(data.machine ? `/machines/${data.machine.id}#tasks` : `/parts/${data.component!.id}`);
 
   let lane = $state<Lane | null>(untrack(() => data.lane));
@@ -50,13 +48,20 @@
     const turn = ++asked;
     // A pause in the typing: the server is asked for where it would stand.
     const timer = setTimeout(async () => {
-      const b = untrack(body);
       // Where nobody has said yet, the stake cannot be placed; everything else can be looked at.
-      const sent = await send<{ lane: Lane | null; why: WhyLine[] }>(
+      const sent = await ask<{ lane: Lane | null; why: WhyLine[] }>(
         '/api/tasks/preview',
-        data.task
-          ? { change: b }
-          : { add: { ...b, name: b.name || 'This task', lastDone: draft.lastDone || 'not known' } }
+        untrack(() =>
+          data.task
+            ? { change: changed() }
+            : {
+                add: {
+                  ...added(),
+                  name: draft.name || 'This task',
+                  lastDone: draft.lastDone || 'not known'
+                }
+              }
+        )
       );
       if (turn !== asked) return;
       if (sent.ok) {
@@ -69,13 +74,13 @@
   });
 
   async function save() {
-    const sent = await form.send(data.task ? '/api/tasks/change' : '/api/tasks', body());
+    const sent = await (data.task ? form.send('task.change', changed()) : form.send('task.add', added()));
     if (!sent) return;
     say(`${draft.name} is watched${data.component ? ` on the ${data.component.name}` : ''}.`);
     await goto(back);
   }
   async function retire() {
-    const sent = await stop.send('/api/tasks/retire', { taskId: data.task!.id, word: stopWord });
+    const sent = await stop.send('task.retire', { taskId: data.task!.id, word: stopWord });
     if (!sent) return;
     say(`${data.task!.name} is no longer watched. Its records stay.`);
     await goto(back);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { numberTyped } from '../../forms';
 import { CIRCUITS, FASTENER_ROLES } from '../../specs/sheet';
 import { findLoop } from '../order/model';
 
@@ -58,16 +59,19 @@ export const OPENS = ['yes', 'no', 'inside', 'outside', 'glitter or worse', 'fla
 export type Opens = (typeof OPENS)[number];
 export const ENGINES = ['any', 'cold', 'warm'] as const;
 
+/** One end of a band: a number within reason, or none. */
+const bandEnd = numberTyped('A number, such as 20.')
+  .pipe(z.number().min(-1e6, 'That is too little.').max(1e6, 'That is too much.'))
+  .nullable();
 const key = z
   .string()
   .trim()
   .regex(/^[a-z0-9][a-z0-9-]{0,39}$/, 'Small letters, digits and dashes, at most 40.');
 const text = (max: number) => z.string().trim().max(max, `At most ${max} characters.`);
 const minutes = (most: number) =>
-  z.coerce
-    .number({ error: 'Minutes, such as 3.' })
-    .min(0, 'Not below zero.')
-    .max(most, `At most ${most} minutes.`);
+  numberTyped('Minutes, such as 3.').pipe(
+    z.number().min(0, 'Not below zero.').max(most, `At most ${most} minutes.`)
+  );
 
 export const templateStepSchema = z.object({
   key,
@@ -104,7 +108,7 @@ export const templateStepSchema = z.object({
   /** A way round that is easy to get wrong: shown with the last photo. */
   orientation: z.boolean().default(false),
   measure: z
-    .object({ unit: text(20), from: z.coerce.number().nullable(), to: z.coerce.number().nullable() })
+    .object({ unit: text(20), from: bandEnd, to: bandEnd })
     .nullable()
     .default(null)
 });
@@ -120,6 +124,8 @@ export const templateSchema = z
     steps: z.array(templateStepSchema).min(1, 'A job has at least one step.').max(60, 'At most 60 steps.')
   })
   .superRefine((t, ctx) => {
+    // The address of the editor of a new one.
+    if (t.key === 'new') ctx.addIssue({ code: 'custom', path: ['key'], message: 'Not “new”: name it.' });
     for (const p of templateProblems(t)) ctx.addIssue({ code: 'custom', path: p.path, message: p.message });
   });
 export type JobTemplate = z.infer<typeof templateSchema>;

@@ -1,16 +1,26 @@
 import { z } from 'zod';
 import { taskChangeSchema, taskSchema } from '$lib/core/schedule/form';
-import { command } from '$lib/server/command';
+import { unkeepable } from '$lib/core/command/text';
+import { readJson } from '$lib/server/body';
+import { db } from '$lib/server/db';
+import { answerTo, refused } from '$lib/server/reads';
 import { refuse } from '$lib/server/refusal';
+import { senderOf } from '$lib/server/sender';
 import { previewTask } from '$lib/server/task-pages';
 import type { RequestHandler } from './$types';
 
 const schema = z.object({ add: taskSchema.optional(), change: taskChangeSchema.optional() });
 
 /** Where the stakes would fall, while a task is being typed. Nothing is written. */
-export const POST: RequestHandler = (event) =>
-  command(event, schema, ({ add, change }, { sql, team, personId, now }) => {
-    if (add) return previewTask(sql, team, personId, { add }, now);
-    if (change) return previewTask(sql, team, personId, { change }, now);
+export const POST: RequestHandler = async (event) => {
+  const asked = await readJson(event.request);
+  const odd = unkeepable(asked);
+  if (Object.keys(odd).length > 0) return refused(odd);
+  return answerTo(schema, asked, async ({ add, change }) => {
+    const { team, person } = await senderOf(event);
+    const who = { team, personId: person.id, now: new Date() };
+    if (add) return previewTask(db(), who, { add });
+    if (change) return previewTask(db(), who, { change });
     refuse('', 'Neither a new task nor a change.');
   });
+};

@@ -1,0 +1,129 @@
+import { z } from 'zod';
+import { componentSchema, moveSchema, rebuildSchema, scrapSchema, swapSchema } from '../component/form';
+import { id, remark } from '../forms';
+import { meterChangeSchema, odometerSchema, raceDaySchema, readingSchema, strikeSchema } from '../hours/form';
+import type { Logged, RowAnswer } from '../hours/logged';
+import { eventSchema, machineSchema, personSchema, teamSchema } from '../machine/form';
+import { ruleSchema } from '../rules/form';
+import {
+  backToBookSchema,
+  callSchema,
+  decideSchema,
+  doneSchema,
+  dropCallSchema,
+  proposeSchema,
+  reminderNoteSchema,
+  reminderSchema,
+  retireSchema as taskRetireSchema,
+  taskChangeSchema,
+  taskSchema
+} from '../schedule/form';
+import {
+  confirmSchema,
+  copySheetSchema,
+  fastenerChangeSchema,
+  fastenerSchema,
+  figureSchema,
+  modificationNoteSchema,
+  modificationSchema
+} from '../specs/form';
+import { adapterSchema, oilSchema, retireSchema, stockSchema, wrenchSchema } from '../stores/form';
+import { entrySchema, type Entry } from '../visit/entry';
+import { startSchema } from '../visit/form';
+import { templateSchema } from '../visit/template/template';
+
+/**
+ * Every write there is, by its kind, with the shape of its body. The forms and the server check the same schema; the
+ * import, the outbox and the audit trail know no other way to write.
+ */
+export const COMMANDS = {
+  'team.found': teamSchema,
+  'person.add': personSchema,
+  'rule.set': ruleSchema,
+
+  'machine.add': machineSchema,
+  'reading.log': readingSchema,
+  'reading.paste': raceDaySchema,
+  'reading.strike': strikeSchema,
+  'odometer.log': odometerSchema,
+  'meter.change': meterChangeSchema,
+  'outing.estimate': z.object({ outingId: id }),
+  'event.plan': eventSchema,
+  'event.call-off': z.object({ eventId: id, off: z.boolean() }),
+
+  'component.add': componentSchema,
+  'component.move': moveSchema,
+  'component.swap': swapSchema,
+  'component.rebuild': rebuildSchema,
+  'component.scrap': scrapSchema,
+
+  'task.add': taskSchema,
+  'task.change': taskChangeSchema,
+  'task.retire': taskRetireSchema,
+  'task.done': doneSchema,
+  'proposal.make': proposeSchema,
+  'proposal.decide': decideSchema,
+  'proposal.back-to-book': backToBookSchema,
+  'call.report': callSchema,
+  'call.drop': dropCallSchema,
+  'reminder.add': reminderSchema,
+  'reminder.note': reminderNoteSchema,
+
+  'fastener.add': fastenerSchema,
+  'fastener.change': fastenerChangeSchema,
+  'figure.add': figureSchema,
+  'figure.confirm': confirmSchema,
+  'sheet.copy': copySheetSchema,
+  'modification.add': modificationSchema,
+  'modification.note': modificationNoteSchema,
+
+  'wrench.add': wrenchSchema,
+  'adapter.add': adapterSchema,
+  'oil.add': oilSchema,
+  'oil.stock': stockSchema,
+  'store.retire': retireSchema,
+
+  'job.save': z
+    .object({
+      key: z.string().max(40),
+      /** The version it was changed from; 0: a new job. */
+      from: z.number().int().min(0).max(1_000_000),
+      content: templateSchema.nullable(),
+      word: remark
+    })
+    .refine((j) => j.content === null || j.content.key === j.key, {
+      path: ['content', 'key'],
+      message: 'A job keeps its key.'
+    }),
+
+  'visit.start': startSchema,
+  'visit.enter': z.object({ visitId: id, entry: entrySchema }),
+  'visit.close': z.object({ visitId: id }),
+  'visit.give-up': z.object({
+    visitId: id,
+    reason: z.string().trim().min(1, 'Say why, in a few words.').max(10_000, 'At most 10,000 characters.')
+  }),
+  'photo.attach': z.object({ photoId: id, visitId: id, stepKey: z.string().min(1).max(160) })
+} satisfies Record<string, z.ZodType>;
+
+export type Kind = keyof typeof COMMANDS;
+export const KINDS = Object.keys(COMMANDS) as [Kind, ...Kind[]];
+/** A body as a form sends it, and as it is once it has been checked. */
+export type Body<K extends Kind> = z.input<(typeof COMMANDS)[K]>;
+export type Input<K extends Kind> = z.output<(typeof COMMANDS)[K]>;
+
+/** What the kinds that have something to say are answered with; the others are answered with nothing. */
+interface Answers {
+  'team.found': string;
+  'reading.log': Logged;
+  'reading.paste': RowAnswer[];
+  /** The machine it was done on; null on the shelf. */
+  'task.done': string | null;
+  'sheet.copy': { copied: number; left: number };
+  'job.save': number;
+  'visit.start': string;
+  'visit.enter': Pick<Entry, 'seq' | 'at' | 'by'>;
+  /** The first record. */
+  'visit.close': string;
+}
+export type Answer<K extends Kind> = K extends keyof Answers ? Answers[K] : null;

@@ -1,0 +1,14 @@
+import type { State } from '../schedule/state';
+
+/** What a reading is answered with. */
+export interface Logged {
+  machineId: string;
+  plate: string;
+  /** Running hours after it, in words, and what has become due by it. */
+  total: string;
+  due: { taskId: string; name: string; state: State; left: string }[];
+}
+
+/** What became of one pasted row. */
+export type RowAnswer =
+  { ok: true } | { ok: false; errors: Record<string, string>; more: Record<string, unknown> };

@@ -1,0 +1,62 @@
+import { setTimeout as pause } from 'node:timers/promises';
+import type { Sql, Tx } from '../db';
+import { refreshMachines } from '../standing';
+import { hold, stillReaches, Wider, type Held, type Scope } from './hold';
+
+export type { Held, Scope } from './hold';
+
+/** How often a write is begun again before whoever sent it is told to do so. */
+const MOST_ATTEMPTS = 8;
+/** What PostgreSQL says when two transactions stand in each other's way: neither is wrong, one goes first. */
+const IN_THE_WAY = new Set(['40P01', '40001']);
+
+/**
+ * Carries out a transaction, and again from the start where another stood in its way or it turned out to reach further.
+ * @param run what is done in it; `also` are machines to hold besides those it knows of
+ */
+export async function attempt<T>(sql: Sql, run: (tx: Tx, also: readonly string[]) => Promise<T>): Promise<T> {
+  let also: readonly string[] = [];
+  for (let n = 1; ; n++) {
+    try {
+      return (await sql.begin((tx) => run(tx, also))) as T;
+    } catch (e) {
+      if (n >= MOST_ATTEMPTS) throw e;
+      if (e instanceof Wider) also = e.machines;
+      else if (IN_THE_WAY.has((e as { code?: string } | null)?.code ?? ''))
+        await pause(Math.random() * 20 * n);
+      else throw e;
+    }
+  }
+}
+
+/** Works out anew, once each, the machines that hang on what was written. */
+export async function settle(tx: Tx, teamId: string, scope: Scope, held: Held): Promise<void> {
+  if (scope.counts === false) return;
+  // Nothing can be moved off or onto a machine that is held, but by this write itself.
+  if (scope.moves) await stillReaches(tx, teamId, scope, held);
+  await refreshMachines(tx, teamId, [...held.machines.keys(), ...(scope.makes ?? [])]);
+}
+
+/**
+ * The only way to write to machines' books: finds every machine the write touches, holds them in one order, carries it out,
+ * works each out anew once, and begins again where another write stood in the way. One transaction.
+ *
+ * @param scope what is written to
+ * @param fn the write itself; it may be carried out more than once, and only the last counts
+ * @param then what is said of it once the standings are made anew, in the same transaction
+ * @throws Refusal where something named is not in the team, or where `fn` refuses
+ */
+export async function writeToBook<T, A = T>(
+  sql: Sql,
+  teamId: string,
+  scope: Scope,
+  fn: (tx: Tx, held: Held) => Promise<T>,
+  then: (tx: Tx, result: T) => Promise<A> = async (_, result) => result as unknown as A
+): Promise<A> {
+  return attempt(sql, async (tx, also) => {
+    const held = await hold(tx, teamId, scope, also);
+    const result = await fn(tx, held);
+    await settle(tx, teamId, scope, held);
+    return then(tx, result);
+  });
+}

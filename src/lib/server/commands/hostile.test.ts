@@ -1,0 +1,344 @@
+import { afterAll, beforeAll, expect, it } from 'vitest';
+import { TODAY, uuid } from '../../../../tests/database/book';
+import { later, Pit } from '../../../../tests/database/pit';
+import { KINDS, type Kind } from '../../core/command/commands';
+import type { Envelope } from '../../core/command/envelope';
+import { runCommands, type Sender } from './run';
+
+/**
+ * Every command with every field of it made odd in every way we know: each is taken or refused at a field, and none is a
+ * mistake of ours. What is taken must not make anything else stumble afterwards either.
+ */
+let pit: Pit;
+let from: Sender;
+let bodies: Record<Exclude<Kind, 'team.found'>, Record<string, unknown>>;
+const faults: { kind: string; body: string; error: unknown }[] = [];
+
+const send = async (kind: Kind, body: unknown) => {
+  const c: Envelope = { id: uuid(), kind, at: '2026-06-12T00:00:00Z', body, after: null };
+  const [outcome] = await runCommands(
+    pit.sql,
+    from,
+    [c],
+    () => later(48),
+    (error) => {
+      faults.push({ kind, body: JSON.stringify(body).slice(0, 300), error });
+      return 'fault';
+    }
+  );
+  return outcome!;
+};
+
+beforeAll(async () => {
+  pit = await Pit.open();
+  const { book } = pit;
+  from = { team: book.team, person: { id: book.personId, role: 'mechanic' }, device: 'a walk' };
+  const machineId = book.machineId;
+  const id = uuid;
+  const [outing, event, fastener, figure, call, reminder, modification, wrench, oil, visit, template] =
+    Array.from({ length: 11 }, uuid) as string[];
+  const trigger = () => ({ id: uuid(), measure: 'hours', every: '15', limit: '', first: '', firstLimit: '' });
+  const at = { machineId, day: '2026-06-12' };
+  bodies = {
+    'person.add': { id: id(), name: 'Somebody', role: 'rider' },
+    'rule.set': { id: id(), key: 'anchoring', value: 'from due', word: '' },
+    'machine.add': {
+      id: id(),
+      plate: '77',
+      name: 'M',
+      maker: '',
+      kind: 'dual-sport',
+      riderId: null,
+      meter: 'hour meter',
+      reading: '3',
+      bookFromNew: false,
+      task: null
+    },
+    'reading.log': {
+      id: outing,
+      ...at,
+      typed: '41',
+      before: '',
+      remark: '',
+      riderId: book.personId,
+      outing: 'ride',
+      eventId: null,
+      distance: '20',
+      conditions: ['mud'],
+      crossings: '1',
+      clutch: 'usual',
+      symptoms: ['smokes'],
+      sure: true,
+      settlement: null
+    },
+    'reading.paste': { rows: [{ id: id(), ...at, typed: '41.5', outing: 'ride' }] },
+    'reading.strike': { readingId: outing, reason: 'odd' },
+    'odometer.log': { id: id(), ...at, typed: '40 km', remark: '' },
+    'meter.change': {
+      id: id(),
+      ...at,
+      change: 'odometer added',
+      counts: 'distance',
+      lastValue: '',
+      firstValue: '10',
+      reason: ''
+    },
+    'outing.estimate': { outingId: outing },
+    'event.plan': {
+      id: event,
+      name: 'E',
+      kind: 'race',
+      firstDay: '2026-07-01',
+      lastDay: '2026-07-02',
+      hoursEach: '3',
+      wholeFleet: false,
+      machineIds: [machineId]
+    },
+    'event.call-off': { eventId: event, off: true },
+    'component.add': {
+      id: id(),
+      kind: 'chain',
+      name: 'Chain',
+      serial: 'S1',
+      brought: '1',
+      broughtDistance: '5',
+      fromNew: false,
+      note: '',
+      machineId,
+      hostId: null,
+      place: '',
+      fittedOn: '2026-06-11'
+    },
+    'component.move': {
+      id: id(),
+      componentId: pit.a,
+      machineId: null,
+      hostId: null,
+      place: '',
+      day: '2026-06-12',
+      reading: '',
+      reason: ''
+    },
+    'component.swap': {
+      id: id(),
+      componentId: pit.a,
+      withId: pit.b,
+      day: '2026-06-12',
+      reading: '',
+      withReading: '',
+      reason: ''
+    },
+    'component.rebuild': { id: id(), componentId: pit.a, day: '2026-06-12', remark: '', taskIds: [pit.oilA] },
+    'component.scrap': { componentId: pit.b, reason: 'seized' },
+    'task.add': {
+      id: id(),
+      machineId,
+      componentId: null,
+      name: 'New',
+      job: null,
+      note: '',
+      triggers: [trigger()],
+      ageing: null,
+      anchoring: null,
+      sensitivity: { mud: '2' },
+      perPart: false,
+      restartsOnRebuild: true,
+      answers: ['smokes'],
+      lastDone: 'done',
+      lastDoneHours: '3',
+      lastDoneDay: TODAY
+    },
+    'task.change': {
+      id: id(),
+      taskId: book.taskId,
+      name: 'Oil',
+      job: 'engine-oil',
+      note: '',
+      triggers: [trigger()],
+      ageing: null,
+      anchoring: 'from due',
+      sensitivity: {},
+      perPart: false,
+      restartsOnRebuild: true,
+      answers: [],
+      word: ''
+    },
+    'task.retire': { taskId: pit.oilB, word: 'gone' },
+    'task.done': {
+      id: id(),
+      taskId: book.taskId,
+      day: TODAY,
+      hours: '',
+      reason: 'why',
+      remark: '',
+      replaced: true,
+      worse: 'dark'
+    },
+    'proposal.make': { taskId: book.taskId, reason: 'dark' },
+    'proposal.decide': { proposalId: id(), decision: 'accepted', word: '' },
+    'proposal.back-to-book': { triggerId: id(), word: 'w' },
+    'call.report': { id: call, machineId, what: 'crash', words: '', day: TODAY },
+    'call.drop': { callId: call, word: 'w' },
+    'reminder.add': { id: reminder, machineId, words: 'Level', waitsFor: 'the next outing', part: '' },
+    'reminder.note': { reminderId: reminder, now: 'done', word: 'w' },
+    'fastener.add': {
+      id: fastener,
+      machineId,
+      circuit: 'engine',
+      role: 'drain plug',
+      name: 'Plug',
+      place: '',
+      quantity: 1,
+      magnet: true,
+      seal: 'none',
+      head: '',
+      thread: 'M12',
+      pattern: '',
+      note: '',
+      lean: '',
+      oiled: false,
+      adapter: false
+    },
+    'fastener.change': { fastenerId: fastener, note: 'n', at: { x: 0.1, y: 0.2 }, covers: [fastener] },
+    'figure.add': {
+      id: figure,
+      machineId,
+      key: 'torque',
+      fastenerId: fastener,
+      typed: '20 N·m',
+      source: 'Manual',
+      edition: '',
+      page: '1',
+      confidence: 'printed',
+      variant: '',
+      sure: true
+    },
+    'figure.confirm': {
+      id: id(),
+      figureId: figure,
+      source: 'Manual',
+      edition: '',
+      page: '',
+      confidence: 'told'
+    },
+    'sheet.copy': {
+      fromMachineId: machineId,
+      toMachineId: pit.other,
+      figures: [{ id: id(), figureId: figure }]
+    },
+    'modification.add': { id: modification, machineId, what: 'other exhaust', words: '', day: TODAY },
+    'modification.note': { modificationId: modification, figureId: figure, undoneOn: null },
+    'wrench.add': {
+      id: wrench,
+      name: 'W',
+      unit: 'N·m',
+      low: '5',
+      high: '50',
+      length: '300',
+      calibratedUntil: ''
+    },
+    'adapter.add': { id: id(), name: 'A', length: '40' },
+    'oil.add': {
+      id: oil,
+      name: 'O',
+      kind: 'gearbox oil',
+      grade: '75W',
+      ratings: [],
+      additives: [],
+      bottle: '1 L',
+      stock: '2 L'
+    },
+    'oil.stock': { id: id(), oilId: oil, now: '3', why: 'bought' },
+    'store.retire': { id: wrench, what: 'wrench' },
+    'job.save': {
+      key: 'mine',
+      from: 0,
+      content: { key: 'mine', title: 'Mine', steps: [{ key: 'a', title: 'A', kind: 'tick', minutes: 1 }] },
+      word: ''
+    },
+    'visit.start': {
+      id: visit,
+      machineId,
+      jobs: [{ taskId: book.taskId, template: null }],
+      engine: 'cold',
+      order: null
+    },
+    'visit.enter': {
+      visitId: visit,
+      entry: { id: id(), stepKey: 'gather', action: 'done', content: { remark: 'x' } }
+    },
+    'visit.close': { visitId: visit },
+    'photo.attach': { photoId: template, visitId: visit, stepKey: 'gather' },
+    'visit.give-up': { visitId: visit, reason: 'rain' }
+  };
+});
+afterAll(() => pit.book.close());
+
+const LONG = 'x'.repeat(30_000);
+const ODD: unknown[] = [
+  null,
+  undefined,
+  '',
+  ' ',
+  '\u0000',
+  '\ud800',
+  'a\u0000b',
+  '\u200b',
+  LONG,
+  '९९',
+  "'; drop table machine; --",
+  '1e999',
+  '-1',
+  '99999999999999999999',
+  '0001-01-01',
+  '9999-12-31',
+  '2026-02-30',
+  'not-an-id',
+  'new',
+  0,
+  -1,
+  1.5,
+  1e300,
+  Number.MAX_SAFE_INTEGER,
+  true,
+  false,
+  [],
+  {},
+  [null],
+  ['mud', 'mud'],
+  [[[[[[[[[[[[[[1]]]]]]]]]]]]]],
+  { a: { b: LONG } },
+  uuid(),
+  [uuid()],
+  '00000000-0000-0000-0000-000000000000'
+];
+
+it('knows every kind there is', () => {
+  expect(Object.keys(bodies).sort()).toEqual(KINDS.filter((k) => k !== 'team.found').sort());
+});
+
+it('no body at all, and bodies that are none, are refused', async () => {
+  for (const kind of KINDS)
+    for (const body of [undefined, null, [], 'x', 5, {}])
+      expect([kind, body, (await send(kind, body)).ok]).toEqual([kind, body, false]);
+  expect(faults).toEqual([]);
+});
+
+it('every field of every command made odd: taken or refused at a field, never our mistake', async () => {
+  const taken = new Map<string, number>();
+  for (const [kind, body] of Object.entries(bodies) as [Kind, Record<string, unknown>][]) {
+    for (const field of Object.keys(body))
+      for (const odd of ODD) {
+        // A thing of its own each time, so that it is not refused merely for being there.
+        const fresh = 'id' in body && field !== 'id' ? { id: uuid() } : {};
+        const outcome = await send(kind, { ...body, ...fresh, [field]: odd });
+        if (!outcome.ok) expect(Object.keys(outcome.errors).length).toBeGreaterThan(0);
+        else taken.set(kind, (taken.get(kind) ?? 0) + 1);
+      }
+    // As it should be, once, so that what follows has something to stumble over.
+    const outcome = await send(kind, body);
+    if (!outcome.ok) expect(Object.keys(outcome.errors).length).toBeGreaterThan(0);
+  }
+  expect(faults.map((f) => [f.kind, f.body, (f.error as Error)?.message])).toEqual([]);
+  expect(taken.size).toBeGreaterThan(20);
+}, 240_000);

@@ -1,0 +1,192 @@
+import type { Answer, Input, Kind } from '../../core/command/commands';
+import type { Role } from '../../core/team/team';
+import type { Scope } from '../book/hold';
+import { addCall, addReminder, dropCall, machineOfWord, noteReminder } from '../calls';
+import { addComponent, moveComponent, rebuild, scrap, swapComponents } from '../components';
+import type { Tx } from '../db';
+import { estimateOuting, machineOfOuting } from '../estimates';
+import { addEvent, callOff } from '../events';
+import { addMachine } from '../machines';
+import { changeMeter, logDistance, machineOfReading, strikeReading } from '../meters';
+import { attachPhoto } from '../photos';
+import { backToBook, decide, makeProposal, taskOf } from '../proposals';
+import { logged, logReading, machinesOfRows, pasteReadings } from '../readings';
+import { SCHEDULES, setRule } from '../rules';
+import { addModification, confirmFigure, copySheet, noteModification } from '../spec-changes';
+import { addFastener, addFigure, changeFastener, machineOfSheet } from '../specs';
+import { addAdapter, addOil, addWrench, noteStock, retire } from '../stores';
+import { addTask, changeTask, ownerScope, recordDone, retireTask } from '../tasks';
+import { addPerson } from '../teams';
+import { saveTemplate } from '../templates';
+import { closeVisit } from '../visit-close';
+import { startVisit } from '../visit-start';
+import { addEntry, giveUpVisit, machineOfVisit } from '../visits';
+import type { Write } from '../write';
+
+/** How a kind of command is carried out. */
+export interface Handler<K extends Kind, R = unknown> {
+  /** Who may send it; enforced where commands are run. */
+  role: 'everyone' | readonly Role[];
+  /** What of the book it touches, found out inside its transaction. Null: nothing of any machine's book. */
+  scope: ((input: Input<K>, tx: Tx, teamId: string) => Scope | null | Promise<Scope>) | null;
+  handle: (w: Write, input: Input<K>) => Promise<R>;
+  /** What it is answered, once the standings are made anew; without it, what `handle` returned. */
+  answer?: (w: Write, input: Input<K>, result: R) => Promise<Answer<K>>;
+}
+
+/** A handler whose own result is the answer, or that is answered with nothing. */
+type Entry<K extends Kind> = Handler<K, Answer<K>> | Handler<K, void>;
+const everyone = 'everyone' as const;
+/** Keeps the type between `handle` and `answer`. */
+const entry = <K extends Kind, R>(h: Handler<K, R>): Entry<K> => h as unknown as Entry<K>;
+
+const onMachine = (machineId: string): Scope => ({ machines: [machineId] });
+/** The machine is held, so that two devices write its sheet one after the other; nothing counted changes. */
+const onSheet = (...machines: string[]): Scope => ({ machines, counts: false });
+
+/** Setting up a team is not here: there is nobody yet to carry it out for. See `found.ts`. */
+export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
+  'person.add': entry({ role: everyone, scope: null, handle: addPerson }),
+  'rule.set': entry({
+    role: everyone,
+    scope: (r) => (SCHEDULES.includes(r.key) ? { whole: true } : null),
+    handle: setRule
+  }),
+
+  'machine.add': entry({ role: everyone, scope: (m) => ({ makes: [m.id] }), handle: addMachine }),
+  'reading.log': entry({
+    role: everyone,
+    scope: (r) => onMachine(r.machineId),
+    handle: logReading,
+    answer: logged
+  }),
+  'reading.paste': entry({
+    role: everyone,
+    scope: async ({ rows }, tx, teamId) => ({ machines: await machinesOfRows(tx, teamId, rows) }),
+    handle: pasteReadings
+  }),
+  'reading.strike': entry({
+    role: everyone,
+    scope: async (s, tx, teamId) => onMachine(await machineOfReading(tx, teamId, s.readingId)),
+    handle: strikeReading
+  }),
+  'odometer.log': entry({ role: everyone, scope: (o) => onMachine(o.machineId), handle: logDistance }),
+  'meter.change': entry({ role: everyone, scope: (m) => onMachine(m.machineId), handle: changeMeter }),
+  'outing.estimate': entry({
+    role: everyone,
+    scope: async (o, tx, teamId) => onMachine(await machineOfOuting(tx, teamId, o.outingId)),
+    handle: estimateOuting
+  }),
+  'event.plan': entry({ role: everyone, scope: null, handle: addEvent }),
+  'event.call-off': entry({ role: everyone, scope: null, handle: callOff }),
+
+  'component.add': entry({
+    role: everyone,
+    scope: (c) => ({
+      machines: c.machineId ? [c.machineId] : [],
+      components: c.hostId ? [c.hostId] : [],
+      moves: true
+    }),
+    handle: addComponent
+  }),
+  'component.move': entry({
+    role: everyone,
+    scope: (m) => ({
+      machines: m.machineId ? [m.machineId] : [],
+      components: [m.componentId, ...(m.hostId ? [m.hostId] : [])],
+      moves: true
+    }),
+    handle: moveComponent
+  }),
+  'component.swap': entry({
+    role: everyone,
+    scope: (s) => ({ components: [s.componentId, s.withId], moves: true }),
+    handle: swapComponents
+  }),
+  'component.rebuild': entry({
+    role: everyone,
+    scope: (r) => ({ components: [r.componentId] }),
+    handle: rebuild
+  }),
+  'component.scrap': entry({
+    role: everyone,
+    scope: (s) => ({ components: [s.componentId], moves: true }),
+    handle: scrap
+  }),
+
+  'task.add': entry({ role: everyone, scope: ownerScope, handle: addTask }),
+  'task.change': entry({ role: everyone, scope: (t) => ({ tasks: [t.taskId] }), handle: changeTask }),
+  'task.retire': entry({ role: everyone, scope: (t) => ({ tasks: [t.taskId] }), handle: retireTask }),
+  'task.done': entry({ role: everyone, scope: (d) => ({ tasks: [d.taskId] }), handle: recordDone }),
+  'proposal.make': entry({
+    role: everyone,
+    scope: (p) => ({ tasks: [p.taskId], counts: false }),
+    handle: makeProposal
+  }),
+  'proposal.decide': entry({
+    role: everyone,
+    scope: async (p, tx, teamId) => ({
+      tasks: [await taskOf(tx, teamId, 'interval_proposal', p.proposalId)]
+    }),
+    handle: decide
+  }),
+  'proposal.back-to-book': entry({
+    role: everyone,
+    scope: async (p, tx, teamId) => ({ tasks: [await taskOf(tx, teamId, 'task_trigger', p.triggerId)] }),
+    handle: backToBook
+  }),
+  'call.report': entry({ role: everyone, scope: (c) => onMachine(c.machineId), handle: addCall }),
+  'call.drop': entry({
+    role: everyone,
+    scope: async (c, tx, teamId) => onMachine(await machineOfWord(tx, teamId, 'machine_call', c.callId)),
+    handle: dropCall
+  }),
+  'reminder.add': entry({ role: everyone, scope: (r) => onMachine(r.machineId), handle: addReminder }),
+  'reminder.note': entry({
+    role: everyone,
+    scope: async (n, tx, teamId) => onMachine(await machineOfWord(tx, teamId, 'reminder', n.reminderId)),
+    handle: noteReminder
+  }),
+
+  'fastener.add': entry({ role: everyone, scope: (f) => onSheet(f.machineId), handle: addFastener }),
+  'fastener.change': entry({
+    role: everyone,
+    scope: async (f, tx, teamId) => onSheet(await machineOfSheet(tx, teamId, 'fastener', f.fastenerId)),
+    handle: changeFastener
+  }),
+  'figure.add': entry({ role: everyone, scope: (f) => onSheet(f.machineId), handle: addFigure }),
+  'figure.confirm': entry({
+    role: everyone,
+    scope: async (f, tx, teamId) => onSheet(await machineOfSheet(tx, teamId, 'spec_figure', f.figureId)),
+    handle: confirmFigure
+  }),
+  'sheet.copy': entry({
+    role: everyone,
+    scope: (c) => onSheet(c.fromMachineId, c.toMachineId),
+    handle: copySheet
+  }),
+  'modification.add': entry({ role: everyone, scope: (m) => onSheet(m.machineId), handle: addModification }),
+  'modification.note': entry({
+    role: everyone,
+    scope: async (m, tx, teamId) =>
+      onSheet(await machineOfSheet(tx, teamId, 'modification', m.modificationId)),
+    handle: noteModification
+  }),
+
+  'wrench.add': entry({ role: everyone, scope: null, handle: addWrench }),
+  'adapter.add': entry({ role: everyone, scope: null, handle: addAdapter }),
+  'oil.add': entry({ role: everyone, scope: null, handle: addOil }),
+  'oil.stock': entry({ role: everyone, scope: null, handle: noteStock }),
+  'store.retire': entry({ role: everyone, scope: null, handle: retire }),
+  'job.save': entry({ role: everyone, scope: null, handle: saveTemplate }),
+
+  'visit.start': entry({ role: everyone, scope: (v) => onSheet(v.machineId), handle: startVisit }),
+  'visit.enter': entry({ role: everyone, scope: null, handle: addEntry }),
+  'visit.close': entry({
+    role: everyone,
+    scope: async (v, tx, teamId) => onMachine(await machineOfVisit(tx, teamId, v.visitId)),
+    handle: closeVisit
+  }),
+  'visit.give-up': entry({ role: everyone, scope: null, handle: giveUpVisit }),
+  'photo.attach': entry({ role: everyone, scope: null, handle: attachPhoto })
+};

@@ -1,0 +1,150 @@
+import { COMMANDS, type Input, type Kind } from '../../core/command/commands';
+import type { Envelope, Outcome } from '../../core/command/envelope';
+import { unkeepable } from '../../core/command/text';
+import { errorsByField } from '../../core/forms';
+import type { Role, Team } from '../../core/team/team';
+import { hold, type Held } from '../book/hold';
+import { attempt, settle } from '../book/write';
+import type { Sql, Tx } from '../db';
+import { AWAY_WORDS, isAway, refusalOf } from '../problems';
+import { Refusal } from '../refusal';
+import type { Write } from '../write';
+import { REGISTRY, type Handler } from './registry';
+
+/** Whose writes they are. */
+export interface Sender {
+  team: Team;
+  person: { id: string; role: Role };
+  device: string;
+}
+const NOTHING_HELD: Held = { machines: new Map(), components: [] };
+const MAY_NOT = 'That is for others in the team to do.';
+
+/**
+ * Writes down that a command is being carried out.
+ * @returns what it was answered, where it was carried out before
+ * @throws Refusal where its id was used for another body
+ */
+async function claim(
+  tx: Tx,
+  from: Sender,
+  c: Pick<Envelope, 'id' | 'kind' | 'at'>,
+  body: unknown
+): Promise<{ answer: unknown } | null> {
+  const made = await tx`
+    insert into command (team_id, id, kind, person_id, device, at, body)
+    values (${from.team.id}, ${c.id}, ${c.kind}, ${from.person.id}, ${from.device}, ${c.at}, ${tx.json(body as never)})
+    on conflict do nothing returning id`;
+  if (made.length > 0) return null;
+  const [there] = await tx`
+    select kind = ${c.kind} and body = ${tx.json(body as never)}::jsonb as same, answer from command where team_id = ${from.team.id} and id = ${c.id}`;
+  if (!there!.same)
+    throw new Refusal({
+      '': 'That was sent before, with other content. Open the page again to see what is there.'
+    });
+  return { answer: there!.answer };
+}
+
+/**
+ * Carries out one command whose body has been checked: once, whatever is sent twice, holding what it touches, and keeps what
+ * it was answered with it. One transaction.
+ *
+ * @param body as it was sent: what a second sending is held against
+ * @throws Refusal when the book does not allow it; errors of the database as they are
+ */
+export async function carryOut<K extends Exclude<Kind, 'team.found'>>(
+  sql: Sql,
+  from: Sender,
+  c: Pick<Envelope, 'id' | 'at'> & { kind: K },
+  input: Input<K>,
+  body: unknown,
+  now: Date
+): Promise<unknown> {
+  const handler = REGISTRY[c.kind] as unknown as Handler<K>;
+  if (handler.role !== 'everyone' && !handler.role.includes(from.person.role))
+    throw new Refusal({ '': MAY_NOT });
+  return attempt(sql, async (tx, also) => {
+    const before = await claim(tx, from, c, body);
+    if (before) return before.answer;
+    const scope = handler.scope && (await handler.scope(input, tx, from.team.id));
+    const held = scope ? await hold(tx, from.team.id, scope, also) : NOTHING_HELD;
+    const w: Write = { tx, team: from.team, personId: from.person.id, now, held };
+    const result = await handler.handle(w, input);
+    if (scope) await settle(tx, from.team.id, scope, held);
+    const answer = (handler.answer ? await handler.answer(w, input, result) : result) ?? null;
+    await tx`update command set answer = ${tx.json(answer as never)} where team_id = ${from.team.id} and id = ${c.id}`;
+    return answer;
+  });
+}
+
+/** The same, with whatever comes of it as an answer: a refusal by field, or that the database is away. */
+async function outcomeOf(sql: Sql, from: Sender, c: Envelope, now: Date): Promise<Outcome> {
+  const no = (errors: Record<string, string>, more: Record<string, unknown> = {}): Outcome => ({
+    id: c.id,
+    ok: false,
+    errors,
+    more
+  });
+  const { kind } = c;
+  if (kind === 'team.found') return no({ '': 'A team is set up by itself.' });
+  const odd = unkeepable(c.body);
+  if (Object.keys(odd).length > 0) return no(odd);
+  const parsed = COMMANDS[kind].safeParse(c.body);
+  if (!parsed.success) return no(errorsByField(parsed.error));
+  try {
+    return {
+      id: c.id,
+      ok: true,
+      data: await carryOut(sql, from, { ...c, kind }, parsed.data as never, c.body, now)
+    };
+  } catch (e) {
+    const refusal = refusalOf(e);
+    if (refusal) return no(refusal.errors, refusal.more);
+    if (isAway(e)) return no({ '': AWAY_WORDS }, { retry: true, away: true });
+    throw e;
+  }
+}
+
+/**
+ * Carries out a list of commands, one after the other and each by itself. One that rests on another waits where that one was
+ * not taken; the others go on.
+ * @param fault what is done about a mistake of ours; returns what to call it
+ */
+export async function runCommands(
+  sql: Sql,
+  from: Sender,
+  commands: readonly Envelope[],
+  now: () => Date,
+  fault: (e: unknown) => string
+): Promise<Outcome[]> {
+  const outcomes: Outcome[] = [];
+  const taken = new Set<string>();
+  const isTaken = async (id: string): Promise<boolean> =>
+    taken.has(id) ||
+    (await sql`select 1 from command where team_id = ${from.team.id} and id = ${id}`).length > 0;
+  for (const c of commands) {
+    let outcome: Outcome;
+    if (c.after !== null && !(await isTaken(c.after)))
+      outcome = {
+        id: c.id,
+        ok: false,
+        errors: { '': 'It waits for what was not taken before it.' },
+        more: { waits: true }
+      };
+    else
+      try {
+        outcome = await outcomeOf(sql, from, c, now());
+      } catch (e) {
+        const name = fault(e);
+        outcome = {
+          id: c.id,
+          ok: false,
+          errors: { '': `Something went wrong on our side; this was not written (${name}).` },
+          more: { retry: true, fault: name }
+        };
+      }
+    if (outcome.ok) taken.add(c.id);
+    outcomes.push(outcome);
+  }
+  return outcomes;
+}

@@ -1,0 +1,18 @@
+import type { Team } from '../core/team/team';
+import type { Held } from './book/hold';
+import type { Tx } from './db';
+import { refuse } from './refusal';
+
+/** A write being carried out: its transaction, whose it is, when, and the machines it holds. */
+export interface Write {
+  tx: Tx;
+  team: Team;
+  personId: string;
+  now: Date;
+  held: Held;
+}
+
+/** A machine that a write holds. @throws Refusal where it is not in the team */
+export function heldMachine(w: Write, machineId: string, field = ''): { plate: string; name: string } {
+  return w.held.machines.get(machineId) ?? refuse(field, 'That machine is not in this team.');
+}

@@ -1,0 +1,53 @@
+import { json } from '@sveltejs/kit';
+import { listSchema, type Outcome } from '$lib/core/command/envelope';
+import { unkeepable } from '$lib/core/command/text';
+import { errorsByField } from '$lib/core/forms';
+import { readJson } from '$lib/server/body';
+import { foundByCommand } from '$lib/server/commands/found';
+import { runCommands } from '$lib/server/commands/run';
+import { db } from '$lib/server/db';
+import { logFault } from '$lib/server/log';
+import { Refusal } from '$lib/server/refusal';
+import { senderOf } from '$lib/server/sender';
+import { workIn } from '$lib/server/device';
+import type { RequestHandler } from './$types';
+
+/**
+ * Every write: a list of commands, each carried out once and by itself. Answers 200 with what became of each, in their order;
+ * 422 where none could be tried.
+ */
+export const POST: RequestHandler = async (event) => {
+  const body = await readJson(event.request);
+  const parsed = listSchema.safeParse(body);
+  const odd = parsed.success ? unkeepable(parsed.data.device, 'device') : {};
+  if (!parsed.success || Object.keys(odd).length > 0)
+    return json(
+      { ok: false, errors: parsed.success ? odd : errorsByField(parsed.error), more: {} },
+      { status: 422 }
+    );
+  const { commands, device } = parsed.data;
+  const [first] = commands;
+  if (first!.kind === 'team.found') {
+    // Nobody of the team can have sent it; the device then works in it, as its founder.
+    if (commands.length > 1)
+      return json({ ok: false, errors: { '': 'A team is set up by itself.' }, more: {} }, { status: 422 });
+    const { outcome, team } = await foundByCommand(db(), first!, device);
+    if (team) workIn(event.cookies, team);
+    return json({ ok: true, outcomes: [outcome] });
+  }
+  let outcomes: Outcome[];
+  try {
+    const from = await senderOf(event, device);
+    outcomes = await runCommands(
+      db(),
+      from,
+      commands,
+      () => new Date(),
+      (e) => logFault(e, 'commands')
+    );
+  } catch (e) {
+    if (!(e instanceof Refusal)) throw e;
+    return json({ ok: false, errors: e.errors, more: e.more }, { status: 422 });
+  }
+  return json({ ok: true, outcomes });
+};

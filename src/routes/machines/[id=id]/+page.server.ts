@@ -1,0 +1,51 @@
+import { error } from '@sveltejs/kit';
+import { nearestFirst, tasksDue } from '$lib/core/schedule/due';
+import { taskRow } from '$lib/core/schedule/row';
+import { dayOf } from '$lib/core/time/day';
+import { laneOf, machineNow } from '$lib/core/trail/lane';
+import { isOpen, listCalls } from '$lib/server/calls';
+import { listComponents } from '$lib/server/component-pages';
+import { db } from '$lib/server/db';
+import { getMachine } from '$lib/server/machines';
+import { listReadings } from '$lib/server/meters';
+import { outingsWithoutHours } from '$lib/server/outings';
+import { listProposals } from '$lib/server/proposals';
+import { listRecords } from '$lib/server/records';
+import { readCalendar, readStandings } from '$lib/server/trail';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals, params }) => {
+  const sql = db();
+  const team = locals.team!;
+  const machine = await getMachine(sql, team.id, params.id);
+  if (!machine) error(404, 'No such machine in this team.');
+  const today = dayOf(new Date(), team.timeZone);
+  const [[standing], calendar, readings, records, components, calls, unknown] = await Promise.all([
+    readStandings(sql, team, [machine.id]),
+    readCalendar(sql, team.id, today),
+    listReadings(sql, team.id, machine.id, null, 6),
+    listRecords(sql, team.id, machine.id, null, 8),
+    listComponents(sql, team.id, machine.id),
+    listCalls(sql, team.id, machine.id),
+    outingsWithoutHours(sql, team.id, machine.id)
+  ]);
+  const planned = calendar.of(machine.id);
+  const now = machineNow(standing!, planned, today);
+  const dues = tasksDue(standing!.tasks, now).sort(nearestFirst);
+  return {
+    machine,
+    lane: laneOf(standing!, planned, today, dues),
+    distance: standing!.distance,
+    rows: dues.map((d) => taskRow(d, now, standing!.estimated)),
+    proposals: await listProposals(
+      sql,
+      team.id,
+      standing!.tasks.map((t) => t.id)
+    ),
+    readings,
+    records,
+    components,
+    calls: calls.filter(isOpen),
+    unknown
+  };
+};

@@ -1,0 +1,152 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import { page } from '$app/state';
+  import { goto, invalidateAll } from '$app/navigation';
+  import { showHours } from '$lib/core/hours/hours';
+  import { showKm } from '$lib/core/hours/learned';
+  import { showDay } from '$lib/core/time/day';
+  import { send } from '$lib/ui/form/send';
+  import DoneForm from '$lib/ui/machine/DoneForm.svelte';
+  import DueTable from '$lib/ui/machine/DueTable.svelte';
+  import Fitted from '$lib/ui/machine/Fitted.svelte';
+  import ReadingTable from '$lib/ui/machine/ReadingTable.svelte';
+  import RecordTable from '$lib/ui/machine/RecordTable.svelte';
+  import Reports from '$lib/ui/machine/Reports.svelte';
+  import Proposals from '$lib/ui/task/Proposals.svelte';
+  import LargeTrail from '$lib/ui/trail/LargeTrail.svelte';
+  import StateMark from '$lib/ui/trail/StateMark.svelte';
+  import { openHours, say } from '$lib/ui/shell/shell.svelte';
+
+  let { data } = $props();
+  const doing = $derived(data.rows.find((d) => d.taskId === page.url.searchParams.get('done')));
+  const part = $derived(data.components.find((c) => c.id === doing?.part?.id));
+  const leave = () => goto(`/machines/${data.machine.id}#tasks`, { noScroll: true });
+  const notReady = $derived(data.rows.filter((r) => r.reminder?.keepsOff));
+  const openProposals = $derived(data.proposals.filter((p) => p.decided === null));
+  const hard = $derived(data.rows.filter((r) => r.hard && !openProposals.some((p) => p.taskId === r.taskId)));
+
+  async function propose(taskId: string, reason: string) {
+    const sent = await send('proposal.make', { taskId, reason });
+    say(
+      sent.ok ? 'Proposed. Accept or dismiss it below.' : (Object.values(sent.errors)[0] ?? 'Not proposed.')
+    );
+    await invalidateAll();
+  }
+</script>
+
+<svelte:head><title>{data.machine.plate} {data.machine.name} · Hour Trail</title></svelte:head>
+
+<div class="flex flex-wrap items-center gap-x-4 gap-y-2">
+  <span class="plate text-4xl">{data.machine.plate}</span>
+  <h1>{data.machine.name}</h1>
+  <span class="quiet">{[data.machine.maker, data.machine.kind].filter(Boolean).join(', ')}</span>
+  <span class="ml-auto"><StateMark state={data.lane.state} word /></span>
+</div>
+<div class="mt-2 flex flex-wrap items-baseline gap-x-4 gap-y-2">
+  <span class="figure text-4xl"
+    >{data.lane.total === null ? 'hours not known' : `${showHours(data.lane.total)} h`}</span
+  >
+  {#if data.distance !== null}<span class="figure text-2xl">{showKm(data.distance)}</span>{/if}
+  <span class="quiet">
+    {#if data.lane.estimated}estimated from time ridden,{/if}
+    {data.lane.readDaysAgo === null
+      ? 'never read'
+      : data.lane.readDaysAgo === 0
+        ? 'read today'
+        : data.lane.readDaysAgo === 1
+          ? 'read yesterday'
+          : `read ${data.lane.readDaysAgo} days ago`}
+  </span>
+  <span class="no-print flex flex-wrap gap-2">
+    <Button size="sm" color="primary" onclick={() => openHours(data.machine.id)}>Log hours</Button>
+    <Button size="sm" color="alternative" href="/machines/{data.machine.id}/meters">Meters</Button>
+    <Button size="sm" color="alternative" href="/machines/{data.machine.id}/sheet">Spec sheet</Button>
+    <Button size="sm" color="alternative" href="/machines/{data.machine.id}/underside">Seen from below</Button
+    >
+    {#if !data.lane.visitId}<Button size="sm" color="alternative" href="/machines/{data.machine.id}/visit"
+        >To the bench</Button
+      >{/if}
+    {#if data.lane.visitId}<Button size="sm" color="alternative" href="/visits/{data.lane.visitId}"
+        >At the bench now</Button
+      >{/if}
+  </span>
+</div>
+{#if notReady.length > 0}
+  <div class="caution mt-3">
+    <p class="font-bold">Not ready:</p>
+    {#each notReady as r (r.taskId)}<p>{r.name}; {r.reminder!.waitsFor.replace('not ready: ', '')}</p>{/each}
+    <p class="text-sm">It is called ready when these are seen to, among what is reported below.</p>
+  </div>
+{/if}
+{#if data.unknown.length > 0}<p class="caution mt-3">
+    {data.unknown.length === 1 ? 'One outing' : `${data.unknown.length} outings`} since the last reading without
+    hours ({data.unknown.map((o) => showDay(o.day, data.today)).join(', ')}): it stands further along than
+    shown. Read the meter, or
+    <a class="link" href="/machines/{data.machine.id}/meters#unknown">take its usual hours</a>.
+  </p>{/if}
+
+<LargeTrail lane={data.lane} />
+
+<section id="tasks" class="mt-6">
+  <div class="flex items-baseline gap-4">
+    <h2>What falls due</h2>
+    <a class="link no-print text-sm" href="/tasks/new?machine={data.machine.id}">Add a task</a>
+  </div>
+  {#if doing && !doing.reminder}{#key doing.taskId}<DoneForm
+        task={{ ...doing, counted: doing.lastDone }}
+        total={doing.part ? (part?.total ?? null) : data.lane.total}
+        today={data.today}
+        onleave={leave}
+      />{/key}{/if}
+  <DueTable
+    rows={data.rows}
+    machineId={data.machine.id}
+    visitId={data.lane.visitId}
+    doneHref={(id) => `/machines/${data.machine.id}?done=${id}#tasks`}
+    addHref="/tasks/new?machine={data.machine.id}"
+  />
+</section>
+
+{#if openProposals.length > 0 || hard.length > 0}
+  <section class="mt-6" aria-label="Proposals">
+    <h2>Shorter, by what was seen</h2>
+    <Proposals proposals={data.proposals} named openOnly />
+    {#each hard as r (r.taskId)}<p class="rule-b py-2">
+        <strong>{r.name}:</strong>
+        {r.hard}
+        <button type="button" class="link ml-2 text-sm" onclick={() => propose(r.taskId, r.hard!)}
+          >Propose a shorter interval</button
+        >
+      </p>{/each}
+  </section>
+{/if}
+
+<Reports
+  machineId={data.machine.id}
+  calls={data.calls}
+  reminders={data.rows.filter((r) => r.reminder)}
+  today={data.today}
+/>
+
+<section class="mt-6" aria-label="Components">
+  <div class="flex items-baseline gap-4">
+    <h2>Components</h2>
+    <a class="link no-print text-sm" href="/parts/new?machine={data.machine.id}">Add one</a>
+    <a class="link no-print text-sm" href="/parts">All, and the shelf</a>
+  </div>
+  <Fitted machineId={data.machine.id} components={data.components} />
+</section>
+
+<div class="mt-8 grid gap-8 lg:grid-cols-2">
+  <section>
+    <h2>Readings</h2>
+    <ReadingTable readings={data.readings} timeZone={data.team?.timeZone ?? 'UTC'} />
+    <p class="no-print mt-2 text-sm">
+      <a class="link" href="/machines/{data.machine.id}/meters">All readings and meters</a>
+    </p>
+  </section>
+  <section>
+    <h2>Records</h2>
+    <RecordTable records={data.records} />
+  </section>
+</div>

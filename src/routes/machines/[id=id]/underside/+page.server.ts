@@ -1,0 +1,20 @@
+import { error } from '@sveltejs/kit';
+import { db } from '$lib/server/db';
+import { getMachine } from '$lib/server/machines';
+import { readSheet } from '$lib/server/specs';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals, params }) => {
+  const team = locals.team!;
+  const machine = await getMachine(db(), team.id, params.id);
+  if (!machine) error(404, 'No such machine in this team.');
+  const sheet = await readSheet(db(), team.id, machine.id);
+  return {
+    machine,
+    fasteners: sheet.fasteners,
+    torques: Object.fromEntries(
+      sheet.figures.filter((f) => f.key === 'torque' && f.fastenerId).map((f) => [f.fastenerId!, f.quantity])
+    ),
+    outline: machine.kind.includes('quad') ? ('quad' as const) : ('bike' as const)
+  };
+};

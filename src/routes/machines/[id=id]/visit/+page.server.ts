@@ -1,0 +1,57 @@
+import { error, redirect } from '@sveltejs/kit';
+import { stationAir } from '$lib/core/fluids/station';
+import { dayOf } from '$lib/core/time/day';
+import { duesOf } from '$lib/core/trail/lane';
+import { leftInWords } from '$lib/core/schedule/words';
+import { layoutInput } from '$lib/server/bench-history';
+import { db } from '$lib/server/db';
+import { getMachine } from '$lib/server/machines';
+import { readToolbox } from '$lib/server/stores';
+import { readTemplates, templateFor } from '$lib/server/templates';
+import { readCalendar, readStandings } from '$lib/server/trail';
+import type { PageServerLoad } from './$types';
+
+/** Done in one go with what is due; what is merely coming is offered too. */
+const WITH = new Set(['past limit', 'past due', 'due before the next outing']);
+
+/** What the visit will be, before it is begun: nothing is written by looking. */
+export const load: PageServerLoad = async ({ locals, params, url }) => {
+  const sql = db();
+  const team = locals.team!;
+  const machine = await getMachine(sql, team.id, params.id);
+  if (!machine) error(404, 'No such machine in this team.');
+  const [standing] = await readStandings(sql, team, [machine.id]);
+  if (standing!.visitId) redirect(303, `/visits/${standing!.visitId}`);
+  const today = dayOf(new Date(), team.timeZone);
+  const calendar = await readCalendar(sql, team.id, today);
+  const dues = duesOf(standing!, calendar.of(machine.id), today).filter((d) => !d.task.reminder);
+  const asked = url.searchParams.get('task');
+  if (asked && !dues.some((d) => d.task.id === asked)) error(404, 'That task is not one of this machine.');
+  const templates = await readTemplates(sql, team.id);
+  const jobs = dues.map((d) => ({
+    taskId: d.task.id,
+    name: d.task.name,
+    part: d.task.part?.name ?? null,
+    state: d.state,
+    left: leftInWords(d),
+    picked: d.task.id === asked || WITH.has(d.state),
+    own: d.task.job,
+    template: templateFor({ id: d.task.id, name: d.task.name, job: d.task.job }, null, templates)
+  }));
+  return {
+    machine,
+    asked,
+    jobs,
+    templates,
+    today,
+    air: stationAir(today, 28),
+    tools: await readToolbox(sql, team.id),
+    input: await layoutInput(
+      sql,
+      team.id,
+      machine,
+      jobs.map((j) => ({ taskId: j.taskId, template: j.template })),
+      today
+    )
+  };
+};

@@ -1,0 +1,259 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import { onMount, untrack } from 'svelte';
+  import { goto } from '$app/navigation';
+  import { parseAir } from '$lib/core/fluids/oil';
+  import { gather } from '$lib/core/visit/gather/gather';
+  import { broken, durationOf, inOrder } from '$lib/core/visit/order/overrule';
+  import FormError from '$lib/ui/form/FormError.svelte';
+  import { send } from '$lib/ui/form/send';
+  import Gather from '$lib/ui/start/Gather.svelte';
+  import OrderList from '$lib/ui/start/OrderList.svelte';
+  import { Ordering } from '$lib/ui/start/order.svelte';
+  import Timeline from '$lib/ui/start/Timeline.svelte';
+  import StateMark from '$lib/ui/trail/StateMark.svelte';
+
+  let { data } = $props();
+  const id = crypto.randomUUID();
+  let picked = $state<string[]>(untrack(() => data.jobs.filter((j) => j.picked).map((j) => j.taskId)));
+  let templates = $state<Record<string, string>>({});
+  let engine = $state<'cold' | 'warm'>('cold');
+  let airText = $state(untrack(() => `${data.air.from} to ${data.air.to} °C`));
+  /** An order of somebody's own; null: as it is worked out. */
+  let own = $state<string[] | null>(null);
+  let error = $state('');
+  let busy = $state(false);
+  const ordering = new Ordering();
+  /** What is clear for a while is offered when asked for. */
+  let all = $state(false);
+  const shown = $derived(
+    data.jobs.filter(
+      (j) => all || picked.includes(j.taskId) || j.picked || j.state === 'coming' || data.jobs.length <= 3
+    )
+  );
+  const hidden = $derived(data.jobs.length - shown.length);
+
+  const jobs = $derived(
+    data.jobs
+      .filter((j) => picked.includes(j.taskId))
+      .map((j) => ({
+        taskId: j.taskId,
+        template: data.templates.find((t) => t.key === templates[j.taskId]) ?? j.template
+      }))
+  );
+  let open = $state(false);
+  onMount(() => {
+    const close = ordering.open();
+    open = true;
+    return close;
+  });
+  $effect(() => {
+    if (!open) return;
+    ordering.ask($state.snapshot({ ...data.input, jobs }) as typeof data.input, engine);
+    own = null;
+  });
+
+  const ordered = $derived(ordering.ordered);
+  const steps = $derived(ordered ? (own ? inOrder(ordered.plan.steps, own) : ordered.plan.steps) : []);
+  const wrong = $derived(ordered && own ? broken(ordered.plan, own) : []);
+  const takes = $derived(
+    ordered && own
+      ? durationOf(ordered.plan, own)
+      : { attended: (ordered?.attended ?? 0) / 60, elapsed: (ordered?.elapsed ?? 0) / 60 }
+  );
+  const begins = $derived(
+    Object.fromEntries((ordered?.times ?? []).map((t) => [t.key, t.start / 60])) as Record<string, number>
+  );
+  const air = $derived(parseAir(airText));
+  const gathered = $derived(
+    ordered ? gather(ordered.plan, data.tools, data.input.rules, data.today, air) : null
+  );
+  const unknown = $derived(
+    ordered
+      ? [
+          ...(ordered.plan.steps.some((s) => s.input.type === 'level' && s.input.protocol.method === null)
+            ? ['how the level is read']
+            : []),
+          ...(data.input.sheet.fasteners.length === 0 ? ['any plug, cap or cover'] : [])
+        ]
+      : []
+  );
+
+  function turn(taskId: string) {
+    picked = picked.includes(taskId) ? picked.filter((x) => x !== taskId) : [...picked, taskId];
+  }
+  async function begin() {
+    if (busy || jobs.length === 0) return;
+    busy = true;
+    const sent = await send('visit.start', {
+      id,
+      machineId: data.machine.id,
+      jobs: jobs.map((j) => ({ taskId: j.taskId, template: templates[j.taskId] || null })),
+      engine,
+      order: own
+    });
+    if (sent.ok) await goto(`/visits/${sent.data}`, { replaceState: true });
+    else error = Object.values(sent.errors)[0] ?? 'Not started.';
+    busy = false;
+  }
+</script>
+
+<svelte:head><title>Visit · {data.machine.plate} · Hour Trail</title></svelte:head>
+<div class="flex flex-wrap items-center gap-3">
+  <a href="/machines/{data.machine.id}" class="flex items-center gap-3 no-underline"
+    ><span class="plate text-3xl">{data.machine.plate}</span><span class="figure text-2xl"
+      >{data.machine.name}</span
+    ></a
+  >
+  <h1>At the bench: what in one go</h1>
+  <span class="ml-auto flex items-center gap-3">
+    {#if ordered}<span class="figure text-xl"
+        >{Math.round(takes.elapsed)} min, {Math.round(takes.attended)} with hands on it</span
+      >{/if}
+    <Button color="primary" size="lg" onclick={begin} disabled={busy || jobs.length === 0}
+      >Start the visit</Button
+    >
+  </span>
+</div>
+<FormError message={error} />
+
+<section class="mt-4" aria-label="Jobs">
+  {#each shown as j (j.taskId)}
+    <div class="job">
+      <label class="flex min-h-11 items-center gap-3">
+        <input
+          type="checkbox"
+          class="h-6 w-6"
+          style="accent-color: var(--ink)"
+          checked={picked.includes(j.taskId)}
+          onchange={() => turn(j.taskId)}
+        />
+        <span class="font-bold">{j.name}{j.part ? `, ${j.part}` : ''}</span>
+      </label>
+      <span class="flex items-center gap-2"
+        ><StateMark state={j.state} word /> <span class="quiet">{j.left}</span></span
+      >
+      {#if picked.includes(j.taskId)}
+        <label class="text-sm"
+          ><span class="sr-only">Steps for {j.name}</span>
+          <select class="pick" bind:value={templates[j.taskId]}>
+            <option value={undefined}
+              >{j.own ? `steps: ${j.template.title}` : 'no steps of its own: one tick'}</option
+            >
+            {#each data.templates.filter((t) => t.key !== j.own) as t (t.key)}<option value={t.key}
+                >{t.title}</option
+              >{/each}
+          </select></label
+        >
+      {/if}
+    </div>
+  {:else}
+    <p class="quiet">
+      This machine has no task yet. <a class="link" href="/tasks/new?machine={data.machine.id}">Add one</a>.
+    </p>
+  {/each}
+  {#if hidden > 0}<button type="button" class="link py-2" onclick={() => (all = true)}
+      >{hidden} more that {hidden === 1 ? 'is' : 'are'} clear for now</button
+    >{/if}
+</section>
+
+<div class="mt-3 flex flex-wrap items-center gap-x-6 gap-y-2">
+  <span role="radiogroup" aria-label="The engine" class="flex gap-2">
+    {#each ['cold', 'warm'] as const as e (e)}<button
+        type="button"
+        role="radio"
+        aria-checked={engine === e}
+        class="side"
+        class:on={engine === e}
+        onclick={() => (engine = e)}>{e === 'cold' ? 'engine is cold' : 'engine is warm'}</button
+      >{/each}
+  </span>
+  <label
+    >Air until the next change
+    <input
+      class="pick figure ml-1 w-36"
+      placeholder="−5 to 15 °C"
+      bind:value={airText}
+      aria-invalid={airText !== '' && !air}
+    /></label
+  >
+  {#if airText !== '' && !air}<span class="error text-sm">Two temperatures, such as −5 to 15 °C.</span
+    >{:else}<span class="quiet text-sm"
+      >four weeks ahead, by the simulated station; write what you know better</span
+    >{/if}
+</div>
+
+{#if unknown.length > 0}
+  <p class="caution mt-4">
+    <strong>Not on the sheet:</strong>
+    {unknown.join('; ')}. It is shown as unknown at its step.
+    <a class="link" href="/machines/{data.machine.id}/sheet">Look it up and put it on the sheet</a> first, or go
+    by the manual as you work.
+  </p>
+{/if}
+{#if ordering.failed}<p class="error mt-4" role="alert">{ordering.failed}</p>{/if}
+{#if jobs.length === 0}
+  <p class="mt-6">Pick at least one job above.</p>
+{:else if ordered}
+  <section class="mt-6" aria-busy={ordering.busy}>
+    <h2>In this order</h2>
+    <p class="quiet">
+      {own
+        ? `Your own order: ${Math.round(takes.elapsed - ordered.elapsed / 60)} min longer than the shortest.`
+        : ordered.elapsed <= ordered.bound
+          ? 'Proven: no order is shorter. Cold before warm, waits overlapped, each cover off once.'
+          : `Within ${(((ordered.elapsed - ordered.bound) / ordered.bound) * 100).toFixed(1)} % of the shortest there can be.`}
+      {#if own}<button type="button" class="link" onclick={() => (own = null)}>Back to the shortest</button
+        >{/if}
+    </p>
+    {#if !own}<Timeline {ordered} />{/if}
+  </section>
+  {#if gathered}
+    <section class="mt-4" aria-label="Before anything is opened">
+      <h2>Before anything is opened</h2>
+      <div class="mt-2"><Gather {gathered} units={data.units} /></div>
+    </section>
+  {/if}
+  <section class="mt-6">
+    <h2>{steps.length} steps</h2>
+    <p class="quiet text-sm">
+      Drag one by its handle, or move it with its arrows, to overrule the order; what that breaks is said.
+    </p>
+    <OrderList {steps} broken={wrong} {begins} onorder={(keys) => (own = keys)} />
+  </section>
+{:else}
+  <p class="quiet mt-6" role="status">Working out the order.</p>
+{/if}
+
+<style>
+  .job {
+    display: grid;
+    grid-template-columns: minmax(16rem, 3fr) minmax(14rem, 3fr) minmax(12rem, 2fr);
+    gap: 0.25rem 1.5rem;
+    align-items: center;
+    border-bottom: 1px solid var(--rule);
+  }
+  .pick {
+    background: var(--sheet);
+    border: 1px solid var(--rule-strong);
+    color: var(--ink);
+    min-height: 2.6rem;
+    padding: 0.3rem 0.6rem;
+    max-width: 100%;
+  }
+  .side {
+    border: 1px solid var(--rule-strong);
+    min-height: 2.75rem;
+    padding: 0.3rem 1rem;
+  }
+  .on {
+    background: var(--ink);
+    color: var(--paper);
+  }
+  @media (max-width: 760px) {
+    .job {
+      grid-template-columns: 1fr;
+      padding-block: 0.4rem;
+    }
+  }
+</style>

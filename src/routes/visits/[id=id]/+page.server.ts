@@ -1,0 +1,32 @@
+import { error } from '@sveltejs/kit';
+import { stationAir } from '$lib/core/fluids/station';
+import { dayOf } from '$lib/core/time/day';
+import { db } from '$lib/server/db';
+import { getMachine } from '$lib/server/machines';
+import { listPhotos } from '$lib/server/photos';
+import { listFasteners } from '$lib/server/specs';
+import { readToolbox } from '$lib/server/stores';
+import { listPeople } from '$lib/server/teams';
+import { getVisit } from '$lib/server/visits';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals, params }) => {
+  const sql = db();
+  const team = locals.team!;
+  const visit = await getVisit(sql, team.id, params.id);
+  if (!visit) error(404, 'No such visit in this team.');
+  const today = dayOf(new Date(), team.timeZone);
+  const machine = await getMachine(sql, team.id, visit.machineId);
+  return {
+    visit,
+    around: {
+      tools: await readToolbox(sql, team.id),
+      fasteners: await listFasteners(sql, team.id, visit.machineId),
+      outline: machine!.kind.includes('quad') ? ('quad' as const) : ('bike' as const),
+      photos: await listPhotos(sql, team.id, visit.id),
+      people: await listPeople(sql, team.id),
+      today,
+      air: stationAir(today, 28)
+    }
+  };
+};
