@@ -46,7 +46,7 @@ export async function makeFleet(
 }
 
 const [url, ...sizes] = process.argv.slice(2);
-if (url) {
+if (url && process.argv[1]?.endsWith('fleet.ts')) {
   const sql = connect(url, 2);
   for (const spec of sizes) {
     const [size, readings, tasks, triggers] = spec.split('x').map(Number);

@@ -1,6 +1,5 @@
 import { daysUntil, rateOfUse, type DayPoint, type PlannedUse } from '../src/lib/core/hours/rate';
 import { dayNumber, dayOf } from '../src/lib/core/time/day';
-import { Clocks } from '../src/lib/server/clock';
 import { connect } from '../src/lib/server/db';
 
 /**
@@ -18,11 +17,12 @@ let early = 0;
 let late = 0;
 let width = 0;
 for (const m of machines) {
-  const book = await new Clocks(sql, team!.id).machine(m.id);
+  const steps = await sql`
+    select at, hours, planned from count_step where machine_id = ${m.id} and kind in ('reading', 'meter closed') order by at, ord`;
   const byDay = new Map<number, DayPoint>();
-  for (const [i, step] of book.running.steps.entries()) {
-    const day = dayNumber(dayOf(new Date(step.at), team!.time_zone));
-    byDay.set(day, { day, total: step.total, planned: book.atEvents[i] });
+  for (const step of steps) {
+    const day = dayNumber(dayOf(step.at, team!.time_zone));
+    byDay.set(day, { day, total: step.hours, planned: step.planned });
   }
   const points = [...byDay.values()];
   const [first, last] = [points[0]!.day, points.at(-1)!.day];

@@ -43,6 +43,10 @@ export async function loadDemo(sql: Sql, now: Date, { again = false } = {}): Pro
 async function clear(tx: Db): Promise<void> {
   const tables = [
     'machine_standing',
+    'count_step',
+    'book_stale',
+    'command',
+    'photo_upload',
     'photo',
     'oil_movement',
     'oil',

@@ -2,8 +2,7 @@ import type { ComponentKind } from '../core/component/component';
 import { totalAt } from '../core/hours/series';
 import type { Task } from '../core/schedule/task';
 import type { Day } from '../core/time/day';
-import { Clocks } from './clock';
-import { readTasks } from './counts';
+import { loadBook } from './book/load';
 import type { Db } from './db';
 
 export interface ComponentRow {
@@ -80,8 +79,6 @@ export async function componentHistory(
   rebuilds: { id: string; day: Day; hours: number; remark: string; by: string; tasks: string[] }[];
   tasks: Task[];
 }> {
-  const clocks = new Clocks(sql, teamId);
-  const { hours } = await clocks.component(id);
   const rows = await sql`
     select f.id, m.plate, m.name as machine, f.machine_id as "machineId", h.name as host, f.place, f.fitted_at as "fittedAt", f.removed_at as "removedAt",
       f.fitted_reason as reason, f.removed_reason as "removedReason", p.name as by
@@ -94,6 +91,20 @@ export async function componentHistory(
       array(select t.name from rebuild_task rt join task t on t.team_id = rt.team_id and t.id = rt.task_id where rt.team_id = r.team_id and rt.rebuild_id = r.id order by t.name) as tasks
     from rebuild r join person p on p.team_id = r.team_id and p.id = r.created_by
     where r.team_id = ${teamId} and r.component_id = ${id} order by r.rebuilt_at desc limit 50`;
+  const book = await loadBook(sql, teamId, {
+    machineIds: [],
+    componentIds: [id],
+    moments: new Map([
+      [
+        id,
+        [
+          ...rows.flatMap((f) => [f.fittedAt, f.removedAt].filter((d) => d !== null)),
+          ...rebuilds.map((r) => r.at)
+        ].map((d) => (d as Date).getTime())
+      ]
+    ])
+  });
+  const { hours } = book.clock({ machineId: null, componentId: id });
   return {
     fittings: rows.map((f) => ({
       ...(f as unknown as FittingHistory),
@@ -108,7 +119,7 @@ export async function componentHistory(
       by: r.by,
       tasks: r.tasks
     })),
-    tasks: await readTasks(sql, teamId, clocks, { machineId: null, componentIds: [id] })
+    tasks: book.tasksOf(id)
   };
 }
 

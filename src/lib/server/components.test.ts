@@ -6,7 +6,7 @@ import { componentSchema, swapSchema } from '../core/component/form';
 import { strikeSchema } from '../core/hours/form';
 import { doneSchema } from '../core/schedule/form';
 import { componentHistory, listComponents } from './component-pages';
-import { refreshStanding } from './standing';
+import { rebuildStanding } from './standing';
 
 describe('two engines', () => {
   let pit: Pit;
@@ -59,7 +59,7 @@ describe('two engines', () => {
 
   it('worked out anew, stand where they stood', async () => {
     const before = await pit.sql`select * from machine_standing order by machine_id`;
-    for (const m of [pit.book.machineId, pit.other]) await refreshStanding(pit.sql, pit.book.team.id, m);
+    for (const m of [pit.book.machineId, pit.other]) await rebuildStanding(pit.sql, pit.book.team.id, m);
     expect(await pit.sql`select * from machine_standing order by machine_id`).toEqual(before);
   });
 

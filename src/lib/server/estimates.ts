@@ -20,7 +20,7 @@ export async function estimateOuting(
   { outingId }: { outingId: string }
 ): Promise<void> {
   const [o] = await tx`
-    select machine_id, kind, distance, coalesce(ridden_at, day::timestamptz) as at from outing where team_id = ${team.id} and id = ${outingId}`;
+    select machine_id, kind, distance, ended_at as at from outing where team_id = ${team.id} and id = ${outingId}`;
   if (!o) refuse('', 'That outing is not in this team.');
   const [there] = await tx`select 1 from reading where team_id = ${team.id} and outing_id = ${outingId}`;
   if (there) return;

@@ -58,6 +58,8 @@ export async function addMachine({ tx, team, personId, now }: Write, input: Mach
     insert into reading (team_id, id, machine_id, meter_id, read_at, value, ridden, created_by)
     values (${team.id}, ${crypto.randomUUID()}, ${input.id}, ${meterId}, ${now}, ${input.meter === 'reckoned' ? null : input.reading}, ${input.meter === 'reckoned' ? 0 : null}, ${personId})`;
   if (!input.task) return;
+  if (input.task.lastDoneHours !== null && input.task.lastDoneHours > input.reading)
+    refuse('task.lastDoneHours', 'The machine has not run that far yet.');
   try {
     await insertTask(tx, team, personId, { ...input.task, machineId: input.id, componentId: null }, now);
   } catch (e) {

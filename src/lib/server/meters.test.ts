@@ -194,3 +194,19 @@ it('many rows at once: each by itself, in the order they were ridden, written on
   await send();
   expect(await book.sql`select 1 from outing`).toHaveLength(3);
 });
+
+it('a late reading belongs to the meter that was fitted that day, and cannot lie past what it showed when it came off', async () => {
+  // 38.4 h on the old one; it comes off at 39.0 on the 12th, and the new one starts at nothing.
+  await change({ change: 'replaced', lastValue: '39', firstValue: '0', day: '2026-06-12' }, later(48));
+  await book.log('2', { day: '2026-06-13' }, later(72));
+  expect(await book.standing()).toMatchObject({ total: 4100 });
+  // Of the 11th: the old one showed 38.7 then. The total of today stays what it is: 39.0 + 2.0.
+  await book.log('38.7', { day: '2026-06-11' }, later(73));
+  expect(await book.standing()).toMatchObject({ total: 4100 });
+  expect(
+    await book.sql`select m.last_value from reading r join meter m on m.id = r.meter_id where r.value = 3870`
+  ).toEqual([{ last_value: 3900 }]);
+  expect(await refused(book.log('39.4', { day: '2026-06-11' }, later(74)))).toMatchObject({
+    typed: expect.stringMatching(/later reading shows 39\.0 h/)
+  });
+});

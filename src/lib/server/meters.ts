@@ -2,8 +2,7 @@ import { distanceTypedOrNone, hoursTypedOrNone } from '../core/forms';
 import type { MeterChangeInput, OdometerInput, StrikeInput } from '../core/hours/form';
 import { showHours } from '../core/hours/hours';
 import type { ReadingRow } from '../core/hours/reading';
-import type { Running } from '../core/hours/running';
-import { Clocks } from './clock';
+import type { RunningStep } from '../core/hours/running';
 import type { Db } from './db';
 import { momentOn, refuseDay } from './moment';
 import { refuse } from './refusal';
@@ -55,15 +54,24 @@ export async function runningHistory(
   sql: Db,
   teamId: string,
   machineId: string
-): Promise<{ steps: Running['steps']; struck: { at: number; value: number; reason: string }[] }> {
-  const { running } = await new Clocks(sql, teamId).machine(machineId);
+): Promise<{ steps: RunningStep[]; struck: { at: number; value: number; reason: string }[] }> {
+  const steps = await sql`
+    select at, hours, estimated, reading_id from count_step
+    where team_id = ${teamId} and machine_id = ${machineId} and kind in ('reading', 'meter closed') order by at desc, ord desc limit 2000`;
   const struck = await sql`
     select r.read_at as at, r.value, s.reason from reading r
     join reading_strike s on s.team_id = r.team_id and s.reading_id = r.id
     join meter m on m.team_id = r.team_id and m.id = r.meter_id and m.counts = 'hours'
     where r.team_id = ${teamId} and r.machine_id = ${machineId} and r.value is not null order by r.read_at desc limit 200`;
   return {
-    steps: running.steps.slice(-2000),
+    steps: steps
+      .map((s) => ({
+        at: (s.at as Date).getTime(),
+        total: s.hours as number,
+        estimated: s.estimated as boolean,
+        readingId: s.reading_id as string | null
+      }))
+      .reverse(),
     struck: struck.map((r) => ({
       at: (r.at as Date).getTime(),
       value: r.value as number,

@@ -1,6 +1,5 @@
 import type { ReadingInput } from '../core/hours/form';
 import type { Team } from '../core/team/team';
-import { dayOf } from '../core/time/day';
 import type { Db } from './db';
 
 /** Writes the outing a reading closes, what its rider reported, and raises what waited for it. */
@@ -13,23 +12,22 @@ export async function writeOuting(
 ): Promise<void> {
   if (!input.outing) return;
   // The reading's own id serves its outing too: they are born together.
-  const made = await tx`
+  const outing = tx`
     insert into outing (team_id, id, machine_id, event_id, rider_id, day, kind, remark, conditions, crossings, clutch, distance, symptoms, ridden_at, created_by)
     values (${team.id}, ${input.id}, ${input.machineId}, ${input.eventId}, ${input.riderId}, ${input.day}, ${input.outing}, ${input.remark},
-      ${input.conditions as string[]}, ${input.crossings ?? 0}, ${input.clutch}, ${input.distance}, ${input.symptoms as string[]}, ${at}, ${personId})
-    on conflict do nothing returning id`;
-  if (made.length === 0) return;
-  for (const what of input.symptoms)
-    await tx`
+      ${input.conditions as string[]}, ${input.crossings ?? 0}, ${input.clutch}, ${input.distance}, ${input.symptoms as string[]}, ${at}, ${personId})`;
+  const calls = input.symptoms.map(
+    (what) => tx`
       insert into machine_call (team_id, id, machine_id, outing_id, kind, what, words, called_on, created_by)
-      values (${team.id}, ${crypto.randomUUID()}, ${input.machineId}, ${input.id}, 'symptom', ${what}, ${input.remark}, ${input.day}, ${personId})`;
-  const waiting = await tx`
-    select id, created_at from reminder
-    where team_id = ${team.id} and machine_id = ${input.machineId} and waits_for = 'the next outing' and raised_at is null and done_at is null`;
+      values (${team.id}, ${crypto.randomUUID()}, ${input.machineId}, ${input.id}, 'symptom', ${what}, ${input.remark}, ${input.day}, ${personId})`
+  );
   // An outing entered late, of a day before the reminder was written, is not the next one.
-  for (const r of waiting)
-    if (input.day >= dayOf(r.created_at, team.timeZone))
-      await tx`update reminder set raised_at = ${at}, raised_by = ${personId} where team_id = ${team.id} and id = ${r.id}`;
+  const waiting = tx`
+    update reminder set raised_at = ${at}, raised_by = ${personId}
+    where team_id = ${team.id} and machine_id = ${input.machineId} and waits_for = 'the next outing' and raised_at is null and done_at is null
+      and (created_at at time zone ${team.timeZone})::date <= ${input.day}::date`;
+  // In this order, without waiting for one another.
+  await Promise.all([outing, ...calls, waiting]);
 }
 
 /** Outings since the last reading whose hours nobody knows, with what is known of them. */
@@ -39,13 +37,14 @@ export async function outingsWithoutHours(
   machineId: string
 ): Promise<{ id: string; day: string; kind: string; distance: number | null }[]> {
   return (await sql`
-    select o.id, o.day, o.kind, o.distance from outing o
-    where o.team_id = ${teamId} and o.machine_id = ${machineId}
+    with last as (
+      select coalesce((
+        select r.read_at from reading_in_force r join meter m on m.team_id = r.team_id and m.id = r.meter_id and m.counts = 'hours'
+        where r.team_id = ${teamId} and r.machine_id = ${machineId} and r.value is not null order by r.read_at desc limit 1), '-infinity') as read_at
+    )
+    select o.id, o.day, o.kind, o.distance from outing o, last
+    where o.team_id = ${teamId} and o.machine_id = ${machineId} and o.ended_at > last.read_at
       and not exists (select 1 from reading r where r.team_id = o.team_id and r.outing_id = o.id)
-      and coalesce(o.ridden_at, o.day::timestamptz) > coalesce((
-        select max(r.read_at) from reading r join meter m on m.team_id = r.team_id and m.id = r.meter_id and m.counts = 'hours'
-        where r.team_id = o.team_id and r.machine_id = o.machine_id and r.value is not null
-          and not exists (select 1 from reading_strike s where s.team_id = r.team_id and s.reading_id = r.id)), '-infinity')
     order by o.day limit 20`) as unknown as {
     id: string;
     day: string;

@@ -7,7 +7,7 @@ import { estimateHours, oddPace, type EstimatedFrom } from '../core/hours/learne
 import { rateOfUse } from '../core/hours/rate';
 import { showHours } from '../core/hours/hours';
 import { isRace } from '../core/outing/outing';
-import { dayNumber, dayOf } from '../core/time/day';
+import { dayNumber, dayOf, type Day } from '../core/time/day';
 import type { Team } from '../core/team/team';
 import type { Lane } from '../core/trail/lane';
 import type { Db, Tx } from './db';
@@ -16,31 +16,44 @@ import { momentOn, refuseDay } from './moment';
 import { writeOuting } from './outings';
 import { replaceMeter, strikeLast, type MeterRow } from './settle';
 import { refusalOf } from './problems';
+import { eachBySavepoint } from './savepoints';
 import { becameDue, lanesOf, learnedOf } from './trail';
 import { heldMachine, type Write } from './write';
 
 /**
- * Writes down a reading, or time ridden, and the outing it came from. A doubtful one is refused with its doubts until it is
- * settled; a settlement is carried out with it: the wrong earlier one struck out, the new meter begun.
+ * Writes down readings of one machine, or time ridden, and the outings they came from: each by itself, in the order given. A
+ * doubtful one is refused with its doubts until it is settled; a settlement is carried out with it: the wrong earlier one
+ * struck out, the new meter begun.
  *
- * @returns how the machine stood before, for {@link logged}
- * @throws Refusal with `more.doubts` when it wants settling
+ * @returns for each how the machine stood before, for {@link logged}; or why it is refused, with `more.doubts` when it wants
+ *   settling
  */
-export async function logReading(w: Write, input: ReadingInput): Promise<Lane | null> {
-  const [before] = await lanesOf(w.tx, w.team, [input.machineId], w.now);
-  await write(w.tx, w.team, w.personId, input, w.now);
-  return before ?? null;
+export async function logReadings(
+  list: readonly { w: Write; input: ReadingInput }[]
+): Promise<({ before: Lane | null } | Refusal)[]> {
+  const { w, input } = list[0]!;
+  const [before = null] = await lanesOf(w.tx, w.team, [input.machineId], w.now);
+  return eachBySavepoint(list, async (mine, reading) => {
+    heldMachine(mine, reading.machineId);
+    await write(mine.tx, mine.team, mine.personId, reading, mine.now);
+    return { before };
+  });
 }
 
-/** What a reading brought: the running hours, and what has become due by it. Asked once the standing is made anew. */
-export async function logged(w: Write, input: ReadingInput, before: Lane | null): Promise<Logged> {
+/** What readings of one machine brought: its running hours, and what has become due. Asked once the standing is made anew. */
+export async function logged(
+  list: readonly { w: Write; input: ReadingInput; result: { before: Lane | null } }[]
+): Promise<Logged[]> {
+  if (list.length === 0) return [];
+  const { w, input, result } = list[0]!;
   const [after] = await lanesOf(w.tx, w.team, [input.machineId], w.now);
-  return {
+  const answer: Logged = {
     machineId: input.machineId,
     plate: heldMachine(w, input.machineId).plate,
     total: after?.total === null || after === undefined ? 'not known' : `${showHours(after.total)} h`,
-    due: after ? becameDue(before, after) : []
+    due: after ? becameDue(result.before, after) : []
   };
+  return list.map(() => answer);
 }
 
 /** The machines of pasted rows that are the team's; rows of others are refused each by itself. */
@@ -104,13 +117,23 @@ export async function writeReading(
   }
 }
 
+/** The hour meter that was on when a day was over; of days before the book began, its first. */
+async function meterOn(tx: Db, team: Team, machineId: string, day: Day): Promise<MeterRow | null> {
+  const meters = (await tx`
+    select id, kind, fitted_at, dead_since, removed_at, last_value from meter
+    where team_id = ${team.id} and machine_id = ${machineId} and counts = 'hours' order by fitted_at, id`) as unknown as MeterRow[];
+  return meters.findLast((m) => dayOf(m.fitted_at, team.timeZone) <= day) ?? meters[0] ?? null;
+}
+
 async function write(tx: Db, team: Team, personId: string, input: ReadingInput, now: Date): Promise<void> {
   refuseDay(input.day, team.timeZone, now);
-  const [meter] =
-    (await tx`select id, kind, fitted_at, dead_since from meter where team_id = ${team.id} and machine_id = ${input.machineId} and removed_at is null and counts = 'hours'`) as unknown as MeterRow[];
+  const meter = await meterOn(tx, team, input.machineId, input.day);
   if (!meter) refuse('typed', 'This machine has no meter in the book.');
   const { typed } = input;
   let at = momentOn(input.day, team.timeZone, now);
+  // Of a day on which the meter was changed, a reading is of the one that was on when the day was over.
+  if (at <= meter.fitted_at && dayOf(meter.fitted_at, team.timeZone) === input.day)
+    at = new Date(Math.min(meter.fitted_at.getTime() + 1000, now.getTime()));
   // Two readings of one past day stand in the order of what they show.
   const most = typed.as === 'meter' && meter.kind === 'hour meter' ? typed.value : 2_000_000_000;
   const [same] =
@@ -125,22 +148,31 @@ async function write(tx: Db, team: Team, personId: string, input: ReadingInput, 
   if (typed.as !== 'meter' || unread) {
     const { ridden, from } = await riddenOf(tx, team, input);
     await checkPace(tx, team, input, ridden);
-    await writeOuting(tx, team, personId, input, at);
-    await insertReading(tx, team, personId, input, meter.id, at, { ridden, from }, []);
+    await Promise.all([
+      writeOuting(tx, team, personId, input, at),
+      insertReading(tx, team, personId, input, meter.id, at, { ridden, from }, [])
+    ]);
     return;
   }
   await writeBefore(tx, team, personId, input, meter.id, at);
   await checkPace(tx, team, input, await hoursOf(tx, team, input, meter.id, typed.value, at));
-  const doubts = await doubtsOf(tx, team, input, meter.id, at, now);
+  const doubts = await doubtsOf(tx, team, input, meter, at, now);
   if (doubts.length === 0) {
-    await writeOuting(tx, team, personId, input, at);
-    await insertReading(tx, team, personId, input, meter.id, at, { value: typed.value }, []);
+    await Promise.all([
+      writeOuting(tx, team, personId, input, at),
+      insertReading(tx, team, personId, input, meter.id, at, { value: typed.value }, [])
+    ]);
     return;
   }
   const { settlement } = input;
   const allowed = doubts.every((d) => d.settlements.length > 0);
   const ways = allowed
-    ? doubts[0]!.settlements.filter((w) => doubts.every((d) => d.settlements.includes(w)))
+    ? doubts[0]!.settlements.filter(
+        (w) =>
+          doubts.every((d) => d.settlements.includes(w)) &&
+          // One that has come off already is not replaced again.
+          (w !== 'meter was replaced' || meter.removed_at === null)
+      )
     : [];
   if (!settlement || !ways.includes(settlement.as)) {
     throw new Refusal({ typed: doubts.map((d) => d.message).join(' ') }, { doubts, ways });
@@ -152,7 +184,7 @@ async function write(tx: Db, team: Team, personId: string, input: ReadingInput, 
     meterId = await replaceMeter(tx, team, personId, input, meter, at);
   if (settlement.as !== 'reading is right') {
     // What remains odd after that is asked again.
-    const rest = (await doubtsOf(tx, team, input, meterId, at, now)).filter(
+    const rest = (await doubtsOf(tx, team, input, { ...meter, id: meterId }, at, now)).filter(
       (d) => d.kind === 'lower than the last' || d.settlements.length === 0
     );
     if (rest.length > 0)
@@ -243,20 +275,26 @@ async function doubtsOf(
   tx: Db,
   team: Team,
   input: ReadingInput,
-  meterId: string,
+  meter: Pick<MeterRow, 'id' | 'removed_at' | 'last_value'>,
   at: Date,
   now: Date
 ): Promise<Doubt[]> {
   const neighbour = async (order: 'before' | 'after') => {
     const [row] = await tx`
       select r.value, r.read_at from reading r
-      where r.team_id = ${team.id} and r.machine_id = ${input.machineId} and r.meter_id = ${meterId} and r.value is not null
+      where r.team_id = ${team.id} and r.machine_id = ${input.machineId} and r.meter_id = ${meter.id} and r.value is not null
         and ${order === 'before' ? tx`r.read_at <= ${at}` : tx`r.read_at > ${at}`}
         and not exists (select 1 from reading_strike s where s.team_id = r.team_id and s.reading_id = r.id)
       order by r.read_at ${order === 'before' ? tx`desc` : tx`asc`}, r.id limit 1`;
     return row ? { value: row.value as number, at: (row.read_at as Date).getTime() } : null;
   };
-  const [last, next] = [await neighbour('before'), await neighbour('after')];
+  const last = await neighbour('before');
+  // What it showed when it came off is a reading that comes after all others.
+  const end =
+    meter.removed_at && meter.last_value !== null
+      ? { value: meter.last_value, at: meter.removed_at.getTime() }
+      : null;
+  const next = (await neighbour('after')) ?? end;
   const [standing] =
     await tx`select recent from machine_standing where team_id = ${team.id} and machine_id = ${input.machineId}`;
   const rate = standing ? rateOfUse(standing.recent, dayNumber(dayOf(now, team.timeZone))) : null;

@@ -4,12 +4,14 @@ import type { Team } from '../core/team/team';
 import type { Db } from './db';
 import { refuse } from './refusal';
 
-/** The hour meter in use. */
+/** An hour meter as readings are held against it. */
 export interface MeterRow {
   id: string;
   kind: 'hour meter' | 'reckoned';
   fitted_at: Date;
   dead_since: Date | null;
+  removed_at: Date | null;
+  last_value: number | null;
 }
 
 /** Strikes out the reading before this one: it was the wrong one. */

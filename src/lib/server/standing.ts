@@ -1,128 +1,99 @@
-import { WINDOW_DAYS, type DayPoint } from '../core/hours/rate';
-import { totalAt } from '../core/hours/series';
+import type { Book, MachineStanding } from '../core/book/book';
 import { packPoints, packTask } from '../core/schedule/packed';
-import { dayNumber, dayOf, type Day } from '../core/time/day';
-import type { Peg } from '../core/trail/lane';
-import { Clocks, type MachineBook } from './clock';
-import { fittedNow, readTasks } from './counts';
-import type { Db } from './db';
+import { reach } from './book/hold';
+import { loadBook } from './book/load';
+import { advance, EVER } from './book/steps';
+import type { Db, Sql, Tx } from './db';
 
-const PEGS_KEPT = 16;
+/** After all books: a moment that both PostgreSQL and JavaScript know. */
+const NEVER = Date.UTC(9999, 0);
 
-/**
- * The last point of each day in the window, and one before it, so that a rate can be read off. Hours ridden at planned
- * events are told apart, because the forecast takes those from the calendar.
- */
-function recentPoints(book: MachineBook, timeZone: string): DayPoint[] {
-  const { steps } = book.running;
-  const from = Math.max(0, steps.length - 120);
-  const byDay = new Map<Day, DayPoint>();
-  for (let i = from; i < steps.length; i++) {
-    const day = dayOf(new Date(steps[i]!.at), timeZone);
-    const planned = book.atEvents[i]!;
-    byDay.set(day, { day: dayNumber(day), total: steps[i]!.total, ...(planned > 0 && { planned }) });
-  }
-  const days = [...byDay.values()];
-  const end = days.at(-1)?.day ?? 0;
-  // A fortnight more than the window, so that it stays full while nothing is written.
-  const start = end - WINDOW_DAYS - 14;
-  const before = days.filter((d) => d.day < start).at(-1);
-  return [...(before ? [before] : []), ...days.filter((d) => d.day >= start)];
+/** Keeps what a book says, in one statement for each table. */
+async function keep(tx: Tx, teamId: string, book: Book): Promise<void> {
+  const standings = book.machines.map((m) => asRow(m));
+  if (standings.length > 0)
+    await tx`
+      insert into machine_standing (team_id, machine_id, total, estimated, read_at, recent, points, dues, tasks, pegs, distance, speed, per_race, per_outing)
+      select ${teamId}, s.* from jsonb_to_recordset(${tx.json(standings as never)}) as s (machine_id uuid, total int, estimated boolean, read_at timestamptz, recent jsonb, points jsonb,
+        dues jsonb, tasks jsonb, pegs jsonb, distance int, speed int, per_race int, per_outing int)
+      on conflict (team_id, machine_id) do update set total = excluded.total, estimated = excluded.estimated, read_at = excluded.read_at,
+        recent = excluded.recent, points = excluded.points, dues = excluded.dues, tasks = excluded.tasks, pegs = excluded.pegs,
+        distance = excluded.distance, speed = excluded.speed, per_race = excluded.per_race, per_outing = excluded.per_outing`;
+  if (book.totals.length > 0)
+    await tx`
+      update component c set total = n.total from jsonb_to_recordset(${tx.json(book.totals as never)}) as n (id uuid, total int)
+      where c.team_id = ${teamId} and c.id = n.id`;
+  if (book.hours.length > 0)
+    await tx`
+      update service_record r set hours = n.hours from jsonb_to_recordset(${tx.json(book.hours as never)}) as n (id uuid, hours int)
+      where r.team_id = ${teamId} and r.id = n.id`;
+}
+
+const whole = (n: number | null) => (n === null ? null : Math.round(n));
+function asRow(m: MachineStanding): Record<string, unknown> {
+  return {
+    machine_id: m.machineId,
+    total: m.total,
+    estimated: m.estimated,
+    read_at: m.readAt === null ? null : new Date(m.readAt).toISOString(),
+    recent: m.recent,
+    points: packPoints(m.tasks),
+    dues: m.tasks.map(packTask),
+    tasks: m.tasks,
+    pegs: m.pegs,
+    distance: whole(m.distance),
+    speed: whole(m.learned.speed),
+    per_race: m.learned.perRace,
+    per_outing: m.learned.perOuting
+  };
 }
 
 /**
- * Works out anew where one machine stands, from its own book and its components', and keeps it. Called in the transaction
- * of every write that touches the machine, so that the fleet's screens never have to read history.
+ * Works out anew where machines stand, with the components that hang on them, and keeps it: in the transaction of every write
+ * that touches them, so that the fleet's screens never have to read history.
  */
-async function refreshOne(sql: Db, teamId: string, machineId: string, clocks: Clocks): Promise<void> {
-  const [team] = await sql`select time_zone from team where id = ${teamId}`;
-  const book = await clocks.machine(machineId);
-  const { running, learned, clock } = book;
-  const componentIds = await fittedNow(sql, teamId, machineId);
-  const tasks = await readTasks(sql, teamId, clocks, { machineId, componentIds });
-  const last = running.points.at(-1);
-  const readAt = last ? new Date(last.reading.at) : null;
-  const distance = totalAt(clock.distance, Infinity);
-  const pegs = await readPegs(sql, teamId, machineId, clocks);
-  await sql`
-    insert into machine_standing (team_id, machine_id, total, estimated, read_at, recent, points, dues, tasks, pegs, distance, speed, per_race, per_outing)
-    values (${teamId}, ${machineId}, ${running.total}, ${running.estimated}, ${readAt},
-      ${sql.json(recentPoints(book, team!.time_zone) as never)}, ${sql.json(packPoints(tasks) as never)}, ${sql.json(tasks.map(packTask) as never)},
-      ${sql.json(tasks as never)}, ${sql.json(pegs as never)}, ${distance === null ? null : Math.round(distance)}, ${learned.speed === null ? null : Math.round(learned.speed)}, ${learned.perRace}, ${learned.perOuting})
-    on conflict (team_id, machine_id) do update set total = excluded.total, estimated = excluded.estimated, read_at = excluded.read_at,
-      recent = excluded.recent, points = excluded.points, dues = excluded.dues, tasks = excluded.tasks, pegs = excluded.pegs,
-      distance = excluded.distance, speed = excluded.speed, per_race = excluded.per_race, per_outing = excluded.per_outing`;
-}
-
-/** Work done on a machine or on what is fitted to it now, at the machine's hours then. */
-async function readPegs(sql: Db, teamId: string, machineId: string, clocks: Clocks): Promise<Peg[]> {
-  const { hours } = (await clocks.machine(machineId)).clock;
-  const rows = await sql`
-    select s.id, t.name, s.hours, s.done_on, s.done_at, t.component_id from service_record s
-    join task t on t.team_id = s.team_id and t.id = s.task_id
-    where s.team_id = ${teamId} and s.machine_id = ${machineId} and s.hours is not null
-    order by s.done_at desc, s.id desc limit ${PEGS_KEPT}`;
-  return rows.map((p) => ({
-    recordId: p.id,
-    name: p.name,
-    // A component's own hours say nothing of where the machine stood.
-    hours: p.component_id ? (totalAt(hours, p.done_at.getTime()) ?? 0) : p.hours,
-    day: p.done_on
-  }));
-}
-
-/**
- * Works out anew a machine and whatever hangs on its hours: components that were ever on it may be on another machine now,
- * and count its hours still. Nearly always that is this one machine alone.
- */
-export async function refreshStanding(sql: Db, teamId: string, machineId: string): Promise<void> {
-  await refreshMachines(sql, teamId, [machineId]);
-}
-
-/** The same for several machines at once; each is worked out once. */
-export async function refreshMachines(sql: Db, teamId: string, machineIds: readonly string[]): Promise<void> {
-  const clocks = new Clocks(sql, teamId);
-  const touched = await sql`
-    with recursive was as (
-      select component_id from fitting where team_id = ${teamId} and machine_id = any(${machineIds as string[]})
-      union
-      select f.component_id from fitting f join was on f.host_id = was.component_id where f.team_id = ${teamId}
-    )
-    select was.component_id as id, coalesce(f.machine_id, h.machine_id) as machine_id from was
-    left join fitting f on f.team_id = ${teamId} and f.component_id = was.component_id and f.removed_at is null
-    left join fitting h on h.team_id = ${teamId} and h.component_id = f.host_id and h.removed_at is null`;
-  for (const c of touched) {
-    const clock = await clocks.component(c.id);
-    await sql`update component set total = ${totalAt(clock.hours, Infinity) ?? 0} where team_id = ${teamId} and id = ${c.id} and total <> ${totalAt(clock.hours, Infinity) ?? 0}`;
-  }
-  const all = new Set([
-    ...machineIds,
-    ...touched.flatMap((c) => (c.machine_id ? [c.machine_id as string] : []))
+export async function standAnew(
+  tx: Tx,
+  teamId: string,
+  of: { machines: readonly string[]; components: readonly string[] }
+): Promise<void> {
+  const since = await advance(tx, teamId, of.machines);
+  const earliest = Math.min(Infinity, ...since.values());
+  // Records that follow the book are put right from where it has changed; new ones wait for their first hours.
+  const from = (at: number | undefined) => Math.min(at ?? NEVER, NEVER);
+  const follow = new Map<string, number>([
+    ...of.machines.map((id) => [id, from(since.get(id))] as const),
+    ...of.components.map((id) => [id, from(earliest)] as const)
   ]);
-  for (const id of all) await refreshOne(sql, teamId, id, clocks);
+  const asked = { machineIds: of.machines, componentIds: of.components, follow };
+  await keep(tx, teamId, await loadBook(tx, teamId, asked));
 }
+
+/** Works out anew one machine and everything that hangs on it. */
+export async function refreshStanding(sql: Db, teamId: string, machineId: string): Promise<void> {
+  await inTransaction(sql, async (tx) => {
+    await standAnew(tx, teamId, await reach(tx, teamId, { machines: [machineId] }));
+  });
+}
+
+/** The same from the first line of its book, whatever was worked out before. */
+export async function rebuildStanding(sql: Db, teamId: string, machineId: string): Promise<void> {
+  await inTransaction(sql, async (tx) => {
+    await tx`
+      insert into book_stale (team_id, machine_id, since) values (${teamId}, ${machineId}, ${new Date(EVER)})
+      on conflict (team_id, machine_id) do update set since = excluded.since`;
+    await standAnew(tx, teamId, await reach(tx, teamId, { machines: [machineId] }));
+  });
+}
+
+const inTransaction = (sql: Db, run: (tx: Tx) => Promise<void>): Promise<void> =>
+  'begin' in sql ? ((sql as Sql).begin(run) as Promise<void>) : run(sql);
 
 /** Makes the standings that are missing: after a migration that changed what they hold. */
-export async function refreshMissing(sql: Db): Promise<number> {
+export async function refreshMissing(sql: Sql): Promise<number> {
   const missing = await sql`
     select m.team_id, m.id from machine m
-    where not exists (select 1 from machine_standing s where s.team_id = m.team_id and s.machine_id = m.id)`;
-  for (const m of missing) await refreshOne(sql, m.team_id, m.id, new Clocks(sql, m.team_id));
+    where not exists (select 1 from machine_standing s where s.team_id = m.team_id and s.machine_id = m.id) order by m.team_id, m.id`;
+  for (const m of missing) await refreshStanding(sql, m.team_id, m.id);
   return missing.length;
-}
-
-/** Holds a machine's book still until the transaction ends, so that two devices write one after the other. */
-export async function lockMachine(
-  sql: Db,
-  teamId: string,
-  machineId: string
-): Promise<{ plate: string; name: string } | null> {
-  const [row] =
-    await sql`select plate, name from machine where team_id = ${teamId} and id = ${machineId} for update`;
-  return (row as { plate: string; name: string } | undefined) ?? null;
-}
-
-/** The same for several machines, always in one order, so that two swaps never wait for one another. */
-export async function lockMachines(sql: Db, teamId: string, machineIds: readonly string[]): Promise<void> {
-  await sql`select 1 from machine where team_id = ${teamId} and id = any(${[...new Set(machineIds)].sort()}) order by id for update`;
 }

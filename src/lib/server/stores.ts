@@ -6,16 +6,17 @@ import type { Write } from './write';
 
 /** Wrenches, adapters and oils of a team, with how often each wrench has clicked and how much oil there is. */
 export async function readToolbox(sql: Db, teamId: string): Promise<Toolbox> {
-  const wrenches = await sql`
+  const [wrenches, adapters, oils] = await Promise.all([
+    sql`
     select id, name, low_nm as "lowNm", high_nm as "highNm", length_mm as "lengthMm", calibrated_until as "calibratedUntil",
       (select count(*)::int from visit_entry e where e.team_id = w.team_id and e.action = 'torqued' and e.content->>'wrenchId' = w.id::text) as pulls
-    from torque_wrench w where team_id = ${teamId} and retired_at is null order by high_nm, name`;
-  const adapters =
-    await sql`select id, name, length_mm as "lengthMm" from adapter where team_id = ${teamId} and retired_at is null order by length_mm, name`;
-  const oils = await sql`
+    from torque_wrench w where team_id = ${teamId} and retired_at is null order by high_nm, name`,
+    sql`select id, name, length_mm as "lengthMm" from adapter where team_id = ${teamId} and retired_at is null order by length_mm, name`,
+    sql`
     select id, name, kind, grade, ratings, additives, bottle_ml as "bottleMl",
       coalesce((select sum(ml) from oil_movement m where m.team_id = o.team_id and m.oil_id = o.id), 0)::float8 as "stockMl"
-    from oil o where team_id = ${teamId} and retired_at is null order by kind, name, grade`;
+    from oil o where team_id = ${teamId} and retired_at is null order by kind, name, grade`
+  ]);
   return { wrenches, adapters, oils } as unknown as Toolbox;
 }
 

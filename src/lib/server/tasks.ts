@@ -5,8 +5,6 @@ import { leftInWords } from '../core/schedule/words';
 import type { Team } from '../core/team/team';
 import { dayOf } from '../core/time/day';
 import { machineNow } from '../core/trail/lane';
-import { totalAt } from '../core/hours/series';
-import { Clocks } from './clock';
 import type { Scope } from './book/hold';
 import type { Db } from './db';
 import { momentOn, refuseDay } from './moment';
@@ -152,11 +150,10 @@ async function refuseHours(
   field: string
 ): Promise<void> {
   if (hours === null) return;
-  const clocks = new Clocks(tx, team.id);
-  const clock = owner.componentId
-    ? await clocks.component(owner.componentId)
-    : (await clocks.machine(owner.machineId!)).clock;
-  const total = totalAt(clock.hours, Infinity);
+  const [row] = owner.componentId
+    ? await tx`select total from component where team_id = ${team.id} and id = ${owner.componentId}`
+    : await tx`select total from machine_standing where team_id = ${team.id} and machine_id = ${owner.machineId}`;
+  const total = (row?.total as number | null | undefined) ?? null;
   if (total !== null && hours > total)
     refuse(
       field,
@@ -226,16 +223,7 @@ export async function recordDone({ tx, team, personId, now }: Write, d: DoneInpu
     values (${team.id}, ${d.id}, ${owner!.onMachine}, ${d.taskId}, ${d.day}, ${momentOn(d.day, team.timeZone, now)}, ${d.hours === 'book' ? null : d.hours},
       ${d.hours === 'book' ? 'book' : 'stated'}, ${d.reason}, ${d.remark}, ${d.replaced}, ${early}, ${tx.json(rules as never)}, ${personId})`;
   if (d.worse) await proposeFrom(tx, team.id, personId, d.taskId, d.id, d.worse);
-  if (!owner!.onMachine) await followShelf(tx, team.id, owner!.componentId!, d.id);
   return owner!.onMachine;
-}
-
-/** On the shelf nothing is refreshed: the record's own hours are put in here. */
-async function followShelf(tx: Db, teamId: string, componentId: string, recordId: string): Promise<void> {
-  const clock = await new Clocks(tx, teamId).component(componentId);
-  await tx`
-    update service_record set hours = ${totalAt(clock.hours, Infinity)}
-    where team_id = ${teamId} and id = ${recordId} and hours_by = 'book'`;
 }
 
 /** What is left of a task that does not press yet, in words; empty where it presses, or where nobody knows. */

@@ -34,10 +34,11 @@ export async function getVisit(sql: Db, teamId: string, id: string): Promise<Vis
     left join machine_standing s on s.team_id = v.team_id and s.machine_id = v.machine_id
     where v.team_id = ${teamId} and v.id = ${id}`;
   if (!v) return null;
-  const steps =
-    await sql`select content from visit_step where team_id = ${teamId} and visit_id = ${id} order by position`;
-  const items =
-    await sql`select content from opened_item where team_id = ${teamId} and visit_id = ${id} order by position`;
+  const [steps, items, entries] = await Promise.all([
+    sql`select content from visit_step where team_id = ${teamId} and visit_id = ${id} order by position`,
+    sql`select content from opened_item where team_id = ${teamId} and visit_id = ${id} order by position`,
+    readEntries(sql, teamId, id)
+  ]);
   const jobs = v.jobs as PlanJob[];
   return {
     id: v.id,
@@ -58,7 +59,7 @@ export async function getVisit(sql: Db, teamId: string, id: string): Promise<Vis
       points: v.points,
       estimate: v.estimate
     },
-    entries: await readEntries(sql, teamId, id)
+    entries
   };
 }
 
@@ -106,36 +107,97 @@ export async function lockVisit(tx: Db, teamId: string, id: string): Promise<Vis
   return visit!;
 }
 
+type Stamp = Pick<Entry, 'seq' | 'at' | 'by'>;
+
 /**
- * Adds one entry to a visit; two devices write one after the other.
- * @returns its number and its stamp: what other devices wrote meanwhile is asked for by number
+ * Adds entries to one visit, in the order given: each is judged as the visit stands after those before it.
+ * @returns for each its number and its stamp (what other devices wrote meanwhile is asked for by number), or why it is refused
  */
-export async function addEntry(
-  { tx, team, personId }: Write,
-  { visitId, entry }: { visitId: string; entry: NewEntry }
-): Promise<Pick<Entry, 'seq' | 'at' | 'by'>> {
-  const visit = await lockVisit(tx, team.id, visitId);
+export async function addEntries(
+  list: readonly { w: Write; input: { visitId: string; entry: NewEntry } }[]
+): Promise<(Stamp | Refusal)[]> {
+  const { tx, team } = list[0]!.w;
+  const { visitId } = list[0]!.input;
+  let visit: Visit;
+  try {
+    visit = await lockVisit(tx, team.id, visitId);
+  } catch (e) {
+    if (e instanceof Refusal) return list.map(() => e);
+    throw e;
+  }
+  const no = (message: string) => new Refusal({ '': message });
   if (visit.closedAt || visit.givenUpAt)
-    refuse('', 'This visit is closed; nothing more can be written in it.');
+    return list.map(() => no('This visit is closed; nothing more can be written in it.'));
   const tools = await readToolbox(tx, team.id);
-  const problem = refuseEntry(visitState(visit.plan, visit.entries), entry, tools);
-  if (problem) refuse('', problem);
-  return insertEntry(tx, team.id, personId, visitId, entry);
+  const known = new Set(visit.entries.map((e) => e.id));
+  const entries = [...visit.entries];
+  const results: (Stamp | Refusal | null)[] = [];
+  for (const { w, input } of list) {
+    const { entry } = input;
+    const problem = known.has(entry.id)
+      ? 'That was written before, with other content. Open the page again to see what is there.'
+      : refuseEntry(visitState(visit.plan, entries), entry, tools);
+    results.push(problem ? no(problem) : null);
+    if (problem) continue;
+    known.add(entry.id);
+    // Its stamp is the database's; what comes after it is judged by what it says.
+    entries.push({ ...entry, seq: Number.MAX_SAFE_INTEGER, at: w.now.toISOString(), by: '' } as Entry);
+  }
+  const taken = list.filter((_, i) => results[i] === null);
+  const stamps = await insertEntries(
+    tx,
+    team.id,
+    visitId,
+    taken.map(({ w, input: { entry } }) => ({ entry, by: w.personId }))
+  );
+  return list.map(({ input: { entry } }, i) => results[i] ?? stamps.get(entry.id)!);
 }
 
+/** Writes entries in their order. */
+async function insertEntries(
+  tx: Db,
+  teamId: string,
+  visitId: string,
+  list: readonly { entry: NewEntry; by: string }[]
+): Promise<Map<string, Stamp>> {
+  if (list.length === 0) return new Map();
+  const rows = list.map(({ entry: e, by }, n) => ({
+    n,
+    id: e.id,
+    step_key: e.stepKey,
+    item_key: e.itemKey,
+    action: e.action,
+    content: e.content,
+    by
+  }));
+  const made = await tx`
+    with made as (
+      insert into visit_entry (team_id, id, visit_id, step_key, item_key, action, content, by)
+      select ${teamId}, e.id, ${visitId}, e.step_key, e.item_key, e.action, e.content, e.by
+      from jsonb_to_recordset(${tx.json(rows as never)}) as e (n int, id uuid, step_key text, item_key text, action text, content jsonb, by uuid) order by e.n
+      returning id, seq, at, by
+    )
+    select made.id, made.seq, made.at, p.name from made join person p on p.team_id = ${teamId} and p.id = made.by`;
+  return new Map(
+    made.map((m) => [
+      m.id as string,
+      { seq: Number(m.seq), at: (m.at as Date).toISOString(), by: m.name as string }
+    ])
+  );
+}
+
+/** Writes one entry of a visit that is made up, at its own moment. */
 export async function insertEntry(
   tx: Db,
   teamId: string,
   personId: string,
   visitId: string,
   e: NewEntry,
-  at: Date | null = null
-): Promise<Pick<Entry, 'seq' | 'at' | 'by'>> {
-  const [row] = await tx`
+  at: Date
+): Promise<void> {
+  await tx`
     insert into visit_entry (team_id, id, visit_id, step_key, item_key, action, content, by, at)
-    values (${teamId}, ${e.id}, ${visitId}, ${e.stepKey}, ${e.itemKey}, ${e.action}, ${tx.json(e.content as never)}, ${personId}, ${at ?? tx`now()`})
-    returning seq, at, (select name from person where team_id = ${teamId} and id = ${personId}) as by`;
-  return { seq: Number(row!.seq), at: (row!.at as Date).toISOString(), by: row!.by as string };
+    values (${teamId}, ${e.id}, ${visitId}, ${e.stepKey}, ${e.itemKey}, ${e.action}, ${tx.json(e.content as never)}, ${personId}, ${at})`;
 }
 
 /** Gives a visit up without the work done: only while nothing stands open. */

@@ -1,6 +1,6 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import type { Sql, Tx } from '../db';
-import { refreshMachines } from '../standing';
+import { standAnew } from '../standing';
 import { hold, stillReaches, Wider, type Held, type Scope } from './hold';
 
 export type { Held, Scope } from './hold';
@@ -34,7 +34,10 @@ export async function settle(tx: Tx, teamId: string, scope: Scope, held: Held): 
   if (scope.counts === false) return;
   // Nothing can be moved off or onto a machine that is held, but by this write itself.
   if (scope.moves) await stillReaches(tx, teamId, scope, held);
-  await refreshMachines(tx, teamId, [...held.machines.keys(), ...(scope.makes ?? [])]);
+  await standAnew(tx, teamId, {
+    machines: [...held.machines.keys(), ...(scope.makes ?? [])],
+    components: held.components
+  });
 }
 
 /**

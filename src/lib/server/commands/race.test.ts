@@ -6,7 +6,7 @@ import { componentSchema } from '../../core/component/form';
 import { machineSchema } from '../../core/machine/form';
 import { taskSchema } from '../../core/schedule/form';
 import { connect, type Sql } from '../db';
-import { refreshStanding } from '../standing';
+import { rebuildStanding } from '../standing';
 import type { Kind } from '../../core/command/commands';
 import type { Envelope, Outcome } from '../../core/command/envelope';
 import { runCommands, type Sender } from './run';
@@ -162,7 +162,7 @@ it('leaves every machine right', async () => {
 
   const stood = await sql`select * from machine_standing order by machine_id`;
   const parts = await sql`select id, total from component order by id`;
-  for (const m of machines) await refreshStanding(sql, pit.book.team.id, m);
+  for (const m of machines) await rebuildStanding(sql, pit.book.team.id, m);
   expect(await sql`select * from machine_standing order by machine_id`).toEqual(stood);
   expect(await sql`select id, total from component order by id`).toEqual(parts);
 }, 120_000);

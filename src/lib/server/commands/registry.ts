@@ -10,7 +10,7 @@ import { addMachine } from '../machines';
 import { changeMeter, logDistance, machineOfReading, strikeReading } from '../meters';
 import { attachPhoto } from '../photos';
 import { backToBook, decide, makeProposal, taskOf } from '../proposals';
-import { logged, logReading, machinesOfRows, pasteReadings } from '../readings';
+import { logged, logReadings, machinesOfRows, pasteReadings } from '../readings';
 import { SCHEDULES, setRule } from '../rules';
 import { addModification, confirmFigure, copySheet, noteModification } from '../spec-changes';
 import { addFastener, addFigure, changeFastener, machineOfSheet } from '../specs';
@@ -20,7 +20,8 @@ import { addPerson } from '../teams';
 import { saveTemplate } from '../templates';
 import { closeVisit } from '../visit-close';
 import { startVisit } from '../visit-start';
-import { addEntry, giveUpVisit, machineOfVisit } from '../visits';
+import type { Refusal } from '../refusal';
+import { addEntries, giveUpVisit, machineOfVisit } from '../visits';
 import type { Write } from '../write';
 
 /** How a kind of command is carried out. */
@@ -29,7 +30,15 @@ export interface Handler<K extends Kind, R = unknown> {
   role: 'everyone' | readonly Role[];
   /** What of the book it touches, found out inside its transaction. Null: nothing of any machine's book. */
   scope: ((input: Input<K>, tx: Tx, teamId: string) => Scope | null | Promise<Scope>) | null;
-  handle: (w: Write, input: Input<K>) => Promise<R>;
+  /** Missing where it is always carried out together. */
+  handle?: (w: Write, input: Input<K>) => Promise<R>;
+  /** Where so much is written that what comes meanwhile is carried out together: at which place, and how. */
+  together?: {
+    at: (input: Input<K>) => string;
+    /** Takes or refuses each by itself. */
+    handle: (list: readonly { w: Write; input: Input<K> }[]) => Promise<(R | Refusal)[]>;
+    answer?: (list: readonly { w: Write; input: Input<K>; result: R }[]) => Promise<Answer<K>[]>;
+  };
   /** What it is answered, once the standings are made anew; without it, what `handle` returned. */
   answer?: (w: Write, input: Input<K>, result: R) => Promise<Answer<K>>;
 }
@@ -57,8 +66,7 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
   'reading.log': entry({
     role: everyone,
     scope: (r) => onMachine(r.machineId),
-    handle: logReading,
-    answer: logged
+    together: { at: (r) => r.machineId, handle: logReadings, answer: logged }
   }),
   'reading.paste': entry({
     role: everyone,
@@ -181,7 +189,11 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
   'job.save': entry({ role: everyone, scope: null, handle: saveTemplate }),
 
   'visit.start': entry({ role: everyone, scope: (v) => onSheet(v.machineId), handle: startVisit }),
-  'visit.enter': entry({ role: everyone, scope: null, handle: addEntry }),
+  'visit.enter': entry({
+    role: everyone,
+    scope: null,
+    together: { at: (v) => v.visitId, handle: addEntries }
+  }),
   'visit.close': entry({
     role: everyone,
     scope: async (v, tx, teamId) => onMachine(await machineOfVisit(tx, teamId, v.visitId)),

@@ -107,7 +107,7 @@ describe('a list of commands', () => {
     REGISTRY['person.add'] = {
       ...broken,
       handle: async (w: never, input: never) => {
-        await broken.handle(w, input);
+        await broken.handle!(w, input);
         throw new TypeError('ours');
       }
     } as never;

@@ -2,22 +2,18 @@ import { COMMANDS, type Input, type Kind } from '../../core/command/commands';
 import type { Envelope, Outcome } from '../../core/command/envelope';
 import { unkeepable } from '../../core/command/text';
 import { errorsByField } from '../../core/forms';
-import type { Role, Team } from '../../core/team/team';
-import { hold, type Held } from '../book/hold';
+import { hold } from '../book/hold';
 import { attempt, settle } from '../book/write';
 import type { Sql, Tx } from '../db';
 import { AWAY_WORDS, isAway, refusalOf } from '../problems';
 import { Refusal } from '../refusal';
 import type { Write } from '../write';
 import { REGISTRY, type Handler } from './registry';
+import { NOTHING_HELD, SENT_BEFORE, type Sender } from './sender';
+import { Again, carryOutTogether } from './together';
 
-/** Whose writes they are. */
-export interface Sender {
-  team: Team;
-  person: { id: string; role: Role };
-  device: string;
-}
-const NOTHING_HELD: Held = { machines: new Map(), components: [] };
+export type { Sender } from './sender';
+
 const MAY_NOT = 'That is for others in the team to do.';
 
 /**
@@ -38,10 +34,7 @@ async function claim(
   if (made.length > 0) return null;
   const [there] = await tx`
     select kind = ${c.kind} and body = ${tx.json(body as never)}::jsonb as same, answer from command where team_id = ${from.team.id} and id = ${c.id}`;
-  if (!there!.same)
-    throw new Refusal({
-      '': 'That was sent before, with other content. Open the page again to see what is there.'
-    });
+  if (!there!.same) throw new Refusal({ '': SENT_BEFORE });
   return { answer: there!.answer };
 }
 
@@ -63,13 +56,24 @@ export async function carryOut<K extends Exclude<Kind, 'team.found'>>(
   const handler = REGISTRY[c.kind] as unknown as Handler<K>;
   if (handler.role !== 'everyone' && !handler.role.includes(from.person.role))
     throw new Refusal({ '': MAY_NOT });
+  if (handler.together) {
+    const key = `${from.team.id} ${c.kind} ${handler.together.at(input)}`;
+    const job = { from, command: c, input, body, now };
+    for (;;) {
+      try {
+        return await carryOutTogether(sql, key, handler, job);
+      } catch (e) {
+        if (!(e instanceof Again)) throw e;
+      }
+    }
+  }
   return attempt(sql, async (tx, also) => {
     const before = await claim(tx, from, c, body);
     if (before) return before.answer;
     const scope = handler.scope && (await handler.scope(input, tx, from.team.id));
     const held = scope ? await hold(tx, from.team.id, scope, also) : NOTHING_HELD;
     const w: Write = { tx, team: from.team, personId: from.person.id, now, held };
-    const result = await handler.handle(w, input);
+    const result = await handler.handle!(w, input);
     if (scope) await settle(tx, from.team.id, scope, held);
     const answer = (handler.answer ? await handler.answer(w, input, result) : result) ?? null;
     await tx`update command set answer = ${tx.json(answer as never)} where team_id = ${from.team.id} and id = ${c.id}`;

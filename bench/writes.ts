@@ -1,0 +1,108 @@
+import { performance } from 'node:perf_hooks';
+import { makeStep } from '../src/lib/core/visit/plan';
+import { DEFAULT_RULES } from '../src/lib/core/rules/rules';
+import { connect } from '../src/lib/server/db';
+import { insertVisit } from '../src/lib/server/visit-start';
+import { makeFleet } from './fleet';
+
+/**
+ * How many writes a second one machine and one visit take from twenty clients at once, over HTTP; and what one reading takes
+ * with ten times the history behind it. Prints one line of JSON.
+ */
+const [databaseUrl, url] = process.argv.slice(2);
+const sql = connect(databaseUrl!, 4);
+const CLIENTS = 20;
+const EACH = 25;
+const median = (list: number[]) => [...list].sort((a, b) => a - b)[list.length >> 1]!;
+
+async function send(team: string, person: string, kind: string, body: object): Promise<void> {
+  const r = await fetch(`${url}/api/commands`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', cookie: `ht_team=${team}; ht_who=${person}` },
+    body: JSON.stringify({
+      device: 'bench',
+      commands: [{ id: crypto.randomUUID(), kind, at: new Date().toISOString(), body }]
+    })
+  });
+  const answer = await r.json();
+  if (!answer.outcomes?.[0]?.ok) throw new Error(JSON.stringify(answer));
+}
+const personOf = async (team: string) =>
+  (await sql`select id from person where team_id = ${team}`)[0]!.id as string;
+const machineOf = async (team: string) =>
+  (await sql`select id from machine where team_id = ${team} limit 1`)[0]!.id as string;
+const today = new Date().toISOString().slice(0, 10);
+const reading = (machineId: string) => ({
+  id: crypto.randomUUID(),
+  machineId,
+  typed: '+0.01',
+  day: today,
+  outing: 'ride'
+});
+
+/** Writes a second, from so many clients that each send one after the other. */
+async function rate(one: () => Promise<void>, warm: () => Promise<void> = one): Promise<number> {
+  const all = (each: number, one: () => Promise<void>) =>
+    Promise.all(
+      Array.from({ length: CLIENTS }, async () => {
+        for (let i = 0; i < each; i++) await one();
+      })
+    );
+  // Every connection of the pool has its statements ready, as a server's has after its first minute.
+  await all(EACH * 2, warm);
+  const started = performance.now();
+  await all(EACH, one);
+  return (CLIENTS * EACH * 1000) / (performance.now() - started);
+}
+
+const short = await makeFleet(sql, 1, 250, 12);
+const long = await makeFleet(sql, 1, 2500, 12);
+const who = { [short]: await personOf(short), [long]: await personOf(long) };
+const on = { [short]: await machineOf(short), [long]: await machineOf(long) };
+const took: Record<string, number[]> = { [short]: [], [long]: [] };
+for (let i = 0; i < 200; i++)
+  for (const team of [short, long]) {
+    const started = performance.now();
+    await send(team, who[team]!, 'reading.log', reading(on[team]!));
+    if (i >= 120) took[team]!.push(performance.now() - started);
+  }
+
+const busy = await makeFleet(sql, 1, 250, 12);
+const [busyWho, busyOn] = [await personOf(busy), await machineOf(busy)];
+const readings = await rate(() => send(busy, busyWho, 'reading.log', reading(busyOn)));
+
+/** A visit of forty ticks, begun at a machine of its own. */
+async function aVisit(): Promise<() => Promise<void>> {
+  const team = await makeFleet(sql, 1, 10, 1);
+  const [person, machineId] = [await personOf(team), await machineOf(team)];
+  const visitId = crypto.randomUUID();
+  const steps = Array.from({ length: 40 }, (_, i) =>
+    makeStep({ key: `s${i}`, title: `Step ${i}`, input: { type: 'tick' } })
+  );
+  const plan = {
+    jobs: [{ key: 'job', version: 1, title: 'Job', taskId: null, circuits: [] }],
+    title: 'Job',
+    steps,
+    items: [],
+    points: [],
+    estimate: null
+  };
+  await sql.begin((tx) =>
+    insertVisit(
+      tx,
+      team,
+      { id: visitId, machineId, personId: person, startedAt: new Date() },
+      plan,
+      DEFAULT_RULES
+    )
+  );
+  let n = 0;
+  return () =>
+    send(team, person, 'visit.enter', {
+      visitId,
+      entry: { id: crypto.randomUUID(), stepKey: `s${n++ % 40}`, action: 'done', content: { remark: 'x' } }
+    });
+}
+const ticks = await rate(await aVisit(), await aVisit());
+console.log(JSON.stringify({ short: median(took[short]!), long: median(took[long]!), readings, ticks }));
+await sql.end();

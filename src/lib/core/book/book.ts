@@ -1,0 +1,183 @@
+import type { DayPoint } from '../hours/rate';
+import type { Learned } from '../hours/learned';
+import { reaches, totalAt, type Series } from '../hours/series';
+import { countTask, type Clock, type Restart } from '../schedule/count';
+import type { Task } from '../schedule/task';
+import type { Peg } from '../trail/lane';
+import { clockOf, paceOf, partClock, recentPoints, standOf, type Stand } from './clock';
+import { inwardsFirst } from './moments';
+import type { BookOf, PartRow, PegRow, Recent, RestartRow, StepsOf, TaskRow } from './rows';
+
+/** Where one machine stands by its book: all the fleet's screens are drawn from. */
+export interface MachineStanding extends Stand {
+  machineId: string;
+  /** When it was last read or ridden; null when it never was. */
+  readAt: number | null;
+  learned: Learned;
+  recent: DayPoint[];
+  tasks: Task[];
+  pegs: Peg[];
+}
+
+/** What a book says of some machines and everything that was ever fitted to them. */
+export interface Book {
+  machines: MachineStanding[];
+  /** Components whose hours are others than were written down. */
+  totals: { id: string; total: number }[];
+  /** Records whose hours are others than were written down. */
+  hours: { id: string; hours: number | null }[];
+  clock: (owner: { machineId: string | null; componentId: string | null }) => Clock;
+  tasksOf: (componentId: string) => Task[];
+}
+
+const NOTHING = clockOf([]);
+
+/**
+ * Works out a book. Pure: the same rows give the same book, whether every step is there or only those that are asked for.
+ *
+ * @param rows what was written
+ * @param steps of every machine that is named or that a component was ever on
+ * @param recents of every machine that is named
+ */
+export function buildBook(rows: BookOf, steps: StepsOf, recents: ReadonlyMap<string, Recent>): Book {
+  const clocks = clocksOf(rows, steps);
+  const clock: Book['clock'] = (owner) => clocks.get(owner.componentId ?? owner.machineId ?? '') ?? NOTHING;
+  const restarts = grouped(rows.restarts, (r) => r.taskId);
+  const task = (t: TaskRow): Task => taskOf(t, rows, restarts.get(t.id) ?? [], clock(t));
+  const parts = new Map(rows.parts.map((p) => [p.id, p]));
+  const worked = rows.tasks.map((row) => ({ row, task: task(row) }));
+  const machineOf = (t: TaskRow) => t.machineId ?? parts.get(t.componentId!)?.machineId ?? null;
+
+  return {
+    machines: rows.machines.map((m): MachineStanding => {
+      const recent = recents.get(m.id) ?? { hours: [], outings: [], readAt: null };
+      return {
+        machineId: m.id,
+        ...standOf(steps.get(m.id) ?? []),
+        readAt: recent.readAt,
+        learned: paceOf(recent),
+        recent: recentPoints(recent, rows.timeZone),
+        tasks: [
+          ...worked.filter((w) => machineOf(w.row) === m.id).map((w) => w.task),
+          ...rows.reminders.filter((r) => r.machineId === m.id).map(reminded)
+        ],
+        pegs: rows.pegs.filter((p) => p.machineId === m.id).flatMap((p) => pegOf(p, clock))
+      };
+    }),
+    totals: rows.parts.flatMap((p) => {
+      const total = totalAt(clocks.get(p.id)!.hours, Infinity) ?? 0;
+      return total === p.total ? [] : [{ id: p.id, total }];
+    }),
+    hours: rows.followers.flatMap((f) => {
+      const now = hoursAt(clock(f).hours, f.at);
+      return now === f.hours ? [] : [{ id: f.id, hours: now }];
+    }),
+    clock,
+    tasksOf: (componentId) => worked.filter((w) => w.row.componentId === componentId).map((w) => w.task)
+  };
+}
+
+/** Work done, at the machine's hours then; none where nobody knows at which hours it was done. */
+function pegOf(p: PegRow, clock: Book['clock']): Peg[] {
+  const own = p.stated === undefined ? hoursAt(clock(p).hours, p.at) : p.stated;
+  if (own === null) return [];
+  // A component's own hours say nothing of where the machine stood.
+  const machine = () => totalAt(clock({ machineId: p.machineId, componentId: null }).hours, p.at) ?? 0;
+  return [
+    { recordId: p.recordId, name: p.name, day: p.day, hours: p.componentId === null ? own : machine() }
+  ];
+}
+
+/** What the book says of a moment; null where it does not reach back to it. */
+export function hoursAt(hours: Series, at: number): number | null {
+  return reaches(hours, at) ? totalAt(hours, at) : null;
+}
+
+function grouped<T>(list: readonly T[], key: (t: T) => string): Map<string, T[]> {
+  const map = new Map<string, T[]>();
+  for (const t of list) {
+    const there = map.get(key(t));
+    if (there) there.push(t);
+    else map.set(key(t), [t]);
+  }
+  return map;
+}
+
+/** The clocks of machines and components: engines before what sits in them. */
+function clocksOf(rows: BookOf, steps: StepsOf): Map<string, Clock> {
+  const clocks = new Map<string, Clock>();
+  for (const [id, list] of steps) clocks.set(id, clockOf(list));
+  for (const part of inwardsFirst(rows.parts).reverse()) clocks.set(part.id, clockOfPart(part, clocks));
+  return clocks;
+}
+function clockOfPart(part: PartRow, clocks: ReadonlyMap<string, Clock>): Clock {
+  return partClock({
+    ...part,
+    fittings: part.fittings.map((f) => ({
+      host: clocks.get(f.machineId ?? f.hostId!) ?? NOTHING,
+      from: f.from,
+      to: f.to
+    }))
+  });
+}
+
+/** One task with its counts. */
+function taskOf(t: TaskRow, rows: BookOf, restarts: readonly RestartRow[], clock: Clock): Task {
+  const owner = t.componentId
+    ? rows.parts.find((p) => p.id === t.componentId)
+    : rows.machines.find((m) => m.id === t.machineId);
+  const all: Restart[] = [...restarts];
+  if (owner?.newSince)
+    all.push({ kind: 'new', at: clock.hours.at[0] ?? 0, day: owner.newSince, replaced: true });
+  const ageing = t.ageing ?? rows.rules.ageing;
+  const anchoring = t.anchoring ?? rows.rules.anchoring;
+  const { triggers, sensitivity, perPart } = t;
+  return {
+    id: t.id,
+    name: t.name,
+    job: t.job,
+    part: t.componentId ? { id: t.componentId, name: (owner as PartRow).name } : null,
+    ...countTask({ triggers, ageing, anchoring, sensitivity, perPart }, all, clock, timesOf(t, rows)),
+    ageing,
+    anchoring,
+    perPart,
+    sensitivity,
+    calls: rows.calls
+      .filter((c) => c.taskId === t.id)
+      .map(({ id, kind, what, words, day }) => ({ id, kind, what, words, day })),
+    reminder: null
+  };
+}
+
+/** When the tasks that this one counts were done, by theirs. */
+function timesOf(t: TaskRow, rows: BookOf): Map<string, Series> {
+  const map = new Map<string, Series>();
+  for (const g of t.triggers) {
+    if (!g.of) continue;
+    const at = rows.times
+      .filter((x) => x.taskId === t.id && x.ofTaskId === g.of!.id)
+      .map((x) => x.at)
+      .sort((a, b) => a - b);
+    if (at.length > 0) map.set(g.of.id, { at: [-8.64e15, ...at], total: [0, ...at.map((_, i) => i + 1)] });
+  }
+  return map;
+}
+
+/** What waits for an event is put among the tasks: it stands on the trail like they do. */
+function reminded(r: BookOf['reminders'][number]): Task {
+  return {
+    id: r.id,
+    name: r.words,
+    job: null,
+    part: null,
+    triggers: [],
+    counted: null,
+    ageing: 'by the meter',
+    anchoring: 'from done',
+    perPart: false,
+    sensitivity: {},
+    strained: {},
+    calls: [],
+    reminder: { waitsFor: r.waitsFor, raised: r.raised, part: r.part, keepsOff: r.keepsOff }
+  };
+}

@@ -1,0 +1,110 @@
+import type { Ageing, Anchoring, Call, Task, Trigger } from '../schedule/task';
+import type { Day } from '../time/day';
+import type { PastOuting } from '../hours/learned';
+import type { Step } from './steps';
+
+/**
+ * Everything the book of some machines is worked out from, as the server loads it: in a number of queries that does not
+ * grow with machines, tasks or history. Moments are ms since 1970, hours hundredths.
+ */
+export interface BookOf {
+  timeZone: string;
+  /** House rules on scheduling, where a task leaves it to them. */
+  rules: { ageing: Ageing; anchoring: Anchoring };
+  machines: readonly MachineRow[];
+  parts: readonly PartRow[];
+  tasks: readonly TaskRow[];
+  restarts: readonly RestartRow[];
+  /** When tasks that others count were done. */
+  times: readonly { taskId: string; ofTaskId: string; at: number }[];
+  calls: readonly (Call & { taskId: string })[];
+  reminders: readonly ReminderRow[];
+  pegs: readonly PegRow[];
+  /** Records whose hours follow the book, and may have to be put right. */
+  followers: readonly {
+    id: string;
+    machineId: string | null;
+    componentId: string | null;
+    at: number;
+    hours: number | null;
+  }[];
+}
+
+export interface MachineRow {
+  id: string;
+  /** When it came into service, if its book begins with it new. */
+  newSince: Day | null;
+}
+
+/** An engine, a chain: with everywhere it was. */
+export interface PartRow {
+  id: string;
+  name: string;
+  brought: number;
+  broughtDistance: number;
+  /** When it came into the book. */
+  since: number;
+  newSince: Day | null;
+  /** The machine it is on now, by itself or in an engine; null on the shelf. */
+  machineId: string | null;
+  total: number;
+  fittings: readonly { machineId: string | null; hostId: string | null; from: number; to: number | null }[];
+}
+
+export interface TaskRow {
+  id: string;
+  name: string;
+  job: string | null;
+  machineId: string | null;
+  componentId: string | null;
+  anchoring: Anchoring | null;
+  ageing: Ageing | null;
+  sensitivity: Task['sensitivity'];
+  perPart: boolean;
+  triggers: Trigger[];
+}
+
+/** A task done, or a component rebuilt: what restarts a count, or would. */
+export interface RestartRow {
+  taskId: string;
+  kind: 'done' | 'rebuild';
+  at: number;
+  day: Day;
+  replaced: boolean;
+  /** Hours somebody stated; null: nobody knows; undefined: as the book has it. */
+  stated?: number | null;
+}
+
+export interface ReminderRow {
+  id: string;
+  machineId: string;
+  words: string;
+  waitsFor: string;
+  part: string;
+  keepsOff: boolean;
+  raised: boolean;
+}
+
+export interface PegRow {
+  machineId: string;
+  recordId: string;
+  name: string;
+  day: Day;
+  at: number;
+  /** The component it is of; null: the machine itself. */
+  componentId: string | null;
+  /** Hours somebody stated; null: nobody knows; undefined: as the book has it. */
+  stated?: number | null;
+}
+
+/** What a machine's rate of use and its pace are told from: its latest steps, the oldest first. */
+export interface Recent {
+  /** Moments at which its running hours were known, and of these what was ridden at planned events. */
+  hours: readonly { at: number; hours: number; planned: number }[];
+  outings: readonly PastOuting[];
+  /** When it was last read or ridden; null when it never was. */
+  readAt: number | null;
+}
+
+/** Steps of machines, of which only those at the moments that are asked for need be there. By machine, in order of time. */
+export type StepsOf = ReadonlyMap<string, readonly Step[]>;

@@ -1,0 +1,238 @@
+import type { Centihours } from '../hours/hours';
+import type { PastOuting } from '../hours/learned';
+import type { Meter, Reading } from '../hours/running';
+import { isRace, type Strain } from '../outing/outing';
+
+/** A meter's row as the book has it, with what it counts. */
+export interface BookMeter extends Meter {
+  counts: 'hours' | 'distance';
+}
+/** An outing's row: what of it is counted. */
+export interface BookOuting {
+  id: string;
+  /** Moment it ended, ms since 1970. */
+  at: number;
+  kind: string;
+  eventId: string | null;
+  /** Hundredths of a kilometre; null where nobody noted it. */
+  distance: number | null;
+  strains: Strain[];
+}
+/** What a machine's counts are worked out from. */
+export interface BookRows {
+  meters: readonly BookMeter[];
+  readings: readonly Reading[];
+  outings: readonly BookOuting[];
+}
+
+/** `meter`: one was fitted, or came off unread; nothing is counted by it. */
+export const STEP_KINDS = ['begin', 'meter', 'reading', 'meter closed', 'odometer', 'outing'] as const;
+export type StepKind = (typeof STEP_KINDS)[number];
+
+/**
+ * A moment at which something was counted on a machine, with everything that had been counted by then. Each is a checkpoint:
+ * what comes after it can be worked out from it alone, without what came before.
+ */
+export interface Step {
+  /** Moment, ms since 1970. */
+  at: number;
+  /** Its place among those of one moment. */
+  ord: number;
+  kind: StepKind;
+  /** Running hours; null until the first is known. */
+  hours: Centihours | null;
+  /** Whether `hours` rests on time ridden since the last true reading. */
+  estimated: boolean;
+  /** What the odometers counted, and what was ridden where none was fitted: hundredths of a kilometre. */
+  odometer: number | null;
+  ridden: number;
+  outings: number;
+  races: number;
+  /** Hours of these that were ridden at planned events, which the forecast takes from the calendar. */
+  planned: Centihours;
+  /** Hours ridden under each strain. */
+  strains: Partial<Record<Strain, Centihours>>;
+  /** The reading that brought it; null where a meter was closed or an outing ended. */
+  readingId: string | null;
+  /** The outing whose hours it brought, by a meter: what a machine's pace is learned from. */
+  outing: PastOuting | null;
+  /** What stood on the count when each meter so far was fitted, by the meter's id. */
+  bases: Record<string, number>;
+  /** Whether an odometer is fitted: riders' notes of the distance then count for nothing. */
+  odometerFitted: boolean;
+}
+
+/** Phases of one moment: a meter is fitted, read, closed; an outing is over. */
+const FITTED = 0;
+const READ = 1;
+const CLOSED = 2;
+const OVER = 3;
+
+interface Event {
+  at: number;
+  /** Meters one after the other; outings after all of them. */
+  order: number;
+  phase: number;
+  id: string;
+  meter?: BookMeter;
+  reading?: Reading;
+  outing?: BookOuting;
+}
+
+/**
+ * Everything a machine has counted, moment by moment, over all the meters it has had.
+ *
+ * The first meter's value is taken as the hours since new. When a meter is replaced, the old one's last value closes its
+ * count and the new one starts from there, whatever it shows (handbook, section 2). Hours ridden are added until a true
+ * reading comes and takes their place. What each step added goes to the outing whose reading brought it.
+ *
+ * @param rows all there is; or, after a checkpoint, all meters, and the readings and outings from `since` on
+ * @param after the last step before `since`; null: from the beginning
+ * @param since ms since 1970
+ * @returns the steps from `since` on, in order of time
+ * @throws RangeError when a reading names a meter that is not among `meters`
+ */
+export function steps(rows: BookRows, after: Step | null = null, since = -Infinity): Step[] {
+  const made: Step[] = [];
+  let last = after ?? begin(rows);
+  if (!last) return made;
+  if (!after) made.push(last);
+  const facts: Facts = {
+    outings: new Map(rows.outings.map((o) => [o.id, o])),
+    first: { hours: firstValue(rows.meters, 'hours'), odometer: firstValue(rows.meters, 'distance') }
+  };
+  for (const event of events(rows, last, since)) {
+    const next = step(last, event, facts);
+    next.ord = next.at === last.at ? last.ord + 1 : 0;
+    made.push(next);
+    last = next;
+  }
+  return made;
+}
+
+interface Facts {
+  outings: ReadonlyMap<string, BookOuting>;
+  /** What the first meter of each count showed when it was fitted: the count since new. */
+  first: { hours: number; odometer: number };
+}
+const firstValue = (meters: readonly BookMeter[], counts: BookMeter['counts']): number =>
+  meters.filter((m) => m.counts === counts).sort(byFitting)[0]?.firstValue ?? 0;
+const byFitting = (a: BookMeter, b: BookMeter): number => a.fittedAt - b.fittedAt || (a.id < b.id ? -1 : 1);
+
+/** Where a book begins: before its first meter and its first outing nothing has been counted. */
+function begin({ meters, outings }: BookRows): Step | null {
+  const at = Math.min(...meters.map((m) => m.fittedAt), ...outings.map((o) => o.at - 1));
+  if (!Number.isFinite(at)) return null;
+  return {
+    at,
+    ord: 0,
+    kind: 'begin',
+    hours: null,
+    estimated: false,
+    odometer: null,
+    ridden: 0,
+    outings: 0,
+    races: 0,
+    planned: 0,
+    strains: {},
+    readingId: null,
+    outing: null,
+    bases: {},
+    odometerFitted: false
+  };
+}
+
+/** All that happened from `since` on, in order. Two of one moment are told apart by id: the order of entry never matters. */
+function events({ meters, readings, outings }: BookRows, from: Step, since: number): Event[] {
+  const order = new Map([...meters].sort(byFitting).map((m, i) => [m.id, i]));
+  const byId = new Map(meters.map((m) => [m.id, m]));
+  const list: Event[] = [];
+  const firstRead = new Map<string, number>();
+  for (const reading of readings) {
+    if (reading.struck) continue;
+    const meter = byId.get(reading.meterId);
+    if (!meter) throw new RangeError(`reading ${reading.id} names a meter that is not this machine's`);
+    list.push({ at: reading.at, order: order.get(meter.id)!, phase: READ, id: reading.id, meter, reading });
+    firstRead.set(meter.id, Math.min(reading.at, firstRead.get(meter.id) ?? Infinity));
+  }
+  for (const meter of meters) {
+    const at = { order: order.get(meter.id)!, id: meter.id, meter };
+    if (!(meter.id in from.bases))
+      // Read before it was written down as fitted: it was there by then.
+      list.push({ at: Math.min(meter.fittedAt, firstRead.get(meter.id) ?? Infinity), phase: FITTED, ...at });
+    if (meter.removedAt !== null && meter.removedAt >= since)
+      list.push({ at: meter.removedAt, phase: CLOSED, ...at });
+  }
+  for (const outing of outings)
+    list.push({ at: outing.at, order: meters.length, phase: OVER, id: outing.id, outing });
+  return list.sort(
+    (a, b) =>
+      a.at - b.at || a.order - b.order || a.phase - b.phase || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0)
+  );
+}
+
+/** One event after another. */
+function step(last: Step, event: Event, facts: Facts): Step {
+  const { meter, reading, outing, at } = event;
+  const next: Step = { ...last, at, readingId: null, outing: null };
+  if (outing) {
+    next.kind = 'outing';
+    next.outings += 1;
+    if (isRace(outing.kind)) next.races += 1;
+    if (outing.distance && !last.odometerFitted) next.ridden += outing.distance;
+    return next;
+  }
+  const count = meter!.counts === 'hours' ? 'hours' : 'odometer';
+  const stood = last[count] ?? facts.first[count];
+  if (event.phase === FITTED) {
+    next.kind = 'meter';
+    next.bases = { ...last.bases, [meter!.id]: stood };
+    if (count === 'odometer') next.odometerFitted = true;
+    return next;
+  }
+  const base = last.bases[meter!.id]!;
+  if (event.phase === CLOSED) {
+    next.kind = 'meter';
+    if (count === 'odometer') next.odometerFitted = false;
+    if (meter!.lastValue === null) return next;
+    next.kind = 'meter closed';
+    next[count] = base + meter!.lastValue - meter!.firstValue;
+    if (count === 'hours') next.estimated = false;
+    return next;
+  }
+  const total =
+    reading!.value === null ? stood + (reading!.ridden ?? 0) : base + reading!.value - meter!.firstValue;
+  return read(last, next, reading!, total, count, facts.outings);
+}
+
+/** A reading: what the meter showed, or what was ridden unseen by any. */
+function read(
+  last: Step,
+  next: Step,
+  reading: Reading,
+  total: number,
+  count: 'hours' | 'odometer',
+  outings: ReadonlyMap<string, BookOuting>
+): Step {
+  next.readingId = reading.id;
+  next[count] = total;
+  if (count === 'odometer') {
+    next.kind = 'odometer';
+    return next;
+  }
+  next.kind = 'reading';
+  next.estimated = reading.value === null;
+  // The first reading of a book may stand for years; it is no outing's.
+  const first = last.hours === null;
+  const used = first ? 0 : Math.max(0, total - last.hours!);
+  const outing = outings.get(reading.id);
+  if (!outing) return next;
+  if (outing.strains.length > 0) {
+    next.strains = { ...last.strains };
+    for (const strain of outing.strains) next.strains[strain] = (next.strains[strain] ?? 0) + used;
+  }
+  if (outing.eventId) next.planned += used;
+  if (!next.estimated && !first)
+    next.outing = { hours: used, distance: outing.distance, race: isRace(outing.kind) };
+  return next;
+}

@@ -1,0 +1,191 @@
+import { RECENT_STEPS, LEARN_FROM } from '../../core/book/clock';
+import type { Moments } from '../../core/book/moments';
+import type { Recent, StepsOf } from '../../core/book/rows';
+import { steps, type BookMeter, type BookOuting, type Step } from '../../core/book/steps';
+import type { Reading } from '../../core/hours/running';
+import { strainsOf } from '../../core/outing/outing';
+import type { Db, Tx } from '../db';
+
+const iso = (d: Date): string => d.toISOString();
+/** Before any book. */
+export const EVER = Date.UTC(1900, 0);
+
+const columns = (sql: Db) => sql`
+  c.machine_id, c.at, c.ord, c.kind, c.hours, c.estimated, c.odometer, c.ridden, c.outings, c.races, c.planned, c.strains, c.reading_id, c.outing,
+  c.bases, c.odometer_fitted`;
+
+function asStep(r: Record<string, unknown>): Step {
+  return {
+    at: (r.at as Date).getTime(),
+    ord: r.ord as number,
+    kind: r.kind as Step['kind'],
+    hours: r.hours as number | null,
+    estimated: r.estimated as boolean,
+    odometer: r.odometer as number | null,
+    ridden: r.ridden as number,
+    outings: r.outings as number,
+    races: r.races as number,
+    planned: r.planned as number,
+    strains: r.strains as Step['strains'],
+    readingId: r.reading_id as string | null,
+    outing: r.outing as Step['outing'],
+    bases: r.bases as Step['bases'],
+    odometerFitted: r.odometer_fitted as boolean
+  };
+}
+
+/**
+ * Works out again the steps of machines from the moment on at which something was written: from the last step before it, with
+ * the rows that come after it, whatever lies further back.
+ * @returns the moment for each that had anything to work out
+ */
+export async function advance(
+  tx: Tx,
+  teamId: string,
+  machineIds: readonly string[]
+): Promise<Map<string, number>> {
+  const stale = await tx`
+    delete from book_stale where team_id = ${teamId} and machine_id = any(${machineIds as string[]}) returning machine_id, since`;
+  if (stale.length === 0) return new Map();
+  const ids = stale.map((s) => s.machine_id as string);
+  const asked = stale.map((s) => s.since as Date);
+  const before = await tx`
+    select ${columns(tx)} from unnest(${ids}::uuid[], ${asked.map(iso)}::timestamptz[]) u (id, since)
+    cross join lateral (
+      select * from count_step s where s.team_id = ${teamId} and s.machine_id = u.id and s.at < u.since order by s.at desc, s.ord desc limit 1
+    ) c`;
+  const after = new Map(before.map((r) => [r.machine_id as string, asStep(r)]));
+  // Without a step to go on from, all of it.
+  const since = ids.map((id, i) => (after.has(id) ? asked[i]! : new Date(EVER)));
+  const [meters, readings, outings] = await Promise.all([
+    tx`
+      select id, machine_id, counts, fitted_at, first_value, removed_at, last_value from meter
+      where team_id = ${teamId} and machine_id = any(${ids})`,
+    tx`
+      select r.id, r.machine_id, r.meter_id, r.read_at, r.value, r.ridden from unnest(${ids}::uuid[], ${since.map(iso)}::timestamptz[]) u (id, since)
+      join reading_in_force r on r.team_id = ${teamId} and r.machine_id = u.id and r.read_at >= u.since`,
+    tx`
+      select o.id, o.machine_id, o.ended_at, o.kind, o.event_id, o.distance, o.conditions, o.crossings, o.clutch
+      from unnest(${ids}::uuid[], ${since.map(iso)}::timestamptz[]) u (id, since)
+      join outing o on o.team_id = ${teamId} and o.machine_id = u.id and o.ended_at >= u.since`
+  ]);
+  const made: Record<string, unknown>[] = [];
+  for (const id of ids) {
+    const mine = <T>(rows: readonly Record<string, unknown>[], as: (r: Record<string, unknown>) => T): T[] =>
+      rows.filter((r) => r.machine_id === id).map(as);
+    const from = after.get(id) ?? null;
+    const list = steps(
+      {
+        meters: mine(meters, asMeter),
+        readings: mine(readings, asReading),
+        outings: mine(outings, asOuting)
+      },
+      from,
+      from ? asked[ids.indexOf(id)]!.getTime() : -Infinity
+    );
+    for (const s of list)
+      made.push({
+        ...s,
+        machine_id: id,
+        at: new Date(s.at).toISOString(),
+        reading_id: s.readingId,
+        odometer_fitted: s.odometerFitted
+      });
+  }
+  const gone = tx`
+    delete from count_step c using unnest(${ids}::uuid[], ${since.map(iso)}::timestamptz[]) u (id, since)
+    where c.team_id = ${teamId} and c.machine_id = u.id and c.at >= u.since`;
+  const fresh = [];
+  for (let i = 0; i < made.length; i += 2000)
+    fresh.push(tx`
+      insert into count_step (team_id, machine_id, at, ord, kind, hours, estimated, odometer, ridden, outings, races, planned, strains, reading_id, outing, bases, odometer_fitted)
+      select ${teamId}, machine_id, at, ord, kind, hours, estimated, odometer, ridden, outings, races, planned, strains, reading_id, nullif(outing, 'null'), bases, odometer_fitted
+      from jsonb_to_recordset(${tx.json(made.slice(i, i + 2000) as never)}) as s (machine_id uuid, at timestamptz, ord int, kind text, hours int, estimated boolean, odometer int, ridden int,
+        outings int, races int, planned int, strains jsonb, reading_id uuid, outing jsonb, bases jsonb, odometer_fitted boolean)`);
+  await Promise.all([gone, ...fresh]);
+  return new Map(ids.map((id, i) => [id, since[i]!.getTime()]));
+}
+
+function asMeter(m: Record<string, unknown>): BookMeter {
+  return {
+    id: m.id as string,
+    counts: m.counts as BookMeter['counts'],
+    fittedAt: (m.fitted_at as Date).getTime(),
+    firstValue: m.first_value as number,
+    removedAt: (m.removed_at as Date | null)?.getTime() ?? null,
+    lastValue: m.last_value as number | null
+  };
+}
+function asReading(r: Record<string, unknown>): Reading {
+  return {
+    id: r.id as string,
+    meterId: r.meter_id as string,
+    at: (r.read_at as Date).getTime(),
+    value: r.value as number | null,
+    ridden: r.ridden as number | null,
+    struck: false
+  };
+}
+function asOuting(o: Record<string, unknown>): BookOuting {
+  return {
+    id: o.id as string,
+    at: (o.ended_at as Date).getTime(),
+    kind: o.kind as string,
+    eventId: o.event_id as string | null,
+    distance: o.distance as number | null,
+    strains: strainsOf(o as never)
+  };
+}
+
+/** Steps of machines at the moments that are asked for, their first and last, and those in which each count is first known. */
+export async function stepsAt(sql: Db, teamId: string, moments: Moments): Promise<StepsOf> {
+  const pairs = [...moments].flatMap(([id, list]) => list.map((at) => ({ id, at: new Date(at) })));
+  const ids = [...moments.keys()];
+  const mine = sql`s.team_id = ${teamId} and s.machine_id = u.id`;
+  const rows = await sql`
+    select ${columns(sql)} from unnest(${pairs.map((p) => p.id)}::uuid[], ${pairs.map((p) => iso(p.at))}::timestamptz[]) u (id, at)
+      cross join lateral (select * from count_step s where ${mine} and s.at <= u.at order by s.at desc, s.ord desc limit 1) c
+    union
+    select ${columns(sql)} from unnest(${ids}::uuid[]) u (id)
+      cross join lateral (
+        (select * from count_step s where ${mine} order by s.at, s.ord limit 1)
+        union (select * from count_step s where ${mine} and s.hours is not null order by s.at, s.ord limit 1)
+        union (select * from count_step s where ${mine} and s.odometer is not null order by s.at, s.ord limit 1)
+        union (select * from count_step s where ${mine} order by s.at desc, s.ord desc limit 1)
+      ) c
+    order by machine_id, at, ord`;
+  const byMachine = new Map<string, Step[]>(ids.map((id) => [id, []]));
+  for (const r of rows) byMachine.get(r.machine_id as string)?.push(asStep(r));
+  return byMachine;
+}
+
+/** What the rate and the pace of machines are told from. */
+export async function recentsOf(
+  sql: Db,
+  teamId: string,
+  machineIds: readonly string[]
+): Promise<Map<string, Recent>> {
+  const mine = sql`s.team_id = ${teamId} and s.machine_id = u.id`;
+  const rows = await sql`
+    select u.id,
+      (select jsonb_agg(jsonb_build_array((extract(epoch from h.at) * 1000)::bigint, h.hours, h.planned) order by h.at, h.ord) from (
+        select s.at, s.ord, s.hours, s.planned from count_step s where ${mine} and s.kind in ('reading', 'meter closed') order by s.at desc, s.ord desc limit ${RECENT_STEPS}) h) as hours,
+      (select jsonb_agg(o.outing order by o.at, o.ord) from (
+        select s.at, s.ord, s.outing from count_step s where ${mine} and s.outing is not null order by s.at desc, s.ord desc limit ${LEARN_FROM}) o) as outings,
+      (select s.at from count_step s where ${mine} and s.kind = 'reading' order by s.at desc, s.ord desc limit 1) as read_at
+    from unnest(${machineIds as string[]}::uuid[]) u (id)`;
+  return new Map(
+    rows.map((r): [string, Recent] => [
+      r.id as string,
+      {
+        hours: ((r.hours ?? []) as [number, number, number][]).map(([at, hours, planned]) => ({
+          at,
+          hours,
+          planned
+        })),
+        outings: (r.outings ?? []) as Recent['outings'],
+        readAt: (r.read_at as Date | null)?.getTime() ?? null
+      }
+    ])
+  );
+}

@@ -1,0 +1,13 @@
+import type { Role, Team } from '../../core/team/team';
+import type { Held } from '../book/hold';
+
+/** Whose writes they are. */
+export interface Sender {
+  team: Team;
+  person: { id: string; role: Role };
+  device: string;
+}
+/** Of a write that touches no machine's book. */
+export const NOTHING_HELD: Held = { machines: new Map(), components: [] };
+export const SENT_BEFORE =
+  'That was sent before, with other content. Open the page again to see what is there.';
