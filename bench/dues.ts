@@ -1,5 +1,5 @@
 import { performance } from 'node:perf_hooks';
-import { dueLines, mostPressingLines } from '../src/lib/core/schedule/packed';
+import { dueLines, mostPressingLines } from '../src/lib/core/schedule/fleet';
 import { connect } from '../src/lib/server/db';
 import { DUE_PAGE, readDues } from '../src/lib/server/dues';
 import { refreshStanding } from '../src/lib/server/standing';

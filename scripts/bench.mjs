@@ -74,6 +74,8 @@ await main(() =>
       ratios[fleet] = { bare: median(bare), trail: median(trail), ratio: median(trail) / median(bare) };
     }
     const browser = await inBrowser(url, teams['1000x250']);
+    say('Writes of twenty clients at one machine and at one visit …');
+    const writes = await script('Measuring writes', 'bench/writes.ts', url);
 
     const rows = [
       ['Trail of 10 machines / bare page', ratios['10x250'].ratio.toFixed(2), ''],
@@ -92,6 +94,13 @@ await main(() =>
         1
       ],
       ['Standings touched by one reading in a fleet of 1,000', String(due.touched), 1],
+      ['One reading: ten times the history / once', (writes.long / writes.short).toFixed(2), 1.3],
+      [
+        'Readings a second at one machine, of 20 clients: 100 / reached',
+        (100 / writes.readings).toFixed(2),
+        1
+      ],
+      ['Ticks a second in one visit, of 20 clients: 200 / reached', (200 / writes.ticks).toFixed(2), 1],
       ['True dates outside the stated 80 % range, share', (1 - forecast.inside).toFixed(3), 0.3],
       [
         'Ordering 8 jobs: time, of the time to try every order',
@@ -108,6 +117,9 @@ await main(() =>
     );
     console.log(
       `The due list of ${due.tasks.toLocaleString('en')} tasks: ${due.load.toFixed(0)} ms of SQL, ${due.work.toFixed(0)} ms of working out, ${(due.work / due.machines).toFixed(3)} ms a machine. One reading: ${due.refresh.toFixed(0)} ms.`
+    );
+    console.log(
+      `Writes of 20 clients: ${writes.readings.toFixed(0)} readings a second at one machine, ${writes.ticks.toFixed(0)} ticks a second in one visit; one reading alone ${writes.short.toFixed(0)} ms.`
     );
     console.log(
       `The forecast: ${forecast.all.toLocaleString('en')} dates of the demo season, ${(forecast.inside * 100).toFixed(1)} % inside the stated 80 % range (${(forecast.early * 100).toFixed(1)} % earlier, ${(forecast.late * 100).toFixed(1)} % later), ${forecast.width.toFixed(0)} days wide.`

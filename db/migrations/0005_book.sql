@@ -91,3 +91,5 @@ create trigger meter_stale after update on meter for each row
 -- Books of before are worked out from their beginning, and so is where their machines stand.
 insert into book_stale (team_id, machine_id, since) select team_id, id, '1900-01-01' from machine;
 delete from machine_standing;
+-- One shape ranks a fleet and makes its due list: what each task's state hangs on, by name.
+alter table machine_standing drop column points;

@@ -62,18 +62,23 @@ export class App {
     (await this.sql`select id from machine where plate = ${plate}`)[0]!.id;
 }
 
-export const test = base.extend<{ template: string; app: App; work: Page }>({
+/** The app on a database of its own, copied from a template, for as long as it is used. */
+async function withApp(template: string, use: (app: App) => Promise<void>): Promise<void> {
+  const database = await freshDatabase(template);
+  const sql = connect(database.url, 2);
+  const app = new App(`http://127.0.0.1:${await freePort()}`, sql, database.url);
+  await app.start();
+  await use(app);
+  await app.stop();
+  await sql.end();
+  await database.drop();
+}
+
+export const test = base.extend<{ template: string; app: App; work: Page }, { shared: App }>({
   template: [DEMO_TEMPLATE, { option: true }],
-  app: async ({ template }, use) => {
-    const database = await freshDatabase(template);
-    const sql = connect(database.url, 2);
-    const app = new App(`http://127.0.0.1:${await freePort()}`, sql, database.url);
-    await app.start();
-    await use(app);
-    await app.stop();
-    await sql.end();
-    await database.drop();
-  },
+  app: async ({ template }, use) => withApp(template, use),
+  /** One app for all tests of a worker that only look, at the demo. */
+  shared: [async ({ browserName: _ }, use) => withApp(DEMO_TEMPLATE, use), { scope: 'worker' }],
   baseURL: async ({ app }, use) => use(app.url),
   /** A page on which someone has said who is working. */
   work: async ({ app, page, template }, use) => {

@@ -1,11 +1,6 @@
 import { tasksDue, type TaskDue } from '../core/schedule/due';
-import {
-  dueLines,
-  mostPressingLines,
-  pressingFirst,
-  type DueLine,
-  type DueMachine
-} from '../core/schedule/packed';
+import { dueLines, mostPressingLines, type DueLine, type DueMachine } from '../core/schedule/fleet';
+import { pressingFirst } from '../core/schedule/decide';
 import { STATES, type State } from '../core/schedule/state';
 import type { MachineNow } from '../core/schedule/task';
 import { machineNow } from '../core/trail/lane';
@@ -97,7 +92,11 @@ function beforeWeekend(line: DueLine & { today: Day }, machine: Loaded, weekend:
   if (line.state === 'past limit' || line.state === 'past due' || line.state === 'unknown') return true;
   const [only] = dueLines(
     [
-      { ...machine, planned: merged(machine, upTo), tasks: machine.tasks.filter((t) => t[0] === line.taskId) }
+      {
+        ...machine,
+        planned: merged(machine, upTo),
+        tasks: machine.tasks.filter((t) => t.taskId === line.taskId)
+      }
     ],
     line.today
   );
@@ -136,7 +135,7 @@ export async function duePage(
     (m) => (!filter.machine || m.id === filter.machine) && (!filter.rider || m.riderId === filter.rider)
   );
   const name = filter.task.trim().toLowerCase();
-  let lines = dueLines(wanted, today, (_, t) => !name || t[1].toLowerCase().includes(name));
+  let lines = dueLines(wanted, today, (_, t) => !name || t.name.toLowerCase().includes(name));
   if (filter.weekend)
     lines = lines.filter((l) => beforeWeekend({ ...l, today }, byId.get(l.machineId)!, filter.weekend));
   const counts: Partial<Record<State, number>> = {};
@@ -157,7 +156,7 @@ export async function duePage(
       riders: [...new Map(machines.flatMap((m) => (m.riderId ? [[m.riderId, m.rider!] as const] : [])))]
         .map(([id, n]) => ({ id, name: n }))
         .sort((a, b) => a.name.localeCompare(b.name)),
-      tasks: [...new Set(machines.flatMap((m) => m.tasks.map((t) => t[1])))].sort().slice(0, 300),
+      tasks: [...new Set(machines.flatMap((m) => m.tasks.map((t) => t.name)))].sort().slice(0, 300),
       weekends: calendar.events
     }
   };

@@ -1,5 +1,5 @@
 import type { Book, MachineStanding } from '../core/book/book';
-import { packPoints, packTask } from '../core/schedule/packed';
+import { pendingTask } from '../core/schedule/fleet';
 import { reach } from './book/hold';
 import { loadBook } from './book/load';
 import { advance, EVER } from './book/steps';
@@ -13,11 +13,11 @@ async function keep(tx: Tx, teamId: string, book: Book): Promise<void> {
   const standings = book.machines.map((m) => asRow(m));
   if (standings.length > 0)
     await tx`
-      insert into machine_standing (team_id, machine_id, total, estimated, read_at, recent, points, dues, tasks, pegs, distance, speed, per_race, per_outing)
-      select ${teamId}, s.* from jsonb_to_recordset(${tx.json(standings as never)}) as s (machine_id uuid, total int, estimated boolean, read_at timestamptz, recent jsonb, points jsonb,
+      insert into machine_standing (team_id, machine_id, total, estimated, read_at, recent, dues, tasks, pegs, distance, speed, per_race, per_outing)
+      select ${teamId}, s.* from jsonb_to_recordset(${tx.json(standings as never)}) as s (machine_id uuid, total int, estimated boolean, read_at timestamptz, recent jsonb,
         dues jsonb, tasks jsonb, pegs jsonb, distance int, speed int, per_race int, per_outing int)
       on conflict (team_id, machine_id) do update set total = excluded.total, estimated = excluded.estimated, read_at = excluded.read_at,
-        recent = excluded.recent, points = excluded.points, dues = excluded.dues, tasks = excluded.tasks, pegs = excluded.pegs,
+        recent = excluded.recent, dues = excluded.dues, tasks = excluded.tasks, pegs = excluded.pegs,
         distance = excluded.distance, speed = excluded.speed, per_race = excluded.per_race, per_outing = excluded.per_outing`;
   if (book.totals.length > 0)
     await tx`
@@ -37,8 +37,7 @@ function asRow(m: MachineStanding): Record<string, unknown> {
     estimated: m.estimated,
     read_at: m.readAt === null ? null : new Date(m.readAt).toISOString(),
     recent: m.recent,
-    points: packPoints(m.tasks),
-    dues: m.tasks.map(packTask),
+    dues: m.tasks.map(pendingTask),
     tasks: m.tasks,
     pegs: m.pegs,
     distance: whole(m.distance),

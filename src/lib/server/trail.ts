@@ -3,8 +3,8 @@ import type { Logged } from '../core/hours/logged';
 import type { PlannedOuting } from '../core/schedule/task';
 import { dayOf, type Day } from '../core/time/day';
 import type { Team } from '../core/team/team';
-import { unpackPoint } from '../core/schedule/packed';
-import { aheadOf, mostPressing } from '../core/schedule/state';
+import { mostPressing } from '../core/schedule/decide';
+import { aheadOf } from '../core/schedule/state';
 import { FIRST_LANES, laneOf, mostPressingFirst, type Lane, type Standing } from '../core/trail/lane';
 import { HOME_WINDOW } from '../core/trail/scale';
 import type { Db } from './db';
@@ -119,14 +119,14 @@ export async function trailPage(sql: Db, team: Team, now: Date): Promise<TrailPa
   // Only what ranks a machine is read of the whole fleet; what draws it, of the first lanes.
   const [rows, calendar] = await Promise.all([
     sql`
-      select m.id, m.plate, s.speed, s.points from machine m
+      select m.id, m.plate, s.speed, s.dues from machine m
       join machine_standing s on s.team_id = m.team_id and s.machine_id = m.id where m.team_id = ${team.id}`,
     readCalendar(sql, team.id, today)
   ]);
   const counts: Record<string, number> = {};
   const ranks = rows.map((r) => {
     const planned = calendar.of(r.id);
-    const rank = mostPressing(r.points.map(unpackPoint), aheadOf({ today, planned, speed: r.speed }));
+    const rank = mostPressing(r.dues, aheadOf({ today, planned, speed: r.speed }));
     counts[rank.state] = (counts[rank.state] ?? 0) + 1;
     return { id: r.id as string, plate: r.plate as string, ...rank };
   });

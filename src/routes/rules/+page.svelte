@@ -1,8 +1,9 @@
 <script lang="ts">
   import { HOUSE_RULES } from '$lib/core/rules/rules';
+  import PlainRule from '$lib/ui/rules/PlainRule.svelte';
   import RuleRow from '$lib/ui/rules/RuleRow.svelte';
 
-  let { data } = $props();
+  let { data, form } = $props();
   const about = [...new Set(HOUSE_RULES.map((r) => r.about))];
 </script>
 
@@ -25,6 +26,16 @@
         changes={data.changes.filter((c) => c.key === rule.key)}
         today={data.today}
       />
+      {#if rule.type !== 'one of' || rule.choices.length > 1}
+        <noscript>
+          <PlainRule
+            {rule}
+            value={data.rules[rule.key]}
+            id={data.freshId}
+            errors={form?.typed.key === rule.key ? form.errors : {}}
+          />
+        </noscript>
+      {/if}
     {/each}
   </section>
 {/each}

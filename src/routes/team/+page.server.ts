@@ -1,5 +1,19 @@
+import { redirect } from '@sveltejs/kit';
+import { carryOutForm, fieldsOf } from '$lib/server/commands/form';
 import { db } from '$lib/server/db';
 import { listTeams } from '$lib/server/teams';
-import type { PageServerLoad } from './$types';
+import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async () => ({ teams: await listTeams(db()) });
+export const load: PageServerLoad = async () => ({
+  teams: await listTeams(db()),
+  freshId: crypto.randomUUID()
+});
+
+export const actions: Actions = {
+  /** Without JavaScript; with it, the page sends the same command. */
+  add: async (event) => {
+    const typed = await fieldsOf(event);
+    const { id, name, role } = typed;
+    return (await carryOutForm(event, 'person.add', { id, name, role }, typed)) ?? redirect(303, '/team');
+  }
+};

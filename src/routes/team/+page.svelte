@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { Button, Input, Select } from 'flowbite-svelte';
   import { invalidateAll } from '$app/navigation';
   import { ROLES } from '$lib/core/team/team';
@@ -6,11 +7,11 @@
   import FormError from '$lib/ui/form/FormError.svelte';
   import { send } from '$lib/ui/form/send';
 
-  let { data } = $props();
-  let name = $state('');
-  let role = $state('mechanic');
-  let errors = $state<Record<string, string>>({});
-  let id = crypto.randomUUID();
+  let { data, form } = $props();
+  let name = $state(untrack(() => form?.typed.name ?? ''));
+  let role = $state(untrack(() => form?.typed.role ?? 'mechanic'));
+  let errors = $state<Record<string, string>>(untrack(() => form?.errors ?? {}));
+  let id = $state(untrack(() => data.freshId));
   const YEAR = 'path=/; max-age=31536000; samesite=lax';
 
   async function add(e: SubmitEvent) {
@@ -46,17 +47,21 @@
       >
     </table>
     <form
+      method="POST"
+      action="?/add"
       onsubmit={add}
       class="mt-4 grid items-start gap-3 sm:grid-cols-[1fr_12rem_auto]"
       aria-label="Add someone"
       novalidate
     >
+      <input type="hidden" name="id" value={id} />
       <Field label="Name" error={errors.name}
-        >{#snippet children(a)}<Input {...a} bind:value={name} />{/snippet}</Field
+        >{#snippet children(a)}<Input {...a} name="name" bind:value={name} />{/snippet}</Field
       >
       <Field label="What they do" error={errors.role}
         >{#snippet children(a)}<Select
             {...a}
+            name="role"
             bind:value={role}
             placeholder=""
             items={ROLES.map((r) => ({ value: r, name: r }))}

@@ -1,21 +1,21 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { Button, Input, Select } from 'flowbite-svelte';
   import { ROLES } from '$lib/core/team/team';
   import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';
   import { send } from '$lib/ui/form/send';
 
-  let { data } = $props();
-  let name = $state('');
-  let timeZone = $state('UTC');
-  let you = $state('');
-  let role = $state('chief mechanic');
+  let { data, form } = $props();
+  const typed = untrack(() => form?.typed ?? {}) as Record<string, string>;
+  let name = $state(typed.name ?? '');
+  let timeZone = $state(typed.timeZone ?? 'UTC');
+  let you = $state(typed.you ?? '');
+  let role = $state(typed.role ?? 'chief mechanic');
   let zones = $state<string[]>(['UTC']);
-  let errors = $state<Record<string, string>>({});
+  let errors = $state<Record<string, string>>(untrack(() => form?.errors ?? {}));
   let busy = $state(false);
-  const id = crypto.randomUUID();
-  const personId = crypto.randomUUID();
+  const { team: id, person: personId } = untrack(() => data.freshIds);
 
   onMount(() => {
     zones = [...new Set(['UTC', ...Intl.supportedValuesOf('timeZone')])];
@@ -44,16 +44,31 @@
 <div class="mt-8 grid gap-10 md:grid-cols-2">
   <section>
     <h2>Set up your own team</h2>
-    <form onsubmit={save} class="mt-3 grid max-w-md gap-3" aria-label="Your team" novalidate>
+    <form
+      method="POST"
+      action="?/found"
+      onsubmit={save}
+      class="mt-3 grid max-w-md gap-3"
+      aria-label="Your team"
+      novalidate
+    >
+      <input type="hidden" name="id" value={id} />
+      <input type="hidden" name="personId" value={personId} />
       <Field label="Team or workshop" error={errors.name}
-        >{#snippet children(a)}<Input {...a} bind:value={name} />{/snippet}</Field
+        >{#snippet children(a)}<Input {...a} name="name" bind:value={name} />{/snippet}</Field
       >
       <Field label="Your name" error={errors['you.name']}
-        >{#snippet children(a)}<Input {...a} bind:value={you} autocomplete="name" />{/snippet}</Field
+        >{#snippet children(a)}<Input
+            {...a}
+            name="you"
+            bind:value={you}
+            autocomplete="name"
+          />{/snippet}</Field
       >
       <Field label="What you do there" error={errors['you.role']}
         >{#snippet children(a)}<Select
             {...a}
+            name="role"
             bind:value={role}
             placeholder=""
             items={ROLES.map((r) => ({ value: r, name: r }))}
@@ -62,6 +77,7 @@
       <Field label="Time zone" error={errors.timeZone} hint="days are days there"
         >{#snippet children(a)}<Select
             {...a}
+            name="timeZone"
             bind:value={timeZone}
             placeholder=""
             items={zones.map((z) => ({ value: z, name: z }))}

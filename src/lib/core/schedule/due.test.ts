@@ -3,7 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { addDays } from '../time/day';
 import { aNow, aTask, counting, hours } from '../../../../tests/core/schedule';
 import { nearestFirst, pressure, STATES, stretches, tasksDue, taskDue as workedOut } from './due';
-import { aheadOf, duePoint, mostPressing } from './state';
+import { mostPressing } from './decide';
+import { pendingTask } from './fleet';
+import { aheadOf } from './state';
 import type { CountedFrom, MachineNow, Task, Trigger } from './task';
 import { leftInWords } from './words';
 
@@ -233,7 +235,7 @@ describe('properties', () => {
           expect(
             pressure(
               mostPressing(
-                tasks.map((t) => at(t, n)).flatMap((t) => t.triggers.map((g) => duePoint(g, t))),
+                tasks.map((t) => pendingTask(at(t, n))),
                 aheadOf(n)
               ).state
             )

@@ -2,6 +2,7 @@ import type { Centihours } from '../hours/hours';
 import { daysUntil, type PlannedUse } from '../hours/rate';
 import { isRace } from '../outing/outing';
 import { addDays, dayNumber, type Day } from '../time/day';
+import { decide, pressingFirst, specialOf } from './decide';
 import { aheadOf, duePoint, pressure, reached, stateOf, type Ahead, type State } from './state';
 import type { Counting, MachineNow, Task } from './task';
 
@@ -24,6 +25,8 @@ export interface TriggerDue {
 export interface TaskDue {
   task: Task;
   state: State;
+  /** Its place among others: see `decide`. */
+  order: { press: number; ahead: number };
   /** The trigger that presses most; null when the task has none, or when a call decides. */
   deciding: TriggerDue | null;
   triggers: TriggerDue[];
@@ -84,26 +87,23 @@ export function taskDue(task: Task, now: MachineNow): TaskDue {
 }
 
 function workOut(task: Task, now: MachineNow, ahead: Ahead, byId: ReadonlyMap<string, Task>): TaskDue {
-  if (task.reminder) return remindedOf(task);
-  const triggers = task.triggers
-    .map((trigger): TriggerDue => {
-      const point = duePoint(trigger, task);
-      const state = stateOf(point, ahead);
-      return {
-        trigger,
-        interval: point.interval,
-        ...state,
-        ahead: hoursAhead(trigger, state.left, now, byId)
-      };
-    })
-    .sort((a, b) => pressure(a.state) - pressure(b.state) || closeness(a) - closeness(b));
+  if (task.reminder) return remindedOf(task, ahead);
+  const points = task.triggers.map((t) => duePoint(t, task));
+  const decision = decide({ special: specialOf(task), points }, ahead);
+  const all = task.triggers.map((trigger, i): TriggerDue => {
+    const state = stateOf(points[i]!, ahead);
+    return {
+      trigger,
+      interval: points[i]!.interval,
+      ...state,
+      ahead: hoursAhead(trigger, state.left, now, byId)
+    };
+  });
+  const deciding = all[decision.by] ?? null;
+  const triggers = [...all].sort(
+    (a, b) => pressure(a.state) - pressure(b.state) || closeness(a) - closeness(b)
+  );
   const called = task.calls.length > 0;
-  const first = triggers[0] ?? null;
-  const state: State =
-    called && (!first || pressure(first.state) > pressure('past due'))
-      ? 'past due'
-      : (first?.state ?? 'unknown');
-  const deciding = called && state === 'past due' && first?.state !== 'past due' ? null : first;
   const stakes = triggers
     .flatMap((t) => (t.ahead === null ? [] : [{ ahead: t.ahead, exact: t.trigger.measure === 'hours' }]))
     .sort((a, b) => a.ahead - b.ahead);
@@ -112,7 +112,8 @@ function workOut(task: Task, now: MachineNow, ahead: Ahead, byId: ReadonlyMap<st
   );
   return {
     task,
-    state,
+    state: decision.state,
+    order: { press: decision.press, ahead: decision.ahead },
     deciding,
     triggers,
     stake: called ? { ahead: Math.min(0, stakes[0]?.ahead ?? 0), exact: true } : (stakes[0] ?? null),
@@ -123,14 +124,15 @@ function workOut(task: Task, now: MachineNow, ahead: Ahead, byId: ReadonlyMap<st
 }
 
 /** A reminder is due as soon as its event has come; until then it waits. One that keeps the machine off is due at once. */
-function remindedOf(task: Task): TaskDue {
-  const raised = task.reminder!.raised || task.reminder!.keepsOff;
+function remindedOf(task: Task, ahead: Ahead): TaskDue {
+  const { state, press, ahead: far } = decide({ special: specialOf(task), points: [] }, ahead);
   return {
     task,
-    state: raised ? 'past due' : 'clear',
+    state,
+    order: { press, ahead: far },
     deciding: null,
     triggers: [],
-    stake: raised ? { ahead: 0, exact: true } : null,
+    stake: state === 'past due' ? { ahead: 0, exact: true } : null,
     limitAhead: null,
     likely: null,
     inside: null
@@ -206,16 +208,10 @@ function likelyRange(triggers: readonly TriggerDue[], now: MachineNow): TaskDue[
   return { from: addDays(now.today, from), to: Number.isFinite(to) ? addDays(now.today, to) : null };
 }
 
-/** Hours ahead at which a stake stands; what cannot be placed comes last. */
-const placed = (d: TaskDue): number => d.stake?.ahead ?? Number.MAX_SAFE_INTEGER;
-
-/** Tasks nearest first: by state, then by the hours ahead, then by how much of the interval is left. */
+/** Tasks in the order in which they press: the same on every screen. */
 export function nearestFirst(a: TaskDue, b: TaskDue): number {
-  return (
-    pressure(a.state) - pressure(b.state) ||
-    placed(a) - placed(b) ||
-    (a.deciding && b.deciding ? closeness(a.deciding) - closeness(b.deciding) : 0) ||
-    a.task.name.localeCompare(b.task.name) ||
-    (a.task.id < b.task.id ? -1 : 1)
+  return pressingFirst(
+    { ...a.order, name: a.task.name, taskId: a.task.id },
+    { ...b.order, name: b.task.name, taskId: b.task.id }
   );
 }

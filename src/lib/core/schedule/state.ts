@@ -152,18 +152,3 @@ const AS_CENTIHOURS: Record<Measure, number> = {
 export function roughlyAhead(measure: Measure, left: number | null): number {
   return left === null ? Number.MAX_SAFE_INTEGER : left * AS_CENTIHOURS[measure];
 }
-
-/**
- * What presses most among many due points: all that the order of a fleet needs, without drawing anything up.
- * @returns `unknown` when there are none
- */
-export function mostPressing(points: readonly DuePoint[], ahead: Ahead): { state: State; ahead: number } {
-  let best: { state: State; ahead: number } | null = null;
-  for (const point of points) {
-    const { state, left } = stateOf(point, ahead);
-    const hours = roughlyAhead(point.measure, left);
-    if (!best || pressure(state) < pressure(best.state) || (state === best.state && hours < best.ahead))
-      best = { state, ahead: hours };
-  }
-  return best ?? { state: 'unknown', ahead: Number.MAX_SAFE_INTEGER };
-}

@@ -2,11 +2,12 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { aNow, aTask, counting, hours } from '../../../../tests/core/schedule';
 import { addDays } from '../time/day';
-import { tasksDue, taskDue } from './due';
-import { dueLines, mostPressingLines, packPoints, packTask, pressingFirst, unpackPoint } from './packed';
+import { nearestFirst, tasksDue, taskDue } from './due';
+import { mostPressing, pressingFirst } from './decide';
+import { dueLines, mostPressingLines, pendingTask } from './fleet';
 import { hardRiding, proposeShorter } from './propose';
 import { taskRow } from './row';
-import { aheadOf, mostPressing } from './state';
+import { aheadOf } from './state';
 import type { Measure, PlannedOuting, Task } from './task';
 import { whyDue } from './why';
 import { everyInWords, leftInWords, likelyInWords, nth, showAmount } from './words';
@@ -262,12 +263,16 @@ describe('a fleet’s list', () => {
         const list = tasks.map((t, i) => ({ ...t, id: String(i) }));
         const now = aNow(today, 2000, { planned, speed: 2000 });
         const dues = tasksDue(list, now);
-        const lines = dueLines([{ id: 'm', speed: 2000, planned, tasks: list.map(packTask) }], today);
+        const lines = dueLines([{ id: 'm', speed: 2000, planned, tasks: list.map(pendingTask) }], today);
         expect(lines.map((l) => l.state)).toEqual(dues.map((d) => d.state));
+        // One order on every screen.
+        expect([...lines].sort(pressingFirst).map((l) => l.taskId)).toEqual(
+          [...dues].sort(nearestFirst).map((d) => d.task.id)
+        );
         const sorted = [...lines].sort(pressingFirst);
         expect(mostPressingLines(lines, 0, 3)).toEqual(sorted.slice(0, 3));
         expect(mostPressingLines(lines, 2, 9)).toEqual(sorted.slice(2));
-        const ranked = mostPressing(packPoints(list).map(unpackPoint), aheadOf(now));
+        const ranked = mostPressing(list.map(pendingTask), aheadOf(now));
         const waiting = dues.filter((d) => !(d.task.reminder && !d.task.reminder.raised));
         const order = ['past limit', 'past due', 'due before the next outing', 'unknown', 'coming', 'clear'];
         const worst =
@@ -282,9 +287,9 @@ describe('a fleet’s list', () => {
       aTask([of('hours', 1500, 100)], done, { id: 'u', name: 'Chain' })
     ];
     const lines = dueLines(
-      [{ id: 'm', speed: null, planned: [], tasks: list.map(packTask) }],
+      [{ id: 'm', speed: null, planned: [], tasks: list.map(pendingTask) }],
       today,
-      (_, t) => t[1] === 'Chain'
+      (_, t) => t.name === 'Chain'
     );
     expect(lines.map((l) => l.name)).toEqual(['Chain']);
   });

@@ -3,7 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { addDays, dayNumber } from '../time/day';
 import { laneInWords, laneOf, mostPressingFirst, type Standing } from './lane';
 import { aTask, counting, hours } from '../../../../tests/core/schedule';
-import { aheadOf, duePoint, mostPressing } from '../schedule/state';
+import { mostPressing } from '../schedule/decide';
+import { pendingTask } from '../schedule/fleet';
+import { aheadOf } from '../schedule/state';
 import { bunch, HOME_WINDOW, marks, pan, percent, zoom } from './scale';
 
 const today = '2026-06-10';
@@ -110,10 +112,7 @@ it('lanes sort by what presses most', () => {
     .map((s) => ({
       id: s.id,
       plate: s.plate,
-      ...mostPressing(
-        s.tasks.flatMap((t) => t.triggers.map((g) => duePoint(g, t))),
-        aheadOf({ today, planned: [] })
-      )
+      ...mostPressing(s.tasks.map(pendingTask), aheadOf({ today, planned: [] }))
     }))
     .sort(mostPressingFirst);
   expect(ranks.map((r) => r.id)).toEqual(['b', 'd', 'c', 'e', 'a']);

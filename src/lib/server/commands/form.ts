@@ -1,0 +1,55 @@
+import { fail, type ActionFailure, type RequestEvent } from '@sveltejs/kit';
+import { v5 } from 'uuid';
+import type { Kind } from '../../core/command/commands';
+import { db } from '../db';
+import { logFault } from '../log';
+import { Refusal } from '../refusal';
+import { senderOf } from '../sender';
+import { runCommands } from './run';
+
+/** What a page shows again of a form that was not taken. */
+export interface NotTaken {
+  errors: Record<string, string>;
+  typed: Record<string, string>;
+}
+
+/** A name space of our own: a form sent twice as it was is one command. */
+const FORMS = 'c0a6c1f3-7d5e-4c0a-9f0e-2a1f6f3f8b51';
+/** The command id of a form, by what stands in it: reloading the page that answered it writes nothing twice. */
+export const formId = (kind: string, body: unknown): string => v5(`${kind} ${JSON.stringify(body)}`, FORMS);
+
+/** The fields of a plain form as text; files are none. */
+export async function fieldsOf(event: Pick<RequestEvent, 'request'>): Promise<Record<string, string>> {
+  const fields: Record<string, string> = {};
+  for (const [name, value] of await event.request.formData())
+    if (typeof value === 'string') fields[name] = value;
+  return fields;
+}
+
+/**
+ * Carries out a command that came as a plain form: the way of pages that work without JavaScript too. The same handlers, the
+ * same schema, the same table.
+ * @returns null where it was taken
+ */
+export async function carryOutForm(
+  event: RequestEvent,
+  kind: Kind,
+  body: unknown,
+  typed: Record<string, string>
+): Promise<ActionFailure<NotTaken> | null> {
+  try {
+    const from = await senderOf(event, 'a page without scripts');
+    const command = { id: formId(kind, body), kind, at: new Date().toISOString(), body, after: null };
+    const [outcome] = await runCommands(
+      db(),
+      from,
+      [command],
+      () => new Date(),
+      (e) => logFault(e, kind)
+    );
+    return outcome!.ok ? null : fail(422, { errors: outcome!.errors, typed });
+  } catch (e) {
+    if (e instanceof Refusal) return fail(422, { errors: e.errors, typed });
+    throw e;
+  }
+}

@@ -1,0 +1,42 @@
+import { expect, test, TEMPLATE } from './app';
+
+test.describe('a page whose scripts do not run', () => {
+  test.use({ template: TEMPLATE, javaScriptEnabled: false });
+
+  test('a team is set up, somebody joins, a house rule is set: by the same commands', async ({
+    page,
+    app
+  }) => {
+    await page.goto('/');
+    await expect(page).toHaveURL(/\/welcome/);
+    await page.getByLabel('Team or workshop').fill('Plain Workshop');
+    await page.getByRole('button', { name: 'Begin with an empty book' }).click();
+    // Refused at its field, and what was typed is still there.
+    await expect(page.getByText('Write a name.')).toBeVisible();
+    await expect(page.getByLabel('Team or workshop')).toHaveValue('Plain Workshop');
+    await page.getByLabel('Your name').fill('Wren Oddie');
+    await page.getByRole('button', { name: 'Begin with an empty book' }).click();
+    await expect(page.getByRole('heading', { name: 'Plain Workshop' })).toBeVisible();
+
+    await page.goto('/team');
+    await page.getByLabel('Name', { exact: true }).fill('Wren Oddie');
+    await page.getByRole('button', { name: 'Add' }).click();
+    await expect(page.getByText('The team has someone of that name already.')).toBeVisible();
+    await page.getByLabel('Name', { exact: true }).fill('Tamsin Ruddle');
+    await page.getByRole('button', { name: 'Add' }).click();
+    await expect(page.getByRole('cell', { name: 'Tamsin Ruddle' })).toBeVisible();
+
+    await page.goto('/rules');
+    const rule = page.getByRole('form', { name: 'The next is counted' });
+    await rule.getByLabel('The next is counted').selectOption('from due');
+    await rule.getByLabel('Why, in a word').fill('as the makers do');
+    await rule.getByRole('button', { name: 'Set it' }).click();
+    await expect(page.getByText('as the makers do')).toBeVisible();
+
+    expect(await app.sql`select kind, device from command order by seq`).toEqual([
+      { kind: 'team.found', device: 'a page without scripts' },
+      { kind: 'person.add', device: 'a page without scripts' },
+      { kind: 'rule.set', device: 'a page without scripts' }
+    ]);
+  });
+});

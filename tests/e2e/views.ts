@@ -1,0 +1,46 @@
+import type { App } from './app';
+
+/** Every view there is, with how it is come to; what is opened on a view by a key or a press follows it. */
+export const VIEWS: Record<string, (app: App) => Promise<string>> = {
+  trail: async () => '/',
+  welcome: async () => '/welcome',
+  team: async () => '/team',
+  bench: async () => '/bench',
+  outings: async () => '/outings',
+  'race day': async () => '/outings/day',
+  'new machine': async () => '/machines/new',
+  machine: async (app) => `/machines/${await app.machineId('12')}`,
+  'a task done': async (app) => `/machines/${await app.machineId('12')}?done=${await taskId(app)}`,
+  'new task': async (app) => `/tasks/new?machine=${await app.machineId('12')}`,
+  task: async (app) => `/tasks/${await taskId(app)}`,
+  due: async () => '/due',
+  components: async () => '/parts',
+  'new component': async () => '/parts/new',
+  component: async (app) => `/parts/${await engineId(app)}`,
+  'a component swapped': async (app) => `/parts/${await engineId(app)}?do=swap`,
+  'a component rebuilt': async (app) => `/parts/${await engineId(app)}?do=rebuild`,
+  'house rules': async () => '/rules',
+  meters: async (app) => `/machines/${await app.machineId('12')}/meters`,
+  'spec sheet': async (app) => `/machines/${await app.machineId('12')}/sheet`,
+  'before a visit': async (app) => `/machines/${await app.machineId('12')}/visit?task=${await taskId(app)}`,
+  visit: async (app) => `/visits/${await visitId(app)}`,
+  underside: async (app) => `/machines/${await app.machineId('12')}/underside`,
+  stores: async () => '/stores',
+  jobs: async () => '/jobs',
+  job: async () => '/jobs/engine-oil-only',
+  record: async (app) =>
+    `/records/${(await app.sql`select id from service_record where visit_id is not null limit 1`)[0]!.id}`,
+  health: async () => '/health',
+  'nothing there': async () => '/nothing'
+};
+
+const taskId = async (app: App): Promise<string> =>
+  (
+    await app.sql`select t.id from task t join fitting f on f.component_id = t.component_id where f.machine_id = ${await app.machineId('12')} and t.job is not null`
+  )[0]!.id;
+const engineId = async (app: App): Promise<string> =>
+  (
+    await app.sql`select component_id as id from fitting where machine_id = ${await app.machineId('12')} and kind = 'engine'`
+  )[0]!.id;
+export const visitId = async (app: App): Promise<string> =>
+  (await app.sql`select id from visit where closed_at is null`)[0]!.id;
