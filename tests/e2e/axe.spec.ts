@@ -7,7 +7,8 @@ const THEMES = ['light', 'dark'] as const;
 
 /** What axe finds on a page. In the dark only colours can differ: the rest was looked at in the light. */
 async function look(page: Page, theme: (typeof THEMES)[number]): Promise<void> {
-  const axe = new AxeBuilder({ page }).options({ resultTypes: ['violations'] });
+  // No page of ours has frames: what axe opens for them is left out.
+  const axe = new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ['violations'] });
   const { violations } = await (theme === 'dark' ? axe.withRules(['color-contrast']) : axe).analyze();
   expect(violations.map((v) => `${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
 }

@@ -13,7 +13,7 @@ export const VIEWS: Record<string, (app: App) => Promise<string>> = {
   'a task done': async (app) => `/machines/${await app.machineId('12')}?done=${await taskId(app)}`,
   'new task': async (app) => `/tasks/new?machine=${await app.machineId('12')}`,
   task: async (app) => `/tasks/${await taskId(app)}`,
-  due: async () => '/due',
+  due: async () => '/due?state=pressing',
   components: async () => '/parts',
   'new component': async () => '/parts/new',
   component: async (app) => `/parts/${await engineId(app)}`,
