@@ -27,6 +27,12 @@ export default ts.config(
     languageOptions: { parserOptions: { parser: ts.parser, svelteConfig } }
   },
   {
+    // A query that nobody waits for is an error: it may fail unseen, or run outside its transaction.
+    files: ['src/lib/server/**/*.ts', 'src/routes/**/*.ts', 'src/hooks.server.ts'],
+    languageOptions: { parserOptions: { projectService: true, extraFileExtensions: ['.svelte'] } },
+    rules: { '@typescript-eslint/no-floating-promises': 'error' }
+  },
+  {
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
       'svelte/no-navigation-without-resolve': 'off',

@@ -6,6 +6,9 @@ export default {
   preprocess: vitePreprocess(),
   kit: {
     adapter: adapter({ precompress: false }),
+    // Where a request comes from is held against its Host header, for every method that writes (hooks.server.ts): the address
+    // the server was set up with is only one of the names this machine answers to.
+    csrf: { trustedOrigins: ['*'] },
     // Everything ships with the app: nothing may be fetched from elsewhere, and nobody may frame it.
     csp: {
       mode: 'auto',

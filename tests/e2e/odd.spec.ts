@@ -109,7 +109,7 @@ test('the server answers bad writes clearly and never with a 500', async ({ work
   ])
     expect((await post(body)).status).toBe(422);
   const form = await page.request.post('/api/commands', { form: { typed: '1' } });
-  expect(form.status()).toBe(403);
+  expect(form.status()).toBe(415);
   for (const path of [
     '/machines/nothing',
     '/records/nothing',
@@ -154,6 +154,22 @@ test('a page under another name is kept out, whatever the server is called; a lo
   expect((await raw(`${app.url}/`, { headers: { host: `localhost:${new URL(app.url).port}` } })).status).toBe(
     200
   );
+  // A form of ours, under either name of this machine.
+  for (const own of [host, `localhost:${new URL(app.url).port}`]) {
+    const form = {
+      host: own,
+      origin: `http://${own}`,
+      accept: 'text/html',
+      'content-type': 'application/x-www-form-urlencoded'
+    };
+    expect(
+      (await raw(`${app.url}/welcome?/stay`, { method: 'POST', headers: form, body: [''] })).status
+    ).toBe(303);
+    const theirs = { ...form, origin: 'http://book.example' };
+    expect(
+      (await raw(`${app.url}/welcome?/stay`, { method: 'POST', headers: theirs, body: [''] })).status
+    ).toBe(403);
+  }
   // Its own name, but sent by a page of somebody else.
   const foreign = { host, origin: 'http://book.example', ...JSON_TYPE };
   expect(

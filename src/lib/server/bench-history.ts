@@ -1,8 +1,8 @@
-import type { Earlier } from '../core/debris/trend';
 import type { Inside } from '../core/fluids/oil';
 import type { Kind } from '../core/machine/machine';
-import { showDay, type Day } from '../core/time/day';
+import type { Day } from '../core/time/day';
 import type { CircuitHistory, JobInput, LayoutInput } from '../core/visit/layout/layout';
+import { debrisBefore, fastenerPast, type PastRecord } from '../core/visit/past';
 import type { LastTime } from '../core/visit/plan';
 import type { CircuitFindings, Findings } from '../core/visit/summary';
 import type { Circuit } from '../core/specs/sheet';
@@ -72,26 +72,13 @@ export async function circuitHistory(
     const mine = circuitOf(p.findings, circuit);
     return mine ? [{ ...p, mine }] : [];
   });
-  const debris: Record<string, Earlier[]> = {};
-  for (const [i, p] of past.entries()) {
-    const before = past[i + 1];
-    const ran = p.hours !== null && before?.hours != null ? p.hours - before.hours : null;
-    for (const d of p.findings.debris)
-      (debris[d.place] ??= []).push({
-        grade: d.grade,
-        materials: d.materials,
-        oilHours: d.oilHours ?? ran,
-        day: p.day,
-        photoId: (d.stepKey && p.photos[d.stepKey]) || null
-      });
-  }
   const oil = past[0]?.mine.oil;
   const inside: Inside | null = oil ? { oilId: oil.id, name: oil.name, grade: oil.grade } : null;
   return {
     pouredLastTimeMl: past[0]?.mine.pouredMl ?? null,
     oilHours: await hoursSince(sql, teamId, machineId, taskId),
     inside,
-    debris,
+    debris: debrisBefore(past.map((p) => ({ ...p, debris: p.findings.debris }))),
     breakIn: await inBreakIn(sql, teamId, machineId, taskId)
   };
 }
@@ -112,36 +99,12 @@ export async function inBreakIn(
   return row?.since === 'new' || row?.since === 'rebuild';
 }
 
-/** Uses of the seals and what was found at each fastener, from the machine's records, the oldest first. */
-async function fastenerPast(
-  sql: Db,
-  teamId: string,
-  machineId: string,
-  today: Day
-): Promise<{ sealUses: Record<string, number>; found: Record<string, string[]> }> {
+/** Records of a machine as far as its fasteners go, the oldest first. */
+async function pastRecords(sql: Db, teamId: string, machineId: string): Promise<PastRecord[]> {
   const rows = await sql`
-    select findings->'fasteners' as fasteners, findings->'found' as found, done_on as day from service_record
-    where team_id = ${teamId} and machine_id = ${machineId} and findings ? 'fasteners' order by done_at desc, id desc limit 40`;
-  const sealUses: Record<string, number> = {};
-  const found: Record<string, string[]> = {};
-  for (const r of [...rows].reverse() as unknown as {
-    fasteners: Findings['fasteners'];
-    found: Findings['found'] | null;
-    day: Day;
-  }[]) {
-    for (const f of r.fasteners) {
-      if (!f.fastenerId || !f.seal) continue;
-      if (f.seal === 'new') sealUses[f.fastenerId] = 1;
-      // Used again, and nobody knows how often before: at least this is the second.
-      else sealUses[f.fastenerId] = (sealUses[f.fastenerId] ?? 1) + 1;
-    }
-    for (const f of r.found ?? [])
-      if (f.fastenerId)
-        (found[f.fastenerId] ??= []).push(
-          `Found ${f.how}, ${showDay(r.day, today)}${f.note ? `: ${f.note}` : ''}`
-        );
-  }
-  return { sealUses, found };
+    select id, visit_id as "visitId", done_on as day, jsonb_build_object('fasteners', findings->'fasteners', 'found', findings->'found') as findings
+    from service_record where team_id = ${teamId} and machine_id = ${machineId} and findings ? 'fasteners' order by done_at desc, id desc limit 40`;
+  return [...rows].reverse() as unknown as PastRecord[];
 }
 
 /** What was written and photographed at each step the last time it was done on this machine. */
@@ -180,7 +143,7 @@ export async function layoutInput(
     rules: await readRules(sql, teamId),
     jobs,
     history,
-    ...(await fastenerPast(sql, teamId, machine.id, today)),
+    ...fastenerPast(await pastRecords(sql, teamId, machine.id), today),
     last: await lastTimes(sql, teamId, machine.id)
   };
 }
