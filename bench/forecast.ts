@@ -1,4 +1,4 @@
-import { daysUntil, rateOfUse, type DayPoint, type PlannedUse } from '../src/lib/core/hours/rate';
+import { daysUntil, rateOfUse, type DayPoint, type PlannedUse } from '../src/lib/core/forecast/rate';
 import { dayNumber, dayOf } from '../src/lib/core/time/day';
 import { connect } from '../src/lib/server/db';
 

@@ -1,9 +1,9 @@
 /** Ordering visits: how long it takes, how near it comes to the bound, and against trying every order. */
-import { layOut } from '../src/lib/core/visit/layout/layout';
-import { orderWork } from '../src/lib/core/visit/order/order';
-import { benchOf } from '../src/lib/core/visit/order/plan';
-import { BUILT_IN } from '../src/lib/core/visit/template/built-in/jobs';
-import { plainTemplate } from '../src/lib/core/visit/template/plain';
+import { layOut } from '../src/lib/core/job/layout/layout';
+import { orderWork } from '../src/lib/core/ordering/order';
+import { benchOf } from '../src/lib/core/job/order/order';
+import { BUILT_IN } from '../src/lib/core/job/built-in/jobs';
+import { plainTemplate } from '../src/lib/core/job/plain';
 import { DEFAULT_RULES } from '../src/lib/core/rules/rules';
 import { everyOrder, madeUp } from '../tests/core/every-order';
 

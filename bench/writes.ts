@@ -1,5 +1,5 @@
 import { performance } from 'node:perf_hooks';
-import { makeStep } from '../src/lib/core/visit/plan';
+import { makeStep } from '../src/lib/core/job/plan';
 import { DEFAULT_RULES } from '../src/lib/core/rules/rules';
 import { connect } from '../src/lib/server/db';
 import { insertVisit } from '../src/lib/server/visit-start';

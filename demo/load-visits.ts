@@ -2,14 +2,14 @@ import { GRADES, type Grade } from '../src/lib/core/debris/debris';
 import { DEFAULT_RULES } from '../src/lib/core/rules/rules';
 import { dayOf } from '../src/lib/core/time/day';
 import type { Entry, NewEntry } from '../src/lib/core/visit/entry';
-import { sealSuggestion } from '../src/lib/core/visit/items';
-import { layOut, type LayoutInput } from '../src/lib/core/visit/layout/layout';
-import { orderPlan } from '../src/lib/core/visit/order/plan';
-import type { VisitPlan } from '../src/lib/core/visit/plan';
+import { sealSuggestion } from '../src/lib/core/job/seal';
+import { layOut, type LayoutInput } from '../src/lib/core/job/layout/layout';
+import { orderPlan } from '../src/lib/core/job/order/order';
+import type { VisitPlan } from '../src/lib/core/job/plan';
 import { wantsSequence } from '../src/lib/core/visit/refuse';
 import { visitState } from '../src/lib/core/visit/state';
-import { summarise } from '../src/lib/core/visit/summary';
-import { BUILT_IN } from '../src/lib/core/visit/template/built-in/jobs';
+import { drawUpRecord } from '../src/lib/core/record/record';
+import { BUILT_IN } from '../src/lib/core/job/built-in/jobs';
 import { pulls } from '../src/lib/core/fasteners/pattern';
 import { circuitHistory } from '../src/lib/server/bench-history';
 import type { Db } from '../src/lib/server/db';
@@ -154,7 +154,7 @@ export async function loadVisit(
     plan,
     entries.map((e, i) => ({ ...e, seq: i, at: when.toISOString(), by }) as Entry)
   );
-  const findings = summarise(plan, state, DEFAULT_RULES, 48 + ((k * 7) % 23));
+  const findings = drawUpRecord(plan, state, DEFAULT_RULES, 48 + ((k * 7) % 23));
   await tx`
     insert into service_record (team_id, id, machine_id, task_id, visit_id, done_on, done_at, hours, findings, created_by)
     values (${DEMO_TEAM_ID}, ${recordId}, ${uid(m.slug)}, ${taskId}, ${visitId}, ${dayOf(when, TEAM.timeZone)}, ${when}, ${total}, ${tx.json(findings as never)}, ${by})`;

@@ -46,6 +46,7 @@ await main(async () => {
     const env = { ...process.env, HOUR_TRAIL_TEST_URL: cluster.url };
     await one('Types', 'npm', ['run', '--silent', 'check']);
     await one('Lint', 'npx', ['eslint', '.']);
+    await one('Import rules', 'npx', ['depcruise', 'src', '--config', '.dependency-cruiser.cjs']);
     await one('Format', 'npx', ['prettier', '--check', '.']);
 
     say('Unit and database tests');

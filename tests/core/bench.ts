@@ -2,13 +2,13 @@ import { DEFAULT_RULES, type HouseRules } from '../../src/lib/core/rules/rules';
 import { quantity } from '../../src/lib/core/quantity/quantity';
 import { unnoted, type Fastener, type Figure, type Sheet } from '../../src/lib/core/specs/sheet';
 import type { Entry, NewEntry } from '../../src/lib/core/visit/entry';
-import { sealSuggestion } from '../../src/lib/core/visit/items';
-import { layOut, type LayoutInput } from '../../src/lib/core/visit/layout/layout';
-import { orderPlan } from '../../src/lib/core/visit/order/plan';
-import type { VisitPlan } from '../../src/lib/core/visit/plan';
+import { sealSuggestion } from '../../src/lib/core/job/seal';
+import { layOut, type LayoutInput } from '../../src/lib/core/job/layout/layout';
+import { orderPlan } from '../../src/lib/core/job/order/order';
+import type { VisitPlan } from '../../src/lib/core/job/plan';
 import { wantsSequence } from '../../src/lib/core/visit/refuse';
 import { pulls } from '../../src/lib/core/fasteners/pattern';
-import { BUILT_IN } from '../../src/lib/core/visit/template/built-in/jobs';
+import { BUILT_IN } from '../../src/lib/core/job/built-in/jobs';
 
 export const fastener = (
   id: string,

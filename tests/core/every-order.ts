@@ -1,4 +1,4 @@
-import type { Bench } from '../../src/lib/core/visit/order/order';
+import type { Bench } from '../../src/lib/core/ordering/order';
 
 /**
  * The least time for a bench, each opening of a cover counted as ten minutes, found by trying everything: each op, each opening and closing of a

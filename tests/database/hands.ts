@@ -7,7 +7,7 @@ import type { Sql } from '../../src/lib/server/db';
 import { refusalOf } from '../../src/lib/server/problems';
 import { Refusal } from '../../src/lib/server/refusal';
 import { getTeam } from '../../src/lib/server/teams';
-import type { RowAnswer } from '../../src/lib/core/hours/logged';
+import type { RowAnswer } from '../../src/lib/core/command/logged';
 import type { Entry, NewEntry } from '../../src/lib/core/visit/entry';
 import { uploadPhoto } from '../../src/lib/server/photos';
 import { readEntries } from '../../src/lib/server/visits';

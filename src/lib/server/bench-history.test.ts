@@ -5,15 +5,15 @@ import { circuitHistory, circuitOf, layoutInput } from './bench-history';
 import { earlierConsumption, recordsOfVisit } from './records';
 import { refreshStanding } from './standing';
 import { fastenerSchema } from '../core/specs/form';
-import { BUILT_IN } from '../core/visit/template/built-in/jobs';
-import type { Findings } from '../core/visit/summary';
+import { BUILT_IN } from '../core/job/built-in/jobs';
+import type { JobRecord } from '../core/record/record';
 
 let book: Book;
 let drain: string;
 const records: string[] = [];
 
 /** A record of the engine's oil, so many days ago, at so many hours, as a visit would leave it. */
-async function record(daysAgo: number, hours: number, findings: Partial<Findings>): Promise<string> {
+async function record(daysAgo: number, hours: number, findings: Partial<JobRecord>): Promise<string> {
   const id = uuid();
   const at = new Date(NOW.getTime() - daysAgo * 86_400_000);
   const whole = {
@@ -123,7 +123,7 @@ describe('what the bench knows of earlier changes', () => {
     expect(gearbox).toMatchObject({ pouredLastTimeMl: null, inside: null, debris: {} });
   });
   it('a record of before there were circuits is about the engine', () => {
-    const old = { drainedMl: 800, pouredMl: 900, level: null } as Findings;
+    const old = { drainedMl: 800, pouredMl: 900, level: null } as JobRecord;
     expect(circuitOf(old, 'engine')).toMatchObject({ drainedMl: 800, oil: null });
     expect(circuitOf(old, 'gearbox')).toBeNull();
   });

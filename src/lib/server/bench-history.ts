@@ -1,17 +1,17 @@
 import type { Inside } from '../core/fluids/oil';
 import type { Kind } from '../core/machine/machine';
 import type { Day } from '../core/time/day';
-import type { CircuitHistory, JobInput, LayoutInput } from '../core/visit/layout/layout';
-import { debrisBefore, fastenerPast, type PastRecord } from '../core/visit/past';
-import type { LastTime } from '../core/visit/plan';
-import type { CircuitFindings, Findings } from '../core/visit/summary';
+import type { CircuitHistory, JobInput, LayoutInput } from '../core/job/layout/layout';
+import { debrisBefore, fastenerPast, type PastRecord } from '../core/record/past';
+import type { LastTime } from '../core/job/plan';
+import type { CircuitRecord, JobRecord } from '../core/record/record';
 import type { Circuit } from '../core/specs/sheet';
 import type { Db } from './db';
 import { readRules } from './rules';
 import { readSheet } from './specs';
 
 interface Past {
-  findings: Findings;
+  findings: JobRecord;
   hours: number | null;
   day: Day;
   /** First photo at each step of that visit. */
@@ -32,7 +32,7 @@ async function pastOf(sql: Db, teamId: string, taskId: string): Promise<Past[]> 
 }
 
 /** What a record says of one circuit. Records kept before there were several are about the engine. */
-export function circuitOf(f: Findings, circuit: Circuit): CircuitFindings | null {
+export function circuitOf(f: JobRecord, circuit: Circuit): CircuitRecord | null {
   if (f.circuits) return f.circuits.find((c) => c.circuit === circuit) ?? null;
   return circuit === 'engine'
     ? {

@@ -18,9 +18,9 @@ import { fastenerChangeSchema, fastenerSchema, figureSchema } from '../core/spec
 import { oilSchema } from '../core/stores/form';
 import { entrySchema, type NewEntry } from '../core/visit/entry';
 import { startSchema } from '../core/visit/form';
-import { sealSuggestion } from '../core/visit/items';
+import { sealSuggestion } from '../core/job/seal';
 import { visitState } from '../core/visit/state';
-import { BUILT_IN } from '../core/visit/template/built-in/jobs';
+import { BUILT_IN } from '../core/job/built-in/jobs';
 import { Refusal } from './refusal';
 import { listFasteners } from './specs';
 import { readToolbox } from './stores';

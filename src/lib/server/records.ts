@@ -1,7 +1,7 @@
 import type { Consumption } from '../core/fluids/ledger';
 import type { HouseRules } from '../core/rules/rules';
 import type { Day } from '../core/time/day';
-import type { Findings } from '../core/visit/summary';
+import type { JobRecord } from '../core/record/record';
 import type { Db } from './db';
 
 export interface RecordRow {
@@ -17,7 +17,7 @@ export interface RecordRow {
   reason: string;
   remark: string;
   by: string;
-  findings: Findings | null;
+  findings: JobRecord | null;
   /** The component it belongs to; null: the machine's own. */
   part: string | null;
   replaced: boolean;

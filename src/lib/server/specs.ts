@@ -4,14 +4,8 @@ import { parseQuantity } from '../core/quantity/parse';
 import type { Quantity } from '../core/quantity/quantity';
 import { parseRange } from '../core/quantity/range';
 import { readGradeTable } from '../core/specs/changes';
-import {
-  figureKind,
-  implausible,
-  type Fastener,
-  type Figure,
-  type FigureKind,
-  type Sheet
-} from '../core/specs/sheet';
+import { figureKind, type Fastener, type Figure, type FigureKind, type Sheet } from '../core/specs/sheet';
+import { implausible } from '../core/specs/plausible';
 import type { Db, Tx } from './db';
 import { refuse, Refusal } from './refusal';
 import type { Write } from './write';

@@ -1,5 +1,5 @@
 import type { AdapterInput, OilInput, StockInput, WrenchInput } from '../core/stores/form';
-import type { Toolbox } from '../core/visit/toolbox';
+import type { Toolbox } from '../core/stores/toolbox';
 import type { Db } from './db';
 import { refuse } from './refusal';
 import type { Write } from './write';

@@ -1,6 +1,6 @@
-import { BUILT_IN, BUILT_IN_KEYS } from '../core/visit/template/built-in/jobs';
-import { plainTemplate } from '../core/visit/template/plain';
-import type { JobTemplate, VersionedTemplate } from '../core/visit/template/template';
+import { BUILT_IN, BUILT_IN_KEYS } from '../core/job/built-in/jobs';
+import { plainTemplate } from '../core/job/plain';
+import type { JobTemplate, VersionedTemplate } from '../core/job/template';
 import type { Db } from './db';
 import { refuse } from './refusal';
 import type { Write } from './write';

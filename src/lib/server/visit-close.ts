@@ -3,7 +3,7 @@ import type { Team } from '../core/team/team';
 import { dayOf } from '../core/time/day';
 import { closeProblems } from '../core/visit/close';
 import { visitState } from '../core/visit/state';
-import { summarise, type Findings } from '../core/visit/summary';
+import { drawUpRecord, type JobRecord } from '../core/record/record';
 import type { Db } from './db';
 import { proposeFrom } from './proposals';
 import { refuse, Refusal } from './refusal';
@@ -32,7 +32,7 @@ export async function closeVisit(
   const ids: string[] = [];
   for (const job of visit.plan.jobs) {
     if (!job.taskId) continue;
-    const findings = summarise(visit.plan, state, visit.rules, minutes, job.key);
+    const findings = drawUpRecord(visit.plan, state, visit.rules, minutes, job.key);
     const id = await insertRecord(tx, team, personId, visit, job.taskId, findings, now);
     ids.push(id);
     await followUp(tx, team.id, personId, visit, job.taskId, id, findings);
@@ -46,7 +46,7 @@ async function insertRecord(
   personId: string,
   visit: Visit,
   taskId: string,
-  findings: Findings,
+  findings: JobRecord,
   now: Date
 ): Promise<string> {
   const id = crypto.randomUUID();
@@ -65,7 +65,7 @@ async function followUp(
   visit: Visit,
   taskId: string,
   recordId: string,
-  findings: Findings
+  findings: JobRecord
 ): Promise<void> {
   const bad = findings.debris.filter((d) => d.verdict !== 'carry on');
   if (bad[0])

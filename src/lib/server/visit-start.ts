@@ -1,11 +1,11 @@
 import type { HouseRules } from '../core/rules/rules';
 import { dayOf } from '../core/time/day';
 import type { StartInput } from '../core/visit/form';
-import { layOut } from '../core/visit/layout/layout';
-import { inOrder } from '../core/visit/order/overrule';
-import { orderPlan } from '../core/visit/order/plan';
-import { LoopError } from '../core/visit/order/order';
-import type { VisitPlan } from '../core/visit/plan';
+import { layOut } from '../core/job/layout/layout';
+import { inOrder } from '../core/job/order/overrule';
+import { orderPlan } from '../core/job/order/order';
+import { LoopError } from '../core/ordering/order';
+import type { VisitPlan } from '../core/job/plan';
 import { layoutInput } from './bench-history';
 import type { Db } from './db';
 import { refuse } from './refusal';

@@ -13,7 +13,7 @@ import { fastenerSchema, figureSchema } from '../core/specs/form';
 import { entrySchema, type NewEntry } from '../core/visit/entry';
 import { closeProblems } from '../core/visit/close';
 import { startSchema } from '../core/visit/form';
-import { sealSuggestion } from '../core/visit/items';
+import { sealSuggestion } from '../core/job/seal';
 import { visitState } from '../core/visit/state';
 import { Refusal } from './refusal';
 import { ruleSchema } from '../core/rules/form';

@@ -1,6 +1,6 @@
 import type { Entry, NewEntry } from '../core/visit/entry';
 import { isLeft, visitState } from '../core/visit/state';
-import { readItem, readStep, type PlanJob, type VisitPlan } from '../core/visit/plan';
+import { readItem, readStep, type PlanJob, type VisitPlan } from '../core/job/plan';
 import { refuseEntry } from '../core/visit/refuse';
 import type { HouseRules } from '../core/rules/rules';
 import type { Db } from './db';

@@ -1,6 +1,6 @@
-import { layOut, type LayoutInput } from '$lib/core/visit/layout/layout';
-import { LoopError } from '$lib/core/visit/order/order';
-import { orderPlan, type Ordered } from '$lib/core/visit/order/plan';
+import { layOut, type LayoutInput } from '$lib/core/job/layout/layout';
+import { LoopError } from '$lib/core/ordering/order';
+import { orderPlan, type Ordered } from '$lib/core/job/order/order';
 
 /** Lays out a visit and puts it in order, away from the screen. */
 export interface OrderRequest {

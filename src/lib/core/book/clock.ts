@@ -1,5 +1,5 @@
-import type { DayPoint } from '../hours/rate';
-import { WINDOW_DAYS } from '../hours/rate';
+import type { DayPoint } from '../forecast/rate';
+import { WINDOW_DAYS } from '../forecast/rate';
 import { learn, type Learned } from '../hours/learned';
 import { fittedSeries, type Series } from '../hours/series';
 import { STRAINS, type Strain } from '../outing/outing';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { componentSchema, moveSchema, rebuildSchema, scrapSchema, swapSchema } from '../component/form';
 import { id, remark } from '../forms';
 import { meterChangeSchema, odometerSchema, raceDaySchema, readingSchema, strikeSchema } from '../hours/form';
-import type { Logged, RowAnswer } from '../hours/logged';
+import type { Logged, RowAnswer } from './logged';
 import { eventSchema, machineSchema, personSchema, teamSchema } from '../machine/form';
 import { ruleSchema } from '../rules/form';
 import {
@@ -30,7 +30,7 @@ import {
 import { adapterSchema, oilSchema, retireSchema, stockSchema, wrenchSchema } from '../stores/form';
 import { entrySchema, type Entry } from '../visit/entry';
 import { startSchema } from '../visit/form';
-import { templateSchema } from '../visit/template/template';
+import { templateSchema } from '../job/template';
 
 /**
  * Every write there is, by its kind, with the shape of its body. The forms and the server check the same schema; the

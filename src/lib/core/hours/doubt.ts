@@ -1,5 +1,4 @@
 import { showHours, type Centihours } from './hours';
-import type { RateOfUse } from './rate';
 
 /** What is odd about a reading someone is about to write down. */
 export type DoubtKind =
@@ -27,7 +26,8 @@ export interface ReadingContext {
   /** The one after it, where this reading is written down late. */
   next?: { value: Centihours; at: number } | null;
   /** Usual use, when there is enough history. */
-  rate: RateOfUse | null;
+  /** Its rate of use, hundredths of an hour a day and the spread of that; null: too little history. */
+  rate: { perDay: number; spreadPerRootDay: number } | null;
   now: number;
   /** Only the day is known, not the hour: the clock is then given a whole day's grace. */
   dayOnly?: boolean;

@@ -3,7 +3,6 @@ import { describe, expect, it } from 'vitest';
 import cases from '../worked-cases/meter_total.json';
 import { questionReading } from './doubt';
 import { centihours, showHours } from './hours';
-import { daysUntil, rateOfUse } from './rate';
 import { runningHours, type Meter, type Reading } from './running';
 
 const HOUR = 3_600_000;
@@ -210,64 +209,4 @@ describe('questionReading', () => {
     expect(ask(3840 + 3000, 2 * HOUR, { dayOnly: true }).map((d) => d.kind)).toContain('more than the clock');
   });
   it('judges a late entry only against the clock', () => expect(ask(100, -DAY, { now: 0 })).toEqual([]));
-});
-
-describe('rate of use', () => {
-  const steady = Array.from({ length: 13 }, (_, w) => ({ day: w * 7, total: w * 210 }));
-
-  it('finds a steady rate, with no spread', () => {
-    const rate = rateOfUse(steady, 84)!;
-    expect(rate.perDay).toBeCloseTo(30, 9);
-    expect(rate.spreadPerRootDay).toBeCloseTo(0, 9);
-    // Ridden once a week, it may be half a week sooner or later even so.
-    expect(daysUntil(300, rate)).toEqual({ early: 7, late: 14 });
-  });
-  it('says too little history plainly', () => {
-    expect(rateOfUse(steady.slice(0, 3), 14)).toBeNull();
-    expect(rateOfUse([], 84)).toBeNull();
-    expect(
-      rateOfUse(
-        [
-          { day: 0, total: 0 },
-          { day: 84, total: 100 }
-        ],
-        84
-      )
-    ).toBeNull();
-  });
-  it('knows nothing of a machine that stood still', () => {
-    expect(
-      rateOfUse(
-        Array.from({ length: 8 }, (_, i) => ({ day: i * 10, total: 500 })),
-        80
-      )
-    ).toBeNull();
-  });
-  it('looks at the last twelve weeks, not at last year', () => {
-    const busyOnce = [
-      { day: -400, total: 0 },
-      { day: -300, total: 90_000 },
-      ...steady.map((p) => ({ day: p.day, total: p.total + 90_000 }))
-    ];
-    expect(rateOfUse(busyOnce, 84)!.perDay).toBeCloseTo(30, 9);
-  });
-  it('the range holds the plain answer, widens with spread, and grows with the hours', () => {
-    fc.assert(
-      fc.property(
-        fc.double({ min: 1, max: 200, noNaN: true }),
-        fc.double({ min: 0, max: 300, noNaN: true }),
-        fc.integer({ min: 1, max: 20_000 }),
-        (perDay, spread, left) => {
-          const { early, late } = daysUntil(left, { perDay, spreadPerRootDay: spread, days: 84 });
-          expect(early).toBeLessThanOrEqual(Math.ceil(left / perDay + 1e-6));
-          expect(late).toBeGreaterThanOrEqual(left / perDay - 1e-6);
-          expect(
-            daysUntil(left * 2, { perDay, spreadPerRootDay: spread, days: 84 }).early
-          ).toBeGreaterThanOrEqual(early);
-        }
-      )
-    );
-  });
-  it('what is due is due today', () =>
-    expect(daysUntil(-5, rateOfUse(steady, 84)!)).toEqual({ early: 0, late: 0 }));
 });

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
 import { estimateHours, learn, NOTHING_LEARNED, oddPace, type PastOuting } from './learned';
-import { daysUntil, median, rateOfUse, theilSen } from './rate';
 
 const outing = (hours: number | null, km: number | null = null, race = false): PastOuting => ({
   hours: hours === null ? null : hours * 100,
@@ -58,52 +57,4 @@ describe('a machine’s own pace', () => {
     ] as const)
       expect(oddPace(h, d, { speed: 2000 })).toBeNull();
   });
-});
-
-describe('a robust rate', () => {
-  it('is the median of slopes, and the middle of a list', () => {
-    expect(
-      theilSen([
-        { x: 0, y: 0 },
-        { x: 1, y: 2 },
-        { x: 2, y: 4 },
-        { x: 3, y: 90 }
-      ])
-    ).toBe(16);
-    expect(
-      theilSen([
-        { x: 0, y: 1 },
-        { x: 1, y: 3 },
-        { x: 2, y: 5 }
-      ])
-    ).toBe(2);
-    expect(
-      theilSen([
-        { x: 1, y: 1 },
-        { x: 1, y: 9 }
-      ])
-    ).toBeNull();
-    expect([median([3, 1, 2]), median([4, 1, 2, 3])]).toEqual([2, 2.5]);
-    expect(() => median([])).toThrow(RangeError);
-  });
-  const weeks = Array.from({ length: 13 }, (_, w) => ({ day: w * 7, total: w * 210 }));
-  it('is not bent by one wild week', () => {
-    const wild = weeks.map((p) => ({ ...p, total: p.total + (p.day > 40 ? 2000 : 0) }));
-    expect(rateOfUse(wild, 84)!.perDay).toBeLessThan(75);
-    expect(rateOfUse(wild, 84)!.perDay).toBeGreaterThanOrEqual(30);
-  });
-  it('leaves what was ridden at planned events to the calendar', () => {
-    const withRaces = weeks.map((p, i) => ({ ...p, total: p.total + i * 300, planned: i * 300 }));
-    expect(rateOfUse(withRaces, 84)!.perDay).toBeCloseTo(30, 9);
-  });
-  it('a planned weekend brings the date forward, and widens the range', () => {
-    const rate = { perDay: 30, spreadPerRootDay: 20, days: 84 };
-    const plain = daysUntil(900, rate);
-    const busy = daysUntil(900, rate, [{ from: 5, to: 6, hours: 600 }]);
-    expect(busy.late).toBeLessThan(plain.early);
-    expect(busy.early).toBeGreaterThan(5);
-    expect(daysUntil(900, rate, [{ from: 90, to: 91, hours: 600 }])).toEqual(plain);
-  });
-  it('names no date years away', () =>
-    expect(daysUntil(1_000_000, { perDay: 1, spreadPerRootDay: 1, days: 84 }).late).toBe(Infinity));
 });

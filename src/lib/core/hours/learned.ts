@@ -1,5 +1,5 @@
 import { showHours, type Centihours } from './hours';
-import { median } from './rate';
+import { median } from '../statistics/robust';
 
 /** One outing of the past, as far as it is known. Distances are hundredths of a kilometre. */
 export interface PastOuting {

@@ -1,5 +1,5 @@
 import type { Centihours } from '../hours/hours';
-import { daysUntil, type PlannedUse } from '../hours/rate';
+import { daysUntil, type PlannedUse } from '../forecast/rate';
 import { isRace } from '../outing/outing';
 import { addDays, dayNumber, type Day } from '../time/day';
 import { decide, pressingFirst, specialOf } from './decide';

@@ -1,5 +1,5 @@
 import type { Centihours } from '../hours/hours';
-import type { RateOfUse } from '../hours/rate';
+import type { RateOfUse } from '../forecast/rate';
 import type { Sensitivity, Strain } from '../outing/outing';
 import type { Day } from '../time/day';
 

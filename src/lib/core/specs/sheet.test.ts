@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { quantity } from '../quantity/quantity';
 import { UNITS, type UnitName } from '../quantity/units';
-import { FIGURE_KINDS, figureKind, figureOf, implausible, type Figure, type FigureKind } from './sheet';
+import { implausible } from './plausible';
+import { FIGURE_KINDS, figureKind, figureOf, type Figure, type FigureKind } from './sheet';
 
 const figure = (key: Figure['key'], fastenerId: string | null): Figure => ({
   id: `${key}${fastenerId}`,

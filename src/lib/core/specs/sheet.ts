@@ -1,6 +1,5 @@
 import type { Quantity } from '../quantity/quantity';
-import type { Range } from '../quantity/range';
-import { figureKind, type FigureKey, type FigureKind } from './kinds';
+import { figureKind, type FigureKey } from './kinds';
 
 export {
   FIGURE_KINDS,
@@ -112,17 +111,6 @@ export interface Sheet {
 /** The figure in force for a key, or null: unknown. */
 export function figureOf(sheet: Sheet, key: FigureKey, fastenerId: string | null = null): Figure | null {
   return sheet.figures.find((f) => f.key === key && f.fastenerId === fastenerId) ?? null;
-}
-
-/** Why a figure looks like a slip of a digit or of a unit; null when it is plausible. Bounds in base units. */
-export function implausible(kind: FigureKind, range: Range): string | null {
-  if (!kind.plausible) return null;
-  const [lo, hi] = kind.plausible;
-  if (range.from.base < lo)
-    return `That is very little for “${kind.label.toLowerCase()}”. Is it the right unit?`;
-  if ((range.to ?? range.from).base > hi)
-    return `That is very much for “${kind.label.toLowerCase()}”. Is it the right unit?`;
-  return null;
 }
 
 /**

@@ -1,5 +1,5 @@
 import { showHours, type Centihours } from '../hours/hours';
-import { rateOfUse, type DayPoint } from '../hours/rate';
+import { rateOfUse, type DayPoint } from '../forecast/rate';
 import { nearestFirst, pressure, stretches, tasksDue, type State, type TaskDue } from '../schedule/due';
 import type { MachineNow, PlannedOuting, Task } from '../schedule/task';
 import { leftInWords } from '../schedule/words';

@@ -1,5 +1,5 @@
 import { judgeLevel } from '../fluids/level';
-import type { VisitPlan } from './plan';
+import type { VisitPlan } from '../job/plan';
 import { standInWords } from './items';
 import { isLeft, type VisitState } from './state';
 

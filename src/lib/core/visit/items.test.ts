@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { item, planOf, step } from '../../../../tests/core/bench';
 import { pulls } from '../fasteners/pattern';
-import { freshItem, isShut, isTight, pullsLeft, sealQuestion, sealSuggestion, standInWords } from './items';
-import type { OpenedItem } from './plan';
+import { sealQuestion, sealSuggestion } from '../job/seal';
+import { freshItem, isShut, isTight, pullsLeft, standInWords } from './items';
+import type { OpenedItem } from '../job/plan';
 import { visitState } from './state';
 
 const plan = planOf(['engine-oil']);

@@ -3,7 +3,7 @@ import { item, planOf, step, visitEntry, whole } from '../../../../tests/core/be
 import { DEFAULT_RULES } from '../rules/rules';
 import { refuseEntry } from './refuse';
 import { visitState } from './state';
-import type { Toolbox } from './toolbox';
+import type { Toolbox } from '../stores/toolbox';
 
 const plan = planOf(['engine-oil']);
 const both = planOf(['engine-oil', 'gearbox-check-screw']);

@@ -1,4 +1,5 @@
 import { crissCross } from '../fasteners/pattern';
+import { sealQuestion } from '../job/seal';
 import { looksLikeWrongUnit, parseThread } from '../fasteners/stress';
 import { oddTorque } from '../fasteners/torque';
 import { covers, trustedSpan } from '../fasteners/wrench';
@@ -6,9 +7,9 @@ import { judgeOil } from '../fluids/oil';
 import { oddPour } from '../fluids/ledger';
 import { quantity, show } from '../quantity/quantity';
 import type { NewEntry } from './entry';
-import { isShut, isTight, pullsLeft, sealQuestion, standInWords, type ItemState } from './items';
+import { isShut, isTight, pullsLeft, standInWords, type ItemState } from './items';
 import { ledgerOf, type StepState, type VisitState } from './state';
-import { NO_TOOLS, type Toolbox } from './toolbox';
+import { NO_TOOLS, type Toolbox } from '../stores/toolbox';
 
 /**
  * Why an entry cannot be taken as it is; null when it can. The messages go to the field it was typed in. Those that end in

@@ -4,8 +4,8 @@ import type { LevelReading } from '../fluids/level';
 import type { Circuit } from '../specs/sheet';
 import type { DoneContent, Entry } from './entry';
 import { applyToItem, freshItem, isShut, takeOff, type ItemState } from './items';
-import { inOrder } from './order/overrule';
-import type { Fill, Step, VisitPlan } from './plan';
+import { inOrder } from '../job/order/overrule';
+import type { Fill, Step, VisitPlan } from '../job/plan';
 
 export { isShut, standInWords, type ItemState } from './items';
 

@@ -1,12 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { item, laidOut, planOf, SHEET, step, visitEntry, whole } from '../../../../tests/core/bench';
+import { item, planOf, SHEET, step, visitEntry, whole } from '../../../../tests/core/bench';
 import { DEFAULT_RULES } from '../rules/rules';
 import { closeProblems } from './close';
 import { entrySchema, type Entry } from './entry';
-import { broken, durationOf } from './order/overrule';
 import { fillInForce, ledgerOf, visitState } from './state';
-import { summarise } from './summary';
 
 const plan = planOf(['engine-oil']);
 const both = planOf(['engine-oil', 'gearbox-check-screw']);
@@ -154,9 +152,11 @@ describe('the open register', () => {
     ];
     const state = visitState(plan, entries);
     expect(closeProblems(plan, state)).toEqual([]);
-    expect(summarise(plan, state, DEFAULT_RULES, 60).deferred).toMatchObject([
-      { name: 'Filter cover', waitsFor: 'a tool to arrive', part: 'adapter', torque: { value: 10 } }
-    ]);
+    expect(state.items.find((i) => i.item.key === 'filter-cover-c')!.deferred).toEqual({
+      reason: 'no adapter',
+      waitsFor: 'a tool to arrive',
+      part: 'adapter'
+    });
   });
   it('asks about a point of the map nobody was at', () => {
     const skipped = whole(both).filter(
@@ -196,83 +196,6 @@ describe('what is poured', () => {
     ]);
     expect(ledgerOf(s, 'engine')).toMatchObject({ inMl: 640, leftMl: 460 });
     expect(ledgerOf(s, 'gearbox')).toMatchObject({ inMl: 640, leftMl: 60 });
-  });
-});
-
-describe('the record', () => {
-  it('sums up each job as found and as left', () => {
-    const state = visitState(both, whole(both));
-    const engine = summarise(both, state, DEFAULT_RULES, 95, 'engine-oil');
-    expect(engine).toMatchObject({
-      drainedMl: 950,
-      pouredMl: 1070,
-      level: { position: 0.6 },
-      minutes: 95,
-      rules: { holdBackPercent: 8 },
-      circuits: [{ circuit: 'engine', oil: { name: 'Brindle Four', grade: '10W-50' } }]
-    });
-    expect(engine.fasteners.map((f) => f.name).sort()).toEqual([
-      'Engine drain plug',
-      'Filter cover',
-      'Screen cap',
-      'Skid plate'
-    ]);
-    const gearbox = summarise(both, state, DEFAULT_RULES, 95, 'gearbox-check-screw');
-    expect(gearbox.circuits).toMatchObject([{ circuit: 'gearbox', level: { flow: 'weeps' } }]);
-    expect(gearbox.debris.map((d) => d.place)).toEqual(['Gearbox drain plug']);
-  });
-  it('keeps the mechanic’s own verdict, with the words', () => {
-    const entries = [
-      ...whole(plan),
-      step('magnet-d', 'done', {
-        grade: 'fine glitter',
-        materials: [],
-        verdict: 'carry on',
-        overruled: 'new gears'
-      })
-    ];
-    expect(summarise(plan, visitState(plan, entries), DEFAULT_RULES, 60).debris[0]).toMatchObject({
-      verdict: 'carry on',
-      overruled: 'new gears'
-    });
-  });
-  it('works out what was used since the last change', () => {
-    const worn = planOf(['engine-oil'], {
-      history: {
-        engine: { pouredLastTimeMl: 1070, oilHours: 1500, inside: null, debris: {}, breakIn: false }
-      }
-    });
-    expect(summarise(worn, visitState(worn, whole(worn)), DEFAULT_RULES, 60).circuits![0]!.used).toEqual({
-      ml: 120,
-      mlPerHour: 8
-    });
-  });
-});
-
-describe('an order of somebody’s own', () => {
-  const keys = plan.steps.map((s) => s.key);
-  it('breaks nothing when it is the one worked out, and takes as long', () => {
-    expect(broken(plan, keys)).toEqual([]);
-    expect(durationOf(plan, keys).elapsed).toBeCloseTo(plan.estimate!.elapsed, 5);
-  });
-  it('says what stands before what it should follow', () => {
-    const early = ['pour', ...keys.filter((k) => k !== 'pour')];
-    const messages = broken(plan, early).map((b) => b.message);
-    expect(messages).toContain('“Pour the engine oil” stands before “Refit and torque engine drain plug”.');
-  });
-  it('says what is drained cold, and is taken up by the visit', () => {
-    const cold = ['drain-d', ...keys.filter((k) => k !== 'drain-d')];
-    expect(broken(plan, cold).some((b) => b.message.includes('before the engine is warm'))).toBe(true);
-    const s = visitState(plan, [visitEntry('reordered', { order: ['write'] })]);
-    expect(s.steps[0]!.step.key).toBe('write');
-    expect(s.steps).toHaveLength(plan.steps.length);
-  });
-  it('a spill after the oil is said to leave the level short', () => {
-    const laid = laidOut(['engine-oil']);
-    const spilling = laid.steps.map((s) => (s.key === 'filter-out-c' ? { ...s, spills: true } : s));
-    const order = ['pour', ...spilling.map((s) => s.key)];
-    const steps = spilling.map((s) => (s.key === 'pour' ? { ...s, needs: [...s.needs, 'filter-out-c'] } : s));
-    expect(broken({ steps }, order).some((b) => b.message.includes('level will be short'))).toBe(true);
   });
 });
 

@@ -6,7 +6,7 @@
   import type { Around, Visit } from './visit';
   import { showHours } from '$lib/core/hours/hours';
   import type { HouseRules } from '$lib/core/rules/rules';
-  import { gather } from '$lib/core/visit/gather/gather';
+  import { gather } from '$lib/core/job/gather/gather';
   import { isLeft } from '$lib/core/visit/state';
   import { send } from '../form/send';
   import { say } from '../shell/shell.svelte';

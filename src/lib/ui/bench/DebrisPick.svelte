@@ -11,7 +11,7 @@
   import { OIL_LOOKS, readDrain, type OilLook } from '$lib/core/debris/trend';
   import { showHours } from '$lib/core/hours/hours';
   import { showDay } from '$lib/core/time/day';
-  import type { StepInput } from '$lib/core/visit/plan';
+  import type { StepInput } from '$lib/core/job/plan';
   import type { DoneContent } from '$lib/core/visit/entry';
   import { untrack } from 'svelte';
 

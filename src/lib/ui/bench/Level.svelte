@@ -6,7 +6,7 @@
   import { parseQuantity } from '$lib/core/quantity/parse';
   import { LEVEL_METHODS, type LevelMethod } from '$lib/core/specs/sheet';
   import type { DoneContent } from '$lib/core/visit/entry';
-  import type { StepInput } from '$lib/core/visit/plan';
+  import type { StepInput } from '$lib/core/job/plan';
 
   interface Props {
     input: Extract<StepInput, { type: 'level' }>;

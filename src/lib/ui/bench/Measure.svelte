@@ -1,7 +1,7 @@
 <!-- A check that passes only with its number. -->
 <script lang="ts">
   import { inBand } from '$lib/core/visit/state';
-  import type { StepInput } from '$lib/core/visit/plan';
+  import type { StepInput } from '$lib/core/job/plan';
 
   interface Props {
     input: Extract<StepInput, { type: 'measure' }>;

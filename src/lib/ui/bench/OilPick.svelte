@@ -2,8 +2,8 @@
 <script lang="ts">
   import { judgeOil, mixing, parseAir, spanWords, type Air } from '$lib/core/fluids/oil';
   import type { DoneContent } from '$lib/core/visit/entry';
-  import type { StepInput } from '$lib/core/visit/plan';
-  import type { StockedOil } from '$lib/core/visit/toolbox';
+  import type { StepInput } from '$lib/core/job/plan';
+  import type { StockedOil } from '$lib/core/stores/toolbox';
   import { untrack } from 'svelte';
 
   interface Props {

@@ -1,6 +1,6 @@
 <!-- A point of the map nobody has been at: why not. -->
 <script lang="ts">
-  import type { Point } from '$lib/core/visit/plan';
+  import type { Point } from '$lib/core/job/plan';
   import type { BenchVisit } from './bench.svelte';
 
   let { point, bench, ondone }: { point: Point; bench: BenchVisit; ondone: () => void } = $props();

@@ -1,6 +1,6 @@
 <!-- Photos of a step: this visit's, last time's, and a way to take one. -->
 <script lang="ts">
-  import type { LastTime } from '$lib/core/visit/plan';
+  import type { LastTime } from '$lib/core/job/plan';
   import { showDay } from '$lib/core/time/day';
   import { send } from '../form/send';
   import type { BenchVisit } from './bench.svelte';

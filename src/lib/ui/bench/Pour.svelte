@@ -4,7 +4,7 @@
   import { POURS, type PourWhat } from '$lib/core/fluids/ledger';
   import { showBoth } from '$lib/core/quantity/quantity';
   import { fillInForce, ledgerOf } from '$lib/core/visit/state';
-  import type { Step, StepInput } from '$lib/core/visit/plan';
+  import type { Step, StepInput } from '$lib/core/job/plan';
   import type { DoneContent } from '$lib/core/visit/entry';
   import Amount from './Amount.svelte';
   import type { BenchVisit } from './bench.svelte';

@@ -1,6 +1,6 @@
 <!-- New, or the old one again: the washer or ring of what is being shut, with the uses behind it. -->
 <script lang="ts">
-  import type { OpenedItem } from '$lib/core/visit/plan';
+  import type { OpenedItem } from '$lib/core/job/plan';
 
   let { item, seal = $bindable() }: { item: OpenedItem; seal: 'new' | 'again' } = $props();
   const uses = $derived(

@@ -2,8 +2,9 @@
 <script lang="ts">
   import { showBoth } from '$lib/core/quantity/quantity';
   import { FOUND } from '$lib/core/visit/entry';
-  import { isShut, sealSuggestion, standInWords, type ItemState } from '$lib/core/visit/items';
-  import type { Toolbox } from '$lib/core/visit/toolbox';
+  import { sealSuggestion } from '$lib/core/job/seal';
+  import { isShut, standInWords, type ItemState } from '$lib/core/visit/items';
+  import type { Toolbox } from '$lib/core/stores/toolbox';
   import { untrack } from 'svelte';
   import type { Write } from './bench.svelte';
   import DeferForm from './DeferForm.svelte';

@@ -4,9 +4,10 @@
   import { calibrationWord, covers, uncovered, wrenchesFor } from '$lib/core/fasteners/wrench';
   import { parseQuantity } from '$lib/core/quantity/parse';
   import { show } from '$lib/core/quantity/quantity';
-  import { pullsLeft, sealSuggestion, type ItemState } from '$lib/core/visit/items';
+  import { sealSuggestion } from '$lib/core/job/seal';
+  import { pullsLeft, type ItemState } from '$lib/core/visit/items';
   import { wantsSequence } from '$lib/core/visit/refuse';
-  import type { Toolbox } from '$lib/core/visit/toolbox';
+  import type { Toolbox } from '$lib/core/stores/toolbox';
   import AdapterSum from './AdapterSum.svelte';
   import type { Write } from './bench.svelte';
   import CrissCross from './CrissCross.svelte';

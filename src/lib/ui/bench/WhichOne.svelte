@@ -1,6 +1,6 @@
 <!-- Two plugs that look alike: which one is being opened, pointed at on the drawing or in words. -->
 <script lang="ts">
-  import type { Point } from '$lib/core/visit/plan';
+  import type { Point } from '$lib/core/job/plan';
   import Underside from './Underside.svelte';
   import type { Around } from './visit';
 

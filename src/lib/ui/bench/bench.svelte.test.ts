@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Entry, NewEntry } from '$lib/core/visit/entry';
-import { makeStep, readItem, type VisitPlan } from '$lib/core/visit/plan';
+import { makeStep, readItem, type VisitPlan } from '$lib/core/job/plan';
 import { BenchVisit } from './bench.svelte';
 
 const plan: VisitPlan = {

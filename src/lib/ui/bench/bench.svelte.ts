@@ -1,9 +1,9 @@
 import type { Entry, NewEntry } from '$lib/core/visit/entry';
 import { closeProblems } from '$lib/core/visit/close';
-import type { VisitPlan } from '$lib/core/visit/plan';
+import type { VisitPlan } from '$lib/core/job/plan';
 import { refuseEntry } from '$lib/core/visit/refuse';
 import { visitState } from '$lib/core/visit/state';
-import { NO_TOOLS, type Toolbox } from '$lib/core/visit/toolbox';
+import { NO_TOOLS, type Toolbox } from '$lib/core/stores/toolbox';
 import { sendAll } from '../form/send';
 import type { Photo } from './visit';
 import { MOST_FAILURES, Outbox, waitingNow, type Waiting } from './waiting';

@@ -1,8 +1,8 @@
 import type { Air } from '$lib/core/fluids/oil';
 import type { Fastener } from '$lib/core/specs/sheet';
 import type { Entry } from '$lib/core/visit/entry';
-import type { VisitPlan } from '$lib/core/visit/plan';
-import type { Toolbox } from '$lib/core/visit/toolbox';
+import type { VisitPlan } from '$lib/core/job/plan';
+import type { Toolbox } from '$lib/core/stores/toolbox';
 
 export interface Photo {
   id: string;

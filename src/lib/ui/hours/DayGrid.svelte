@@ -9,7 +9,7 @@
   import type { Person } from '$lib/core/team/team';
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
-  import type { Logged } from '$lib/core/hours/logged';
+  import type { Logged } from '$lib/core/command/logged';
   import { sendAll, type Sent } from '../form/send';
   import { DayRow, type DayMachine } from './day-row.svelte';
   import DayRowView from './DayRow.svelte';

@@ -1,6 +1,6 @@
 import { nothingRidden, readRidden, riddenInWords } from '$lib/core/outing/ridden';
 import type { Body } from '$lib/core/command/commands';
-import type { Logged } from '$lib/core/hours/logged';
+import type { Logged } from '$lib/core/command/logged';
 import type { Sent, Typed } from '../form/send';
 import type { Settlement } from './Settle.svelte';
 

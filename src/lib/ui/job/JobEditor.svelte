@@ -9,7 +9,7 @@
     templateProblems,
     type TemplateStep,
     type VersionedTemplate
-  } from '$lib/core/visit/template/template';
+  } from '$lib/core/job/template';
   import Field from '../form/Field.svelte';
   import { Form } from '../form/form.svelte';
   import FormError from '../form/FormError.svelte';

@@ -1,14 +1,7 @@
 <!-- One step of a job, open to be changed. -->
 <script lang="ts">
   import { FASTENER_ROLES } from '$lib/core/specs/sheet';
-  import {
-    ENGINES,
-    KIND_WORDS,
-    OPENS,
-    STEP_KINDS,
-    WHENS,
-    type TemplateStep
-  } from '$lib/core/visit/template/template';
+  import { ENGINES, KIND_WORDS, OPENS, STEP_KINDS, WHENS, type TemplateStep } from '$lib/core/job/template';
 
   let {
     step = $bindable(),

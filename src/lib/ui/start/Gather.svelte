@@ -1,6 +1,6 @@
 <!-- Everything to lay out before anything is opened, and what of it is missing. -->
 <script lang="ts">
-  import type { Gathered } from '$lib/core/visit/gather/gather';
+  import type { Gathered } from '$lib/core/job/gather/gather';
   import { showBoth, type Quantity } from '$lib/core/quantity/quantity';
 
   let { gathered, units }: { gathered: Gathered; units: 'metric' | 'imperial' } = $props();

@@ -2,8 +2,8 @@
 <script lang="ts">
   import { flip } from 'svelte/animate';
   import { dragHandleZone, dragHandle, type DndEvent } from 'svelte-dnd-action';
-  import type { Step } from '$lib/core/visit/plan';
-  import type { Broken } from '$lib/core/visit/order/overrule';
+  import type { Step } from '$lib/core/job/plan';
+  import type { Broken } from '$lib/core/job/order/overrule';
 
   interface Props {
     steps: Step[];

@@ -1,6 +1,6 @@
 <!-- The visit on one line: hands on it above, what goes by itself below, to scale. -->
 <script lang="ts">
-  import type { Ordered } from '$lib/core/visit/order/plan';
+  import type { Ordered } from '$lib/core/job/order/order';
 
   let { ordered }: { ordered: Ordered } = $props();
   const W = 1000;

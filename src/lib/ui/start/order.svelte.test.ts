@@ -1,8 +1,8 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { flushSync } from 'svelte';
 import { laidOut } from '../../../../tests/core/bench';
-import { orderPlan } from '$lib/core/visit/order/plan';
-import type { LayoutInput } from '$lib/core/visit/layout/layout';
+import { orderPlan } from '$lib/core/job/order/order';
+import type { LayoutInput } from '$lib/core/job/layout/layout';
 import type { OrderAnswer, OrderRequest } from '$lib/workers/order.worker';
 import { Ordering } from './order.svelte';
 

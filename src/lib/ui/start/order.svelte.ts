@@ -1,5 +1,5 @@
-import type { LayoutInput } from '$lib/core/visit/layout/layout';
-import type { Ordered } from '$lib/core/visit/order/plan';
+import type { LayoutInput } from '$lib/core/job/layout/layout';
+import type { Ordered } from '$lib/core/job/order/order';
 import type { OrderAnswer, OrderRequest } from '$lib/workers/order.worker';
 
 /** A visit being put in order by the worker: the screen stays live, and only the newest answer counts. */

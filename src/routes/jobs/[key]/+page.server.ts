@@ -1,8 +1,8 @@
 import { error } from '@sveltejs/kit';
 import { dayOf } from '$lib/core/time/day';
-import { BUILT_IN_KEYS } from '$lib/core/visit/template/built-in/jobs';
-import { BEGIN, end } from '$lib/core/visit/template/built-in/steps';
-import { step } from '$lib/core/visit/template/built-in/steps';
+import { BUILT_IN_KEYS } from '$lib/core/job/built-in/jobs';
+import { BEGIN, end } from '$lib/core/job/built-in/steps';
+import { step } from '$lib/core/job/built-in/steps';
 import { db } from '$lib/server/db';
 import { listTemplateChanges, readTemplates } from '$lib/server/templates';
 import type { PageServerLoad } from './$types';

@@ -3,8 +3,8 @@
   import { onMount, untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { parseAir } from '$lib/core/fluids/oil';
-  import { gather } from '$lib/core/visit/gather/gather';
-  import { broken, durationOf, inOrder } from '$lib/core/visit/order/overrule';
+  import { gather } from '$lib/core/job/gather/gather';
+  import { broken, durationOf, inOrder } from '$lib/core/job/order/overrule';
   import FormError from '$lib/ui/form/FormError.svelte';
   import { send } from '$lib/ui/form/send';
   import Gather from '$lib/ui/start/Gather.svelte';

@@ -1,5 +1,5 @@
 import type { VisitPlan } from '../plan';
-import { COOLS_IN } from './plan';
+import { COOLS_IN } from './order';
 
 /** What an order of somebody's own breaks, in the order it is met. */
 export interface Broken {

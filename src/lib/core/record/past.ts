@@ -1,6 +1,6 @@
 import type { Earlier } from '../debris/trend';
 import { showDay, type Day } from '../time/day';
-import type { Findings } from './summary';
+import type { JobRecord } from './record';
 
 /** A record of work as far as what is behind a machine's fasteners and drains goes. */
 export interface PastRecord {
@@ -8,7 +8,7 @@ export interface PastRecord {
   /** The visit it came from: several jobs of one visit leave a record each, with the same fasteners in all of them. */
   visitId: string | null;
   day: Day;
-  findings: Pick<Findings, 'fasteners' | 'found'>;
+  findings: Pick<JobRecord, 'fasteners' | 'found'>;
 }
 
 /**
@@ -49,7 +49,7 @@ export interface PastChange {
   day: Day;
   /** Hours of the task's own machine or engine then; null where nobody knows. */
   hours: number | null;
-  debris: Findings['debris'];
+  debris: JobRecord['debris'];
   /** First photo at each step of that visit. */
   photos: Record<string, string>;
 }

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { numberTyped } from '../../forms';
-import { CIRCUITS, FASTENER_ROLES } from '../../specs/sheet';
-import { findLoop } from '../order/model';
+import { numberTyped } from '../forms';
+import { CIRCUITS, FASTENER_ROLES } from '../specs/sheet';
+import { findLoop } from '../ordering/model';
 
 /**
  * A job template: what a job is made of, as data. It names no machine; laid out for one (see `layout/`), each step takes the

@@ -3,7 +3,7 @@ import type { CircuitFill } from '../fluids/ledger';
 import type { Inside, OilWant } from '../fluids/oil';
 import type { Quantity } from '../quantity/quantity';
 import type { Circuit, FastenerRole, LevelMethod, Seal } from '../specs/sheet';
-import type { Opens } from './template/template';
+import type { Opens } from './template';
 
 /** A number from the spec sheet as a step shows it. `quantity` null means the sheet does not say: unknown. */
 export interface SheetNumber {

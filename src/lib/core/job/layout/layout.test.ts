@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { fastener, laidOut, planOf, SHEET } from '../../../../../tests/core/bench';
 import { DEFAULT_RULES } from '../../rules/rules';
 import { quantity } from '../../quantity/quantity';
-import { BUILT_IN } from '../template/built-in/jobs';
-import { plainTemplate } from '../template/plain';
+import { BUILT_IN } from '../built-in/jobs';
+import { plainTemplate } from '../plain';
 import { layOut } from './layout';
-import { orderPlan } from '../order/plan';
+import { orderPlan } from '../order/order';
 
 const keys = (plan: { steps: { key: string }[] }) => plan.steps.map((s) => s.key);
 const place = (plan: { steps: { key: string }[] }, key: string) => {

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { closeProblems } from './close';
-import type { Entry } from './entry';
+import { closeProblems } from '../visit/close';
+import type { Entry } from '../visit/entry';
 import { readItem, readStep } from './plan';
-import { visitState } from './state';
+import { visitState } from '../visit/state';
 
 /** Steps as visits kept them before they held more than one job. */
 const OLD = {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { planOf, SHEET } from '../../../../../tests/core/bench';
 import { DEFAULT_RULES } from '../../rules/rules';
-import { NO_TOOLS, type Toolbox } from '../toolbox';
+import { NO_TOOLS, type Toolbox } from '../../stores/toolbox';
 import { bestOil, gather, sizesIn } from './gather';
 
 const tools: Toolbox = {

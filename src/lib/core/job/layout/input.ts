@@ -3,7 +3,7 @@ import { pouringPlan } from '../../fluids/pour';
 import { show } from '../../quantity/quantity';
 import { CIRCUITS, figureOf, type Circuit, type Fastener, type Figure } from '../../specs/sheet';
 import type { Fill, Point, Protocol, StepInput } from '../plan';
-import type { TemplateStep } from '../template/template';
+import type { TemplateStep } from '../template';
 import {
   circuitFigure,
   historyOf,

@@ -5,7 +5,7 @@ import type { HouseRules } from '../../rules/rules';
 import { CIRCUIT_FIGURES } from '../../specs/circuits';
 import { figureOf, type Circuit, type Fastener, type Figure, type Sheet } from '../../specs/sheet';
 import type { LastTime } from '../plan';
-import type { VersionedTemplate, When } from '../template/template';
+import type { VersionedTemplate, When } from '../template';
 import { levelMethod } from './words';
 
 /** What is known of one circuit from the changes before. */

@@ -1,6 +1,6 @@
 import { unnoted, type Circuit, type Fastener } from '../../specs/sheet';
 import { makeStep, type OpenedItem, type Step, type VisitPlan } from '../plan';
-import type { TemplateStep } from '../template/template';
+import type { TemplateStep } from '../template';
 import { behind, holds, type JobInput, type LayoutInput } from './context';
 import { inputOf, pointOf, protocolOf } from './input';
 import { itemKey, itemOf, partKey, partOf } from './items';

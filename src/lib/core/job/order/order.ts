@@ -1,6 +1,6 @@
 import type { LaidOut } from '../layout/layout';
 import type { Step, VisitPlan } from '../plan';
-import { orderWork, type Bench, type Schedule } from './order';
+import { orderWork, type Bench, type Schedule } from '../../ordering/order';
 import { reason } from './reasons';
 
 /** Stone cold, after it was warm: overnight is better; below this nobody measures a clearance. Minutes. */

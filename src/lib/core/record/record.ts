@@ -5,9 +5,9 @@ import type { LevelReading } from '../fluids/level';
 import type { Quantity } from '../quantity/quantity';
 import type { HouseRules } from '../rules/rules';
 import type { Circuit } from '../specs/sheet';
-import type { VisitPlan } from './plan';
-import { isTight } from './items';
-import { lastLevel, ledgerOf, type StepState, type VisitState } from './state';
+import type { VisitPlan } from '../job/plan';
+import { isTight } from '../visit/items';
+import { lastLevel, ledgerOf, type StepState, type VisitState } from '../visit/state';
 
 /** What came out at one place, with what was made of it. */
 export interface JudgedDebris extends Debris {
@@ -21,7 +21,7 @@ export interface JudgedDebris extends Debris {
 }
 
 /** One circuit's oil, as found and as left. */
-export interface CircuitFindings {
+export interface CircuitRecord {
   circuit: Circuit;
   drainedMl: number | null;
   pouredMl: number | null;
@@ -33,7 +33,7 @@ export interface CircuitFindings {
 }
 
 /** What a visit leaves in the record of one of its jobs: as found and as left, with the rules that were in force. */
-export interface Findings {
+export interface JobRecord {
   job: string;
   version: number;
   rules: HouseRules;
@@ -41,7 +41,7 @@ export interface Findings {
   drainedMl: number | null;
   pouredMl: number | null;
   level: LevelReading | null;
-  circuits?: CircuitFindings[];
+  circuits?: CircuitRecord[];
   debris: JudgedDebris[];
   found?: { name: string; place: string; fastenerId: string | null; how: string; note: string }[];
   fasteners: {
@@ -103,13 +103,13 @@ export function verdictOf(
  * @param jobKey its key in the plan
  * @param minutes from the visit's start to its close
  */
-export function summarise(
+export function drawUpRecord(
   plan: Omit<VisitPlan, 'title' | 'estimate'> & Partial<VisitPlan>,
   state: VisitState,
   rules: HouseRules,
   minutes: number,
   jobKey: string = plan.jobs[0]!.key
-): Findings {
+): JobRecord {
   const job = plan.jobs.find((j) => j.key === jobKey)!;
   const mine = (s: StepState) => s.step.jobs.length === 0 || s.step.jobs.includes(jobKey);
   const steps = state.steps.filter((s) => mine(s) && s.called);
@@ -119,7 +119,7 @@ export function summarise(
     )
   );
   const items = state.items.filter((i) => touched.has(i.item.key));
-  const circuits = job.circuits.map((c) => circuitFindings(c, state, steps));
+  const circuits = job.circuits.map((c) => circuitRecord(c, state, steps));
   const first = circuits[0];
   return {
     job: job.key,
@@ -203,7 +203,7 @@ export function summarise(
   };
 }
 
-function circuitFindings(circuit: Circuit, state: VisitState, steps: readonly StepState[]): CircuitFindings {
+function circuitRecord(circuit: Circuit, state: VisitState, steps: readonly StepState[]): CircuitRecord {
   const drain = steps.find((s) => s.step.input.type === 'drained' && s.step.input.circuit === circuit);
   const oil = steps
     .find((s) => s.step.input.type === 'oil' && s.step.input.circuit === circuit)

@@ -1,4 +1,5 @@
-import type { Centihours } from './hours';
+import type { Centihours } from '../hours/hours';
+import { theilSen } from '../statistics/robust';
 
 /** How fast a machine uses up hours between planned events, with how much that varies. */
 export interface RateOfUse {
@@ -63,29 +64,6 @@ export function rateOfUse(points: readonly DayPoint[], today: number): RateOfUse
   let squares = 0;
   for (let i = 1; i < ends.length; i++) squares += (ends[i]!.y - ends[i - 1]!.y - 7 * perDay) ** 2;
   return { perDay, spreadPerRootDay: Math.sqrt(squares / Math.max(1, weeks - 1) / 7), days };
-}
-
-/**
- * Theil–Sen slope: the median of the slopes between every two points.
- * Source: P. K. Sen, "Estimates of the regression coefficient based on Kendall's tau", 1968.
- * @returns null with fewer than two points at different x
- */
-export function theilSen(points: readonly { x: number; y: number }[]): number | null {
-  const slopes: number[] = [];
-  for (let i = 0; i < points.length; i++)
-    for (let j = i + 1; j < points.length; j++) {
-      const dx = points[j]!.x - points[i]!.x;
-      if (dx !== 0) slopes.push((points[j]!.y - points[i]!.y) / dx);
-    }
-  return slopes.length === 0 ? null : median(slopes);
-}
-
-/** The middle value, or the mean of the two in the middle. @throws RangeError on an empty list */
-export function median(values: readonly number[]): number {
-  if (values.length === 0) throw new RangeError('no middle of nothing');
-  const order = [...values].sort((a, b) => a - b);
-  const mid = order.length >> 1;
-  return order.length % 2 === 1 ? order[mid]! : (order[mid - 1]! + order[mid]!) / 2;
 }
 
 /** Running hours on a day: a straight line between readings, level outside them. `order` is sorted by day. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { SHEET } from '../../../../../tests/core/bench';
 import { DEFAULT_RULES } from '../../rules/rules';
-import { BUILT_IN } from '../template/built-in/jobs';
+import { BUILT_IN } from '../built-in/jobs';
 import type { LayoutInput } from './context';
 import { fill, fillTitle, type LineContext } from './lines';
 

@@ -5,9 +5,9 @@ import { show } from '../../quantity/quantity';
 import type { HouseRules } from '../../rules/rules';
 import type { Circuit } from '../../specs/sheet';
 import type { Day } from '../../time/day';
-import { sealSuggestion } from '../items';
+import { sealSuggestion } from '../seal';
 import type { OpenedItem, VisitPlan } from '../plan';
-import type { StockedOil, Toolbox } from '../toolbox';
+import type { StockedOil, Toolbox } from '../../stores/toolbox';
 
 export interface Line {
   text: string;

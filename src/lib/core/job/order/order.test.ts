@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { laidOut, planOf, SHEET } from '../../../../../tests/core/bench';
 import { makeStep } from '../plan';
 import { inOrder } from './overrule';
-import { benchOf, COOLS_IN, orderPlan } from './plan';
+import { benchOf, COOLS_IN, orderPlan } from './order';
 
 describe('a laid-out visit, as the ordering sees it', () => {
   const laid = laidOut(['engine-oil', 'gearbox-check-screw']);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { everyOrder, madeUp } from '../../../../../tests/core/every-order';
+import { everyOrder, madeUp } from '../../../../tests/core/every-order';
 import { LoopError, OPENING_COSTS, orderWork, type Bench, type Op } from './order';
 
 const op = (id: string, work: number, more: Partial<Op> = {}): Op => ({

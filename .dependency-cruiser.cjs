@@ -1,0 +1,36 @@
+/**
+ * Nouns of the core that lean on one another in a circle cannot be understood, or moved, one at a time. Which way imports
+ * point between core, server, interface and routes is a rule of ESLint's (eslint.config.js), because it reads Svelte files too.
+ */
+module.exports = {
+  forbidden: [
+    {
+      name: 'no-cycle-between-nouns',
+      comment:
+        'A folder of the core is one noun of the trade; two that need each other are one, or want a third below them.',
+      severity: 'error',
+      scope: 'folder',
+      from: { path: '^src/lib/core/[^/]+$' },
+      to: { circular: true }
+    },
+    {
+      name: 'no-cycle-between-files',
+      severity: 'error',
+      from: {},
+      to: { circular: true }
+    },
+    {
+      name: 'ordering-knows-no-visit',
+      comment: 'The scheduler orders work with waits and covers; what the work is, is none of its business.',
+      severity: 'error',
+      from: { path: '^src/lib/core/ordering/', pathNot: '[.]test[.]ts$' },
+      to: { path: '^src/lib/core/(?!ordering/)' }
+    }
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '[.]test[.]ts$' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' }
+  }
+};
