@@ -30,12 +30,13 @@ describe('the record', () => {
     expect(gearbox.debris.map((d) => d.place)).toEqual(['Gearbox drain plug']);
   });
   it('keeps what was deferred, with what it waits for and the torque it wants', () => {
+    const all = whole(plan);
     const deferred = item('filter-cover-c', 'deferred', {
       reason: 'no adapter',
       waitsFor: 'a tool to arrive',
       part: 'adapter'
     });
-    const state = visitState(plan, [...whole(plan), deferred]);
+    const state = visitState(plan, [...all, deferred]);
     expect(drawUpRecord(plan, state, DEFAULT_RULES, 60).deferred).toMatchObject([
       { name: 'Filter cover', waitsFor: 'a tool to arrive', part: 'adapter', torque: { value: 10 } }
     ]);

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { item, planOf, SHEET, step, visitEntry, whole } from '../../../../tests/core/bench';
-import { DEFAULT_RULES } from '../rules/rules';
 import { closeProblems } from './close';
 import { entrySchema, type Entry } from './entry';
 import { fillInForce, ledgerOf, visitState } from './state';
