@@ -54,6 +54,36 @@ export async function loadReports(tx: Db, today: Day, now: Date): Promise<void> 
       created_by: person('jory')
     }
   ])}`;
+  const found = (slug: string, machine: string, daysAgo: number, by: string, f: object) => ({
+    team_id,
+    id: uid(`finding/${slug}`),
+    machine_id: uid(machine),
+    cause: 'seen',
+    found_on: addDays(today, -daysAgo),
+    found_at: new Date(now.getTime() - daysAgo * 86_400_000),
+    created_by: person(by),
+    ...f
+  });
+  await tx`insert into finding ${tx([
+    found('nut', 'lynchet', 2, 'jory', {
+      what: 'Left front hub: split pin gone, nut turns by hand',
+      place: 'left front',
+      note: 'Parked under the lean-to with the key out until a new nut is on.',
+      severity: 'park the machine'
+    }),
+    found('seal', 'fell350', 6, 'anwen', {
+      what: 'Right fork seal weeps',
+      place: 'right leg',
+      note: 'A ring of oil after the peat loop; wiped dry, look again.',
+      severity: 'watch'
+    }),
+    found('boot', 'drover', 9, 'maud', {
+      what: 'Outer joint boot torn',
+      place: 'rear left',
+      note: '',
+      severity: 'tell the owner'
+    })
+  ])}`;
   const oil = uid(`scree450/task/Engine oil, screen and filter`);
   const [record] =
     await tx`select id from service_record where team_id = ${team_id} and task_id = ${oil} order by done_at desc limit 1`;

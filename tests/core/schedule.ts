@@ -1,3 +1,6 @@
+import type { Finding } from '../../src/lib/core/finding/finding';
+import type { Reminder } from '../../src/lib/core/finding/reminder';
+import { dueItems, type DueItem } from '../../src/lib/core/schedule/fleet';
 import type { Counting, CountedFrom, MachineNow, Task, Trigger } from '../../src/lib/core/schedule/task';
 
 /** A trigger by hours as the book gives it; other measures by changing it. */
@@ -47,7 +50,6 @@ export function aTask(triggers: Counting[], counted: CountedFrom | null, more: P
     sensitivity: {},
     strained: {},
     calls: [],
-    reminder: null,
     ...more
   };
 }
@@ -61,3 +63,35 @@ export const aNow = (today: string, total: number | null, more: Partial<MachineN
   perOuting: null,
   ...more
 });
+
+/** An open finding, as the standing of a machine holds it. */
+export function aFinding(more: Partial<Finding> = {}): Finding {
+  return {
+    id: 'f',
+    cause: 'seen',
+    what: 'Right fork seal weeps',
+    note: '',
+    part: null,
+    fastenerId: null,
+    place: '',
+    severity: 'watch',
+    day: '2026-06-01',
+    hours: 2200,
+    by: 'Wren',
+    visitId: null,
+    waits: null,
+    ...more
+  };
+}
+export const aReminder = (more: Partial<Reminder> = {}): Reminder => ({
+  id: 'r',
+  words: 'Level again',
+  waitsFor: 'the next outing',
+  part: '',
+  come: false,
+  ...more
+});
+
+/** Tasks alone, as a fleet's due list takes them. */
+export const itemsOf = (tasks: readonly Task[]): DueItem[] =>
+  dueItems({ tasks, findings: [], reminders: [] });

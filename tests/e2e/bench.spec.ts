@@ -131,23 +131,36 @@ test('two circuits in one visit: a wrong bottle, twin plugs, an interruption, a 
     { job: 'gearbox-check-screw', oil: '10W-40' }
   ]);
   expect(
-    await app.sql`select words, waits_for, keeps_off from reminder where visit_id = ${visit} order by waits_for`
+    await app.sql`
+      select f.what, f.severity, c.kind as on, r.waits_for from finding f
+      left join reminder r on r.finding_id = f.id left join component c on c.id = f.component_id where f.visit_id = ${visit} order by f.what`
   ).toEqual([
-    { words: 'Skid plate: torque 9 N·m (rear bolt bent)', waits_for: 'a part to arrive', keeps_off: true },
     {
-      words: 'Engine drain plug: flakes you can feel; find the source',
-      waits_for: 'the source to be found',
-      keeps_off: true
+      what: 'Engine drain plug: flakes you can feel; find the source',
+      severity: 'park the machine',
+      on: 'engine',
+      waits_for: null
+    },
+    {
+      what: 'Skid plate: torque 9 N·m (rear bolt bent)',
+      severity: 'park the machine',
+      on: null,
+      waits_for: 'a part to arrive'
     }
   ]);
   await open(page, `/machines/${machine}`);
   await expect(page.getByText('Not ready:', { exact: true })).toBeVisible();
   await expect(page.getByRole('region', { name: 'Proposals' })).toContainText('flakes you can feel');
-  const part = page.getByRole('paragraph').filter({ hasText: 'Skid plate: torque 9 N·m' }).last();
+  const part = page.getByRole('group', { name: /^Skid plate: torque 9 N·m/ });
   await part.getByRole('button', { name: 'That has come' }).click();
-  await page.getByRole('button', { name: 'Finish it' }).first().click();
-  await page.getByRole('button', { name: 'It is done' }).click();
-  await expect(page.getByText('say what was done, with its number')).toBeVisible();
+  await expect(part).toContainText('now: a part to arrive has come');
+  await part.getByRole('button', { name: 'Close it' }).click();
+  await part.getByRole('button', { name: 'It is done' }).click();
+  await expect(part.getByText('Write what was done, or what it turned out to be.')).toBeVisible();
+  await part.getByLabel(/What was done/).fill('new long bolt, 9 N·m, small wrench');
+  await part.getByRole('button', { name: 'It is done' }).click();
+  await expect(part).toBeHidden();
+  await expect(page.getByText('Not ready:', { exact: true })).toBeVisible();
   const stock = await app.sql`
     select o.grade, m.ml from oil_movement m join oil o on o.id = m.oil_id where m.visit_id = ${visit} order by m.ml`;
   expect(stock.map((s) => s.grade).sort()).toEqual(['10W-40', '10W-50']);

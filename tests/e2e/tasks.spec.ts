@@ -126,7 +126,8 @@ test('a symptom calls its task, a reminder waits for the next outing', async ({ 
   await box.getByRole('form', { name: /^Drop/ }).getByRole('button', { name: 'Drop it' }).click();
   await expect(page.getByRole('row', { name: /^Clutch plates/ })).toContainText('clear');
 
-  await expect(box).toContainText('waits for the next outing');
+  const waiting = page.getByRole('region', { name: 'Findings' });
+  await expect(waiting).toContainText('waits for the next outing');
   await page.getByRole('button', { name: 'Log hours', exact: true }).last().click();
   const log = page.getByRole('form', { name: 'Log hours' });
   await log.getByLabel('Meter shows, h').fill('119.4');
@@ -138,12 +139,51 @@ test('a symptom calls its task, a reminder waits for the next outing', async ({ 
   await log.getByLabel('Distance', { exact: true }).fill('18');
   await log.getByRole('button', { name: 'Log', exact: true }).click();
   await expect(page.getByRole('status')).toContainText('Look for weeping');
-  await expect(page.getByRole('row', { name: /^Look for weeping/ })).toContainText(
-    'now: the next outing has come'
-  );
-  await box.getByRole('button', { name: 'Done', exact: true }).click();
-  await expect(page.getByRole('row', { name: /^Look for weeping/ })).toBeHidden();
+  await expect(waiting).toContainText('now: the next outing has come');
+  await waiting.getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(waiting).toContainText('Nothing is open.');
   expect(
     await app.sql`select conditions, distance from outing where machine_id = ${id} order by created_at desc, ridden_at desc limit 1`
   ).toEqual([{ conditions: ['mud'], distance: 1800 }]);
+});
+
+test('a finding parks a machine until it is closed with what was done', async ({ work: page, app }) => {
+  const id = await app.machineId('12');
+  await open(page, `/machines/${id}`);
+  const box = page.getByRole('region', { name: 'Findings' });
+  await box.getByRole('button', { name: 'Write down a finding' }).click();
+  const form = box.getByRole('form', { name: 'Finding' });
+  await form.getByLabel('What is wrong').fill('Bar clamp cracked');
+  await form.getByRole('button', { name: 'Write it down' }).click();
+  await expect(form.getByText('Fix now, watch, tell the owner, or park the machine?')).toBeVisible();
+  await form.getByText('park the machine', { exact: true }).click();
+  await form.getByRole('button', { name: 'Write it down' }).dblclick();
+  await expect(page.getByText('Not ready:', { exact: true })).toBeVisible();
+  await open(page, '/');
+  const lane = page.getByRole('article', { name: /^12 / });
+  await expect(lane).toContainText('not ready');
+  await expect(lane).toContainText('Bar clamp cracked');
+  await open(page, '/due');
+  await expect(page.getByRole('row', { name: /Bar clamp cracked/ })).toContainText('not ready');
+  await page
+    .getByRole('row', { name: /Bar clamp cracked/ })
+    .getByRole('link', { name: 'See to it' })
+    .click();
+  const found = box.getByRole('group', { name: 'Bar clamp cracked' });
+  await found.getByRole('button', { name: 'Judge it otherwise' }).click();
+  await found.getByText('fix now').click();
+  await found.getByLabel('Why').fill('only the paint');
+  await found.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('Not ready:', { exact: true })).toBeHidden();
+  await found.getByRole('button', { name: 'Close it' }).click();
+  await found.getByLabel(/What was done/).fill('new clamp, 22 N·m');
+  await found.getByRole('button', { name: 'It is done' }).click();
+  await expect(found).toBeHidden();
+  await box.getByText('Closed: 1').click();
+  await expect(box).toContainText('new clamp, 22 N·m');
+  expect(
+    await app.sql`select what, severity, closed_word, hours is not null as hours from finding where machine_id = ${id}`
+  ).toEqual([
+    { what: 'Bar clamp cracked', severity: 'fix now', closed_word: 'new clamp, 22 N·m', hours: true }
+  ]);
 });

@@ -3,7 +3,7 @@ import {
   addFigure,
   addOil,
   addTask,
-  noteReminder,
+  closeFinding,
   saveTemplate,
   startVisit,
   addEntry,
@@ -212,24 +212,34 @@ describe('what is deferred, and what came out with the oil', () => {
       content: { level: { method: 'sight glass', position: 0.5 } }
     });
     await closeVisit(book.sql, book.team, book.personId, id, NOW);
-    const reminders =
-      await book.sql`select id, words, keeps_off, raised_at is not null as raised from reminder order by words`;
-    expect(reminders.map(({ words, keeps_off, raised }) => ({ words, keeps_off, raised }))).toEqual([
-      { words: 'Engine drain plug: finish it (thread pulled)', keeps_off: true, raised: false },
-      { words: 'Engine drain plug: flakes you can feel; find the source', keeps_off: true, raised: true }
+    const open =
+      await book.sql`select f.id, f.what, f.severity, f.fastener_id is not null as fastener, r.waits_for, r.part from finding f
+        left join reminder r on r.finding_id = f.id order by f.what`;
+    expect(open.map(({ id: _, ...f }) => f)).toEqual([
+      {
+        what: 'Engine drain plug: finish it (thread pulled)',
+        severity: 'park the machine',
+        fastener: true,
+        waits_for: 'a part to arrive',
+        part: 'insert'
+      },
+      {
+        what: 'Engine drain plug: flakes you can feel; find the source',
+        severity: 'park the machine',
+        fastener: true,
+        waits_for: null,
+        part: null
+      }
     ]);
-    const [{ tasks }] = (await book.sql`select tasks from machine_standing`) as unknown as [
-      { tasks: { name: string; reminder: { keepsOff: boolean } | null }[] }
-    ];
-    expect(tasks.filter((t) => t.reminder?.keepsOff)).toHaveLength(2);
-    const note = (word: string) =>
-      noteReminder(book.sql, book.team.id, book.personId, {
-        reminderId: reminders[0]!.id,
-        now: 'done',
-        word
+    const ready = async () => (await book.sql`select ready from machine_standing`)[0]!.ready;
+    expect(await ready()).toBe(false);
+    for (const f of open)
+      await closeFinding(book.sql, book.team, book.personId, {
+        findingId: f.id,
+        word: 'insert fitted, 20 N·m, small wrench'
       });
-    await expect(note('  ')).rejects.toThrow(/say what was done/);
-    await note('insert fitted, 20 N·m, small wrench');
+    expect(await ready()).toBe(true);
+    // What it waited for is over with it.
     expect(await book.sql`select done_word from reminder where done_at is not null`).toHaveLength(1);
   });
   it('a mechanic’s own verdict stands: nothing is proposed', async () => {

@@ -1,4 +1,4 @@
-import type { CallInput, ReminderInput } from '../core/schedule/form';
+import type { CallInput } from '../core/schedule/form';
 import { INCIDENTS } from '../core/outing/outing';
 import type { Db, Tx } from './db';
 import { refuseDay } from './moment';
@@ -38,20 +38,10 @@ export async function listCalls(sql: Db, teamId: string, machineId: string): Pro
 export const isOpen = (c: CallRow): boolean =>
   c.dropped === null && (c.tasks.length === 0 || c.tasks.some((t) => !t.done));
 
-/** The machine of a call or a reminder. @throws Refusal where the team has none such */
-export async function machineOfWord(
-  tx: Tx,
-  teamId: string,
-  table: 'machine_call' | 'reminder',
-  id: string
-): Promise<string> {
-  const [row] = await tx`select machine_id from ${tx(table)} where team_id = ${teamId} and id = ${id}`;
-  return row
-    ? (row.machine_id as string)
-    : refuse(
-        '',
-        table === 'reminder' ? 'That reminder is not in this team.' : 'That report is not in this team.'
-      );
+/** The machine of a call. @throws Refusal where the team has none such */
+export async function machineOfCall(tx: Tx, teamId: string, id: string): Promise<string> {
+  const [row] = await tx`select machine_id from machine_call where team_id = ${teamId} and id = ${id}`;
+  return row ? (row.machine_id as string) : refuse('', 'That report is not in this team.');
 }
 
 /** A symptom or incident written down without an outing. */
@@ -71,27 +61,4 @@ export async function dropCall(
   await tx`
     update machine_call set dropped_at = now(), dropped_by = ${personId}, dropped_word = ${word}
     where team_id = ${team.id} and id = ${callId} and dropped_at is null`;
-}
-
-export async function addReminder({ tx, team, personId }: Write, r: ReminderInput): Promise<void> {
-  if (r.waitsFor === 'a part to arrive' && !r.part) refuse('part', 'Which part?');
-  await tx`
-    insert into reminder (team_id, id, machine_id, words, waits_for, part, created_by)
-    values (${team.id}, ${r.id}, ${r.machineId}, ${r.words}, ${r.waitsFor}, ${r.part}, ${personId})`;
-}
-
-/** A reminder's event has come, or what it reminded of is done. */
-export async function noteReminder(
-  { tx, team, personId }: Write,
-  n: { reminderId: string; now: 'raised' | 'done'; word: string }
-): Promise<void> {
-  const [is] = await tx`select keeps_off from reminder where team_id = ${team.id} and id = ${n.reminderId}`;
-  if (is?.keeps_off && n.now === 'done' && !n.word.trim())
-    refuse('word', 'It kept the machine off: say what was done, with its number.');
-  if (n.now === 'raised')
-    await tx`update reminder set raised_at = coalesce(raised_at, now()), raised_by = coalesce(raised_by, ${personId}) where team_id = ${team.id} and id = ${n.reminderId}`;
-  else
-    await tx`
-        update reminder set done_at = coalesce(done_at, now()), done_by = coalesce(done_by, ${personId}), done_word = ${n.word}
-        where team_id = ${team.id} and id = ${n.reminderId} and done_at is null`;
 }

@@ -1,7 +1,14 @@
 import { tasksDue, type TaskDue } from '../core/schedule/due';
-import { dueLines, mostPressingLines, type DueLine, type DueMachine } from '../core/schedule/fleet';
+import {
+  dueLines,
+  mostPressingLines,
+  type DueKind,
+  type DueLine,
+  type DueMachine
+} from '../core/schedule/fleet';
 import { pressingFirst } from '../core/schedule/decide';
-import { STATES, type State } from '../core/schedule/state';
+import { noticesDue, whyFinding, whyReminder, type NoticeDue, type OpenOn } from '../core/schedule/notice';
+import { aheadOf, STATES, type State } from '../core/schedule/state';
 import type { MachineNow } from '../core/schedule/task';
 import { machineNow } from '../core/trail/lane';
 import { whyDue, type WhyLine } from '../core/schedule/why';
@@ -27,12 +34,15 @@ export interface DueRow {
   plate: string;
   machine: string;
   rider: string | null;
-  taskId: string;
-  task: string;
+  kind: DueKind;
+  /** The task's, the finding's or the reminder's own id. */
+  id: string;
+  name: string;
   part: string | null;
   job: string | null;
-  reminder: boolean;
   state: State;
+  /** It keeps the machine from being called ready. */
+  parks: boolean;
   left: string;
   every: string;
   likely: string;
@@ -81,7 +91,7 @@ export async function readDues(sql: Db, team: Team, calendar: Calendar): Promise
     rider: r.rider,
     speed: r.speed,
     planned: calendar.of(r.id),
-    tasks: r.dues
+    items: r.dues
   }));
 }
 
@@ -95,7 +105,7 @@ function beforeWeekend(line: DueLine & { today: Day }, machine: Loaded, weekend:
       {
         ...machine,
         planned: merged(machine, upTo),
-        tasks: machine.tasks.filter((t) => t.taskId === line.taskId)
+        items: machine.items.filter((i) => i.id === line.id)
       }
     ],
     line.today
@@ -156,10 +166,34 @@ export async function duePage(
       riders: [...new Map(machines.flatMap((m) => (m.riderId ? [[m.riderId, m.rider!] as const] : [])))]
         .map(([id, n]) => ({ id, name: n }))
         .sort((a, b) => a.name.localeCompare(b.name)),
-      tasks: [...new Set(machines.flatMap((m) => m.tasks.map((t) => t.name)))].sort().slice(0, 300),
+      tasks: [...new Set(machines.flatMap((m) => m.items.flatMap((i) => (i.kind === 'task' ? i.name : []))))]
+        .sort()
+        .slice(0, 300),
       weekends: calendar.events
     }
   };
+}
+
+/** What only the kind of thing that is due can say of its line. */
+type Drawn = Pick<DueRow, 'job' | 'state' | 'parks' | 'left' | 'every' | 'likely' | 'inside' | 'why'>;
+
+function drawTask(due: TaskDue, now: MachineNow, estimated: boolean): Drawn {
+  return {
+    job: due.task.job,
+    state: due.state,
+    parks: false,
+    left: due.state === 'unknown' ? 'not known' : leftInWords(due),
+    every: due.triggers.map((t) => everyInWords(t.trigger, t.trigger.book)).join(' or '),
+    likely: likelyInWords(due.likely, now.today),
+    inside: due.inside?.name ?? null,
+    why: whyDue(due, now, estimated)
+  };
+}
+function drawNotice({ kind, id, state, parks, left }: NoticeDue, on: OpenOn, today: Day): Drawn {
+  const finding = on.findings.find((f) => f.id === id);
+  const reminder = on.reminders.find((r) => r.id === id);
+  const why = finding ? whyFinding(finding, today) : reminder ? whyReminder(reminder) : [];
+  return { job: null, state, parks, left, every: kind, likely: '', inside: null, why };
 }
 
 /** Reads and works out in full only the machines that are on the page. */
@@ -174,42 +208,32 @@ async function drawUp(
   const ids = [...new Set(lines.map((l) => l.machineId))];
   if (ids.length === 0) return [];
   const standings = await readStandings(sql, team, ids);
-  const worked = new Map<
-    string,
-    { now: MachineNow; estimated: boolean; visitId: string | null; dues: Map<string, TaskDue> }
-  >();
+  const worked = new Map<string, { visitId: string | null; drawn: Map<string, () => Drawn> }>();
   for (const s of standings) {
     const now = machineNow(s, calendar.of(s.id), today);
-    worked.set(s.id, {
-      now,
-      estimated: s.estimated,
-      visitId: s.visitId,
-      dues: new Map(tasksDue(s.tasks, now).map((d) => [d.task.id, d]))
-    });
+    const drawn = new Map<string, () => Drawn>();
+    for (const d of tasksDue(s.tasks, now)) drawn.set(d.task.id, () => drawTask(d, now, s.estimated));
+    for (const n of noticesDue(s, aheadOf(now))) drawn.set(n.id, () => drawNotice(n, s, today));
+    worked.set(s.id, { visitId: s.visitId, drawn });
   }
   return lines.flatMap((l): DueRow[] => {
     const w = worked.get(l.machineId);
-    const due = w?.dues.get(l.taskId);
+    const draw = w?.drawn.get(l.id);
     const m = byId.get(l.machineId);
-    if (!w || !due || !m) return [];
+    if (!w || !draw || !m) return [];
+    const { kind, id, name, part } = l;
     return [
       {
         machineId: m.id,
         plate: m.plate,
         machine: m.name,
         rider: m.rider,
-        taskId: l.taskId,
-        task: l.name,
-        part: l.part,
-        job: due.task.job,
-        reminder: due.task.reminder !== null,
-        state: due.state,
-        left: due.state === 'unknown' ? 'not known' : leftInWords(due),
-        every: due.triggers.map((t) => everyInWords(t.trigger, t.trigger.book)).join(' or '),
-        likely: due.task.reminder ? '' : likelyInWords(due.likely, today),
-        inside: due.inside?.name ?? null,
+        kind,
+        id,
+        name,
+        part,
         visitId: w.visitId,
-        why: whyDue(due, w.now, w.estimated)
+        ...draw()
       }
     ];
   });

@@ -1,6 +1,7 @@
 import type { ReadingInput } from '../core/hours/form';
 import type { Team } from '../core/team/team';
 import type { Db } from './db';
+import { outingCame } from './reminders';
 
 /** Writes the outing a reading closes, what its rider reported, and raises what waited for it. */
 export async function writeOuting(
@@ -21,11 +22,7 @@ export async function writeOuting(
       insert into machine_call (team_id, id, machine_id, outing_id, kind, what, words, called_on, created_by)
       values (${team.id}, ${crypto.randomUUID()}, ${input.machineId}, ${input.id}, 'symptom', ${what}, ${input.remark}, ${input.day}, ${personId})`
   );
-  // An outing entered late, of a day before the reminder was written, is not the next one.
-  const waiting = tx`
-    update reminder set raised_at = ${at}, raised_by = ${personId}
-    where team_id = ${team.id} and machine_id = ${input.machineId} and waits_for = 'the next outing' and raised_at is null and done_at is null
-      and (created_at at time zone ${team.timeZone})::date <= ${input.day}::date`;
+  const waiting = outingCame({ tx, team, personId }, { machineId: input.machineId, day: input.day, at });
   // In this order, without waiting for one another.
   await Promise.all([outing, ...calls, waiting]);
 }

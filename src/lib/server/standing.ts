@@ -1,5 +1,6 @@
 import type { Book, MachineStanding } from '../core/book/book';
-import { pendingTask } from '../core/schedule/fleet';
+import { keepsOff } from '../core/finding/finding';
+import { dueItems } from '../core/schedule/fleet';
 import { reach } from './book/hold';
 import { loadBook } from './book/load';
 import { advance, EVER } from './book/steps';
@@ -13,16 +14,21 @@ async function keep(tx: Tx, teamId: string, book: Book): Promise<void> {
   const standings = book.machines.map((m) => asRow(m));
   if (standings.length > 0)
     await tx`
-      insert into machine_standing (team_id, machine_id, total, estimated, read_at, recent, dues, tasks, pegs, distance, speed, per_race, per_outing)
+      insert into machine_standing (team_id, machine_id, total, estimated, read_at, recent, dues, tasks, findings, reminders, ready, pegs, distance, speed, per_race, per_outing)
       select ${teamId}, s.* from jsonb_to_recordset(${tx.json(standings as never)}) as s (machine_id uuid, total int, estimated boolean, read_at timestamptz, recent jsonb,
-        dues jsonb, tasks jsonb, pegs jsonb, distance int, speed int, per_race int, per_outing int)
+        dues jsonb, tasks jsonb, findings jsonb, reminders jsonb, ready boolean, pegs jsonb, distance int, speed int, per_race int, per_outing int)
       on conflict (team_id, machine_id) do update set total = excluded.total, estimated = excluded.estimated, read_at = excluded.read_at,
-        recent = excluded.recent, dues = excluded.dues, tasks = excluded.tasks, pegs = excluded.pegs,
+        recent = excluded.recent, dues = excluded.dues, tasks = excluded.tasks, findings = excluded.findings,
+        reminders = excluded.reminders, ready = excluded.ready, pegs = excluded.pegs,
         distance = excluded.distance, speed = excluded.speed, per_race = excluded.per_race, per_outing = excluded.per_outing`;
   if (book.totals.length > 0)
     await tx`
       update component c set total = n.total from jsonb_to_recordset(${tx.json(book.totals as never)}) as n (id uuid, total int)
       where c.team_id = ${teamId} and c.id = n.id`;
+  if (book.findingHours.length > 0)
+    await tx`
+      update finding f set hours = n.hours from jsonb_to_recordset(${tx.json(book.findingHours as never)}) as n (id uuid, hours int)
+      where f.team_id = ${teamId} and f.id = n.id`;
   if (book.hours.length > 0)
     await tx`
       update service_record r set hours = n.hours from jsonb_to_recordset(${tx.json(book.hours as never)}) as n (id uuid, hours int)
@@ -37,8 +43,11 @@ function asRow(m: MachineStanding): Record<string, unknown> {
     estimated: m.estimated,
     read_at: m.readAt === null ? null : new Date(m.readAt).toISOString(),
     recent: m.recent,
-    dues: m.tasks.map(pendingTask),
+    dues: dueItems(m),
     tasks: m.tasks,
+    findings: m.findings,
+    reminders: m.reminders,
+    ready: keepsOff(m.findings).length === 0,
     pegs: m.pegs,
     distance: whole(m.distance),
     speed: whole(m.learned.speed),

@@ -13,7 +13,8 @@ import {
 } from '../../../tests/database/hands';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, byHours, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
-import { callSchema, doneSchema, reminderSchema, taskChangeSchema, taskSchema } from '../core/schedule/form';
+import { reminderSchema } from '../core/finding/form';
+import { callSchema, doneSchema, taskChangeSchema, taskSchema } from '../core/schedule/form';
 import { ruleSchema } from '../core/rules/form';
 import { DEFAULT_RULES } from '../core/rules/rules';
 import { isOpen, listCalls } from './calls';
@@ -267,7 +268,7 @@ describe('calls and reminders', () => {
         })
       );
     await remind({});
-    await expect(remind({ waitsFor: 'a part to arrive' })).rejects.toThrow(/Which part/);
+    expect(() => remind({ waitsFor: 'a part to arrive' })).toThrow(/Which part/);
     await remind({ words: 'Torque it', waitsFor: 'a part to arrive', part: 'adapter' });
     expect(await stake('Level again', later(33))).toMatchObject({
       state: 'clear',
@@ -282,7 +283,7 @@ describe('calls and reminders', () => {
     });
     expect((await stake('Torque it', tomorrow))!.left).toBe('waits for a part to arrive (adapter)');
     for (const { id } of await book.sql`select id from reminder`) {
-      await noteReminder(book.sql, book.team.id, book.personId, { reminderId: id, now: 'raised', word: '' });
+      await noteReminder(book.sql, book.team.id, book.personId, { reminderId: id, now: 'come', word: '' });
       await noteReminder(book.sql, book.team.id, book.personId, { reminderId: id, now: 'done', word: '' });
     }
     expect(await stake('Torque it', tomorrow)).toBeUndefined();
@@ -332,19 +333,19 @@ describe('the due list', () => {
     const { rows, total } = await list();
     expect(total).toBe(lane!.stakes.length);
     for (const r of rows)
-      expect([r.task, r.state, r.left]).toEqual([
-        r.task,
-        lane!.stakes.find((s) => s.taskId === r.taskId)!.state,
-        lane!.stakes.find((s) => s.taskId === r.taskId)!.left
+      expect([r.name, r.state, r.left]).toEqual([
+        r.name,
+        lane!.stakes.find((s) => s.id === r.id)!.state,
+        lane!.stakes.find((s) => s.id === r.id)!.left
       ]);
     expect(rows.every((r) => r.why.length > 0)).toBe(true);
   });
   it('is narrowed and sorted', async () => {
-    expect((await list({ task: 'engine OIL' })).rows.map((r) => r.task)).toEqual(['Engine oil']);
+    expect((await list({ task: 'engine OIL' })).rows.map((r) => r.name)).toEqual(['Engine oil']);
     expect((await list({ machine: uuid() })).total).toBe(0);
     expect((await list({ rider: uuid() })).total).toBe(0);
     expect((await list({ weekend: uuid() })).total).toBe(0);
-    const names = (await list({ sort: 'task' })).rows.map((r) => r.task);
+    const names = (await list({ sort: 'task' })).rows.map((r) => r.name);
     expect(names).toEqual([...names].sort((a, b) => a.localeCompare(b)));
     expect((await list({ state: 'clear' })).rows.every((r) => r.state === 'clear')).toBe(true);
     expect((await list({}, 9)).rows).toEqual([]);

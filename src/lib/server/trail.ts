@@ -70,7 +70,7 @@ export async function readStandings(
   only: readonly string[] | null = null
 ): Promise<Standing[]> {
   const rows = await sql`
-    select m.id, m.plate, m.name, m.maker, m.kind, s.total, s.estimated, s.read_at, s.recent, s.distance, s.speed, s.per_outing, s.tasks, s.pegs, v.id as visit_id
+    select m.id, m.plate, m.name, m.maker, m.kind, s.total, s.estimated, s.read_at, s.recent, s.distance, s.speed, s.per_outing, s.tasks, s.findings, s.reminders, s.pegs, v.id as visit_id
     from machine m
     join machine_standing s on s.team_id = m.team_id and s.machine_id = m.id
     left join lateral (
@@ -92,6 +92,8 @@ export async function readStandings(
     speed: r.speed,
     perOuting: r.per_outing,
     tasks: r.tasks,
+    findings: r.findings,
+    reminders: r.reminders,
     pegs: r.pegs,
     visitId: r.visit_id
   }));
@@ -156,10 +158,10 @@ export async function lanesOf(sql: Db, team: Team, ids: readonly string[], now: 
 /** What has got worse between two states of one machine: "now past due". */
 export function becameDue(before: Lane | null, after: Lane): Logged['due'] {
   const pressing = ['past limit', 'past due', 'due before the next outing'];
-  const was = new Map(before?.stakes.map((s) => [s.taskId, s.state]));
+  const was = new Map(before?.stakes.map((s) => [s.id, s.state]));
   return after.stakes
-    .filter((s) => pressing.includes(s.state) && was.get(s.taskId) !== s.state)
-    .map(({ taskId, name, state, left }) => ({ taskId, name, state, left }));
+    .filter((s) => pressing.includes(s.state) && was.get(s.id) !== s.state)
+    .map(({ kind, id, name, state, left }) => ({ kind, id, name, state, left }));
 }
 
 /** A machine's own pace, as learned from its outings. */

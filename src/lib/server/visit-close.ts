@@ -1,10 +1,11 @@
-import { show } from '../core/quantity/quantity';
 import type { Team } from '../core/team/team';
 import { dayOf } from '../core/time/day';
 import { closeProblems } from '../core/visit/close';
 import { visitState } from '../core/visit/state';
 import { drawUpRecord, type JobRecord } from '../core/record/record';
+import { leavesOf } from '../core/record/leaves';
 import type { Db } from './db';
+import { keepLeaves } from './findings';
 import { proposeFrom } from './proposals';
 import { refuse, Refusal } from './refusal';
 import { lockVisit, type Visit } from './visits';
@@ -12,14 +13,12 @@ import type { Write } from './write';
 
 /**
  * Closes a visit: refused with the list while anything is open or wanting. Writes a record for each job, restarts the counts,
- * moves the stakes; what was deferred keeps the machine from being ready, what came out with the oil proposes a shorter
+ * moves the stakes; what was deferred or found becomes a finding, what came out with the oil proposes a shorter
  * interval, and the oil leaves the stores. Closing twice is closing once.
  * @returns the first record's id
  */
-export async function closeVisit(
-  { tx, team, personId, now }: Write,
-  { visitId }: { visitId: string }
-): Promise<string> {
+export async function closeVisit(w: Write, { visitId }: { visitId: string }): Promise<string> {
+  const { tx, team, personId, now } = w;
   const visit = await lockVisit(tx, team.id, visitId);
   if (visit.recordIds[0]) return visit.recordIds[0];
   if (visit.givenUpAt) refuse('', 'This visit was given up.');
@@ -37,6 +36,8 @@ export async function closeVisit(
     ids.push(id);
     await followUp(tx, team.id, personId, visit, job.taskId, id, findings);
   }
+  const { id, machineId, plan } = visit;
+  await keepLeaves(w, { id, machineId, jobs: plan.jobs }, leavesOf(plan, state));
   return ids[0]!;
 }
 
@@ -57,7 +58,7 @@ async function insertRecord(
   return id;
 }
 
-/** What follows from a job's findings. */
+/** What follows from the record of a job. */
 async function followUp(
   tx: Db,
   teamId: string,
@@ -77,40 +78,9 @@ async function followUp(
       recordId,
       `${bad[0].place}: ${bad[0].grade}. ${bad[0].overruled ?? bad[0].reasons?.join(' ') ?? ''}`.trim()
     );
-  for (const d of bad)
-    if (d.verdict === 'find the source' || d.verdict === 'park it')
-      await keepOff(tx, teamId, personId, visit, {
-        key: `debris:${d.stepKey ?? d.place}`,
-        words: `${d.place}: ${d.grade}; ${d.verdict}`,
-        waitsFor: 'the source to be found',
-        part: ''
-      });
-  for (const d of findings.deferred ?? [])
-    await keepOff(tx, teamId, personId, visit, {
-      key: d.itemKey,
-      words: `${d.name}: ${d.torque ? `torque ${show(d.torque)}` : 'finish it'} (${d.reason})`,
-      waitsFor: d.waitsFor,
-      part: d.part
-    });
   for (const c of findings.circuits ?? [])
     if (c.oil?.id && c.pouredMl)
       await tx`
         insert into oil_movement (team_id, id, oil_id, ml, why, visit_id, by)
         select ${teamId}, ${crypto.randomUUID()}, id, ${-c.pouredMl}, ${`into ${visit.plate}, ${c.circuit}`}, ${visit.id}, ${personId} from oil where team_id = ${teamId} and id = ${c.oil.id}`;
-}
-
-/** A reminder that keeps the machine from being called ready; what can be done at once is raised at once. */
-async function keepOff(
-  tx: Db,
-  teamId: string,
-  personId: string,
-  visit: Visit,
-  r: { key: string; words: string; waitsFor: string; part: string }
-): Promise<void> {
-  const atOnce = r.waitsFor === 'the source to be found';
-  await tx`
-    insert into reminder (team_id, id, machine_id, words, waits_for, part, keeps_off, visit_id, item_key, raised_at, raised_by, created_by)
-    values (${teamId}, ${crypto.randomUUID()}, ${visit.machineId}, ${r.words.slice(0, 200)}, ${r.waitsFor}, ${r.part.slice(0, 120)}, true, ${visit.id}, ${r.key},
-      ${atOnce ? tx`now()` : null}, ${atOnce ? personId : null}, ${personId})
-    on conflict do nothing`;
 }

@@ -117,11 +117,11 @@
         </tr></thead
       >
       <tbody>
-        {#each list.rows as r (r.taskId)}
+        {#each list.rows as r (r.id)}
           <tr>
             <td class="whole whitespace-nowrap"
-              ><StateMark state={r.state} word />{#if r.inside}<span class="quiet block text-sm"
-                  >inside {r.inside}</span
+              ><StateMark state={r.state} word label={r.parks ? 'not ready' : undefined} />{#if r.inside}<span
+                  class="quiet block text-sm">inside {r.inside}</span
                 >{/if}</td
             >
             <td class="whitespace-nowrap"
@@ -130,9 +130,10 @@
               ></td
             >
             <td
-              >{#if r.reminder}<strong>{r.task}</strong>{:else}<a
+              >{#if r.kind !== 'task'}<a
                   class="font-bold no-underline hover:underline"
-                  href="/tasks/{r.taskId}">{r.task}</a
+                  href="/machines/{r.machineId}#findings">{r.name}</a
+                >{:else}<a class="font-bold no-underline hover:underline" href="/tasks/{r.id}">{r.name}</a
                 >{/if}<span class="quiet block text-sm">{[r.every, r.part].filter(Boolean).join(', ')}</span
               ></td
             >
@@ -146,22 +147,21 @@
             <td class="no-print text-right whitespace-nowrap">
               {#if r.job}<a
                   class="do"
-                  href={r.visitId
-                    ? `/visits/${r.visitId}`
-                    : `/machines/${r.machineId}/visit?task=${r.taskId}`}>Bench</a
-                >{:else if !r.reminder}<a class="do" href="/machines/{r.machineId}?done={r.taskId}#tasks"
+                  href={r.visitId ? `/visits/${r.visitId}` : `/machines/${r.machineId}/visit?task=${r.id}`}
+                  >Bench</a
+                >{:else if r.kind === 'task'}<a class="do" href="/machines/{r.machineId}?done={r.id}#tasks"
                   >Done</a
-                >{/if}
+                >{:else}<a class="do" href="/machines/{r.machineId}#findings">See to it</a>{/if}
               <button
                 type="button"
                 class="link ml-2 text-sm"
-                aria-expanded={open.includes(r.taskId)}
-                aria-label="Why is {r.task} of {r.plate} due?"
-                onclick={() => turn(r.taskId)}>Why?</button
+                aria-expanded={open.includes(r.id)}
+                aria-label="Why is {r.name} of {r.plate} due?"
+                onclick={() => turn(r.id)}>Why?</button
               >
             </td>
           </tr>
-          {#if open.includes(r.taskId)}<tr><td colspan="7" class="sum"><Why lines={r.why} /></td></tr>{/if}
+          {#if open.includes(r.id)}<tr><td colspan="7" class="sum"><Why lines={r.why} /></td></tr>{/if}
         {/each}
       </tbody>
     </table>

@@ -2,11 +2,13 @@ import type { DayPoint } from '../forecast/rate';
 import type { Learned } from '../hours/learned';
 import { reaches, totalAt, type Series } from '../hours/series';
 import { countTask, type Clock, type Restart } from '../schedule/count';
+import type { Finding } from '../finding/finding';
+import type { Reminder } from '../finding/reminder';
 import type { Task } from '../schedule/task';
 import type { Peg } from '../trail/lane';
 import { clockOf, paceOf, partClock, recentPoints, standOf, type Stand } from './clock';
 import { inwardsFirst } from './moments';
-import type { BookOf, PartRow, PegRow, Recent, RestartRow, StepsOf, TaskRow } from './rows';
+import type { BookOf, FindingRow, PartRow, PegRow, Recent, RestartRow, StepsOf, TaskRow } from './rows';
 
 /** Where one machine stands by its book: all the fleet's screens are drawn from. */
 export interface MachineStanding extends Stand {
@@ -16,6 +18,8 @@ export interface MachineStanding extends Stand {
   learned: Learned;
   recent: DayPoint[];
   tasks: Task[];
+  findings: Finding[];
+  reminders: Reminder[];
   pegs: Peg[];
 }
 
@@ -26,6 +30,8 @@ export interface Book {
   totals: { id: string; total: number }[];
   /** Records whose hours are others than were written down. */
   hours: { id: string; hours: number | null }[];
+  /** Open findings, likewise: hours of the machine they were found on. */
+  findingHours: { id: string; hours: number | null }[];
   clock: (owner: { machineId: string | null; componentId: string | null }) => Clock;
   tasksOf: (componentId: string) => Task[];
 }
@@ -57,10 +63,13 @@ export function buildBook(rows: BookOf, steps: StepsOf, recents: ReadonlyMap<str
         readAt: recent.readAt,
         learned: paceOf(recent),
         recent: recentPoints(recent, rows.timeZone),
-        tasks: [
-          ...worked.filter((w) => machineOf(w.row) === m.id).map((w) => w.task),
-          ...rows.reminders.filter((r) => r.machineId === m.id).map(reminded)
-        ],
+        tasks: worked.filter((w) => machineOf(w.row) === m.id).map((w) => w.task),
+        findings: rows.findings
+          .filter((f) => (f.componentId ? parts.get(f.componentId)?.machineId : f.machineId) === m.id)
+          .map((f) => findingOf(f, parts, clock)),
+        reminders: rows.reminders
+          .filter((r) => r.machineId === m.id)
+          .map(({ id, words, waitsFor, part, come }) => ({ id, words, waitsFor, part, come })),
         pegs: rows.pegs.filter((p) => p.machineId === m.id).flatMap((p) => pegOf(p, clock))
       };
     }),
@@ -70,6 +79,10 @@ export function buildBook(rows: BookOf, steps: StepsOf, recents: ReadonlyMap<str
     }),
     hours: rows.followers.flatMap((f) => {
       const now = hoursAt(clock(f).hours, f.at);
+      return now === f.hours ? [] : [{ id: f.id, hours: now }];
+    }),
+    findingHours: rows.findings.flatMap((f) => {
+      const now = foundAt(f, clock);
       return now === f.hours ? [] : [{ id: f.id, hours: now }];
     }),
     clock,
@@ -144,8 +157,7 @@ function taskOf(t: TaskRow, rows: BookOf, restarts: readonly RestartRow[], clock
     sensitivity,
     calls: rows.calls
       .filter((c) => c.taskId === t.id)
-      .map(({ id, kind, what, words, day }) => ({ id, kind, what, words, day })),
-    reminder: null
+      .map(({ id, kind, what, words, day }) => ({ id, kind, what, words, day }))
   };
 }
 
@@ -163,21 +175,26 @@ function timesOf(t: TaskRow, rows: BookOf): Map<string, Series> {
   return map;
 }
 
-/** What waits for an event is put among the tasks: it stands on the trail like they do. */
-function reminded(r: BookOf['reminders'][number]): Task {
+/** Running hours at which something was found, of the machine it was found on; null where nobody knows. */
+const foundAt = (f: FindingRow, clock: Book['clock']): number | null =>
+  f.machineId === null ? null : hoursAt(clock({ machineId: f.machineId, componentId: null }).hours, f.at);
+
+function findingOf(f: FindingRow, parts: ReadonlyMap<string, PartRow>, clock: Book['clock']): Finding {
+  const part = f.componentId === null ? undefined : parts.get(f.componentId);
+  const { id, cause, what, note, fastenerId, place, severity, day, by, visitId, waits } = f;
   return {
-    id: r.id,
-    name: r.words,
-    job: null,
-    part: null,
-    triggers: [],
-    counted: null,
-    ageing: 'by the meter',
-    anchoring: 'from done',
-    perPart: false,
-    sensitivity: {},
-    strained: {},
-    calls: [],
-    reminder: { waitsFor: r.waitsFor, raised: r.raised, part: r.part, keepsOff: r.keepsOff }
+    id,
+    cause,
+    what,
+    note,
+    part: part ? { id: part.id, name: part.name } : null,
+    fastenerId,
+    place,
+    severity,
+    day,
+    hours: foundAt(f, clock),
+    by,
+    visitId,
+    waits
   };
 }

@@ -22,6 +22,11 @@ export function momentsOf(book: BookOf, asked: ReadonlyMap<string, readonly numb
     if (t) at(t.machineId, t.componentId, r.at);
   }
   for (const f of book.followers) at(f.machineId, f.componentId, f.at);
+  for (const f of book.findings) {
+    if (f.machineId === null) continue;
+    if (!machines.has(f.machineId)) machines.set(f.machineId, new Set());
+    machines.get(f.machineId)!.add(f.at);
+  }
   for (const p of book.pegs) {
     machines.get(p.machineId)?.add(p.at);
     if (p.componentId !== null) parts.get(p.componentId)?.add(p.at);

@@ -1,3 +1,5 @@
+import type { Finding } from '../finding/finding';
+import type { Reminder } from '../finding/reminder';
 import type { Ageing, Anchoring, Call, Task, Trigger } from '../schedule/task';
 import type { Day } from '../time/day';
 import type { PastOuting } from '../hours/learned';
@@ -18,6 +20,7 @@ export interface BookOf {
   /** When tasks that others count were done. */
   times: readonly { taskId: string; ofTaskId: string; at: number }[];
   calls: readonly (Call & { taskId: string })[];
+  findings: readonly FindingRow[];
   reminders: readonly ReminderRow[];
   pegs: readonly PegRow[];
   /** Records whose hours follow the book, and may have to be put right. */
@@ -75,14 +78,17 @@ export interface RestartRow {
   stated?: number | null;
 }
 
-export interface ReminderRow {
-  id: string;
+/** An open finding: on a machine, or on a component wherever that is now. */
+export interface FindingRow extends Omit<Finding, 'part'> {
+  /** The machine it was found on; null where it was found on the shelf. */
+  machineId: string | null;
+  componentId: string | null;
+  at: number;
+}
+
+/** A reminder that belongs to no finding. */
+export interface ReminderRow extends Reminder {
   machineId: string;
-  words: string;
-  waitsFor: string;
-  part: string;
-  keepsOff: boolean;
-  raised: boolean;
 }
 
 export interface PegRow {

@@ -1,5 +1,12 @@
 import { z } from 'zod';
 import { componentSchema, moveSchema, rebuildSchema, scrapSchema, swapSchema } from '../component/form';
+import {
+  closeFindingSchema,
+  findingSchema,
+  regradeSchema,
+  reminderNoteSchema,
+  reminderSchema
+} from '../finding/form';
 import { id, remark } from '../forms';
 import { meterChangeSchema, odometerSchema, raceDaySchema, readingSchema, strikeSchema } from '../hours/form';
 import type { Logged, RowAnswer } from './logged';
@@ -12,8 +19,6 @@ import {
   doneSchema,
   dropCallSchema,
   proposeSchema,
-  reminderNoteSchema,
-  reminderSchema,
   retireSchema as taskRetireSchema,
   taskChangeSchema,
   taskSchema
@@ -66,6 +71,9 @@ export const COMMANDS = {
   'proposal.back-to-book': backToBookSchema,
   'call.report': callSchema,
   'call.drop': dropCallSchema,
+  'finding.add': findingSchema,
+  'finding.close': closeFindingSchema,
+  'finding.regrade': regradeSchema,
   'reminder.add': reminderSchema,
   'reminder.note': reminderNoteSchema,
 

@@ -1,3 +1,4 @@
+import type { DueKind } from '../schedule/fleet';
 import type { State } from '../schedule/state';
 
 /** What a reading is answered with. */
@@ -6,7 +7,7 @@ export interface Logged {
   plate: string;
   /** Running hours after it, in words, and what has become due by it. */
   total: string;
-  due: { taskId: string; name: string; state: State; left: string }[];
+  due: { kind: DueKind; id: string; name: string; state: State; left: string }[];
 }
 
 /** What became of one pasted row. */

@@ -1,10 +1,14 @@
 import { pressure, roughlyAhead, stateCode, STATES, type Ahead, type DuePoint, type State } from './state';
 import type { Task } from './task';
 
-/** What is special about a task: nothing; a call asks for it now; a reminder that waits; one whose event has come. */
-export type Special = 'none' | 'called' | 'waits' | 'raised';
+/**
+ * What is special about what presses: nothing; a symptom calls it now; it waits for an event, or is only watched; it is to be
+ * done now; it keeps the machine from being called ready.
+ */
+export const SPECIALS = ['none', 'called', 'waits', 'now', 'parks'] as const;
+export type Special = (typeof SPECIALS)[number];
 
-/** What of a task its state hangs on; nothing in it changes but by a new entry in the machine's book. */
+/** What the state of a task, a finding or a reminder hangs on; nothing in it changes but by a new entry in the machine's book. */
 export interface Pending {
   special: Special;
   /** One for each trigger, in their order. */
@@ -25,13 +29,21 @@ export interface Decision {
 }
 
 const FAR = Number.MAX_SAFE_INTEGER;
+const PAST_LIMIT = pressure('past limit');
 const PAST_DUE = pressure('past due');
 const CLEAR = pressure('clear');
 const UNKNOWN = pressure('unknown');
+/** What it comes to by itself, without a trigger. */
+const ALONE: Record<Special, number> = {
+  none: UNKNOWN,
+  called: UNKNOWN,
+  waits: CLEAR,
+  now: PAST_DUE,
+  parks: PAST_LIMIT
+};
 
 /** What is special about a task, as the book has it. */
-export function specialOf(task: Pick<Task, 'reminder' | 'calls'>): Special {
-  if (task.reminder) return task.reminder.raised || task.reminder.keepsOff ? 'raised' : 'waits';
+export function specialOf(task: Pick<Task, 'calls'>): Special {
   return task.calls.length > 0 ? 'called' : 'none';
 }
 
@@ -41,10 +53,10 @@ export function specialOf(task: Pick<Task, 'reminder' | 'calls'>): Special {
  * asks it ten thousand times.
  */
 export function decide({ special, points }: Pending, ahead: Ahead): Decision {
-  let press = special === 'waits' ? CLEAR : special === 'raised' ? PAST_DUE : UNKNOWN;
+  let press = ALONE[special];
   let by = -1;
   let left: number | null = null;
-  let far = special === 'raised' ? 0 : FAR;
+  let far = special === 'now' || special === 'parks' ? 0 : FAR;
   let nearest = Infinity;
   for (let i = 0; i < points.length; i++) {
     const p = points[i]!;
@@ -69,7 +81,7 @@ interface Pressing {
   press: number;
   ahead: number;
   name: string;
-  taskId: string;
+  id: string;
 }
 
 /** What presses most first; of one state the nearest first. The one order of tasks, on every screen. */
@@ -77,17 +89,17 @@ export function pressingFirst(a: Pressing, b: Pressing): number {
   return (
     a.press - b.press ||
     a.ahead - b.ahead ||
-    (a.name < b.name ? -1 : a.name > b.name ? 1 : a.taskId < b.taskId ? -1 : a.taskId > b.taskId ? 1 : 0)
+    (a.name < b.name ? -1 : a.name > b.name ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0)
   );
 }
 
 /** Where a machine stands in the order of its fleet: by what presses most on it. `unknown` where it has no task. */
-export function mostPressing(tasks: readonly Pending[], ahead: Ahead): { state: State; ahead: number } {
+export function mostPressing(items: readonly Pending[], ahead: Ahead): { state: State; ahead: number } {
   let best: Decision | null = null;
-  for (const task of tasks) {
-    const d = decide(task, ahead);
+  for (const item of items) {
+    const d = decide(item, ahead);
     // What merely waits for an event says nothing of the machine.
-    if (task.special === 'waits') continue;
+    if (item.special === 'waits') continue;
     if (!best || d.press < best.press || (d.press === best.press && d.ahead < best.ahead)) best = d;
   }
   return best ? { state: best.state, ahead: best.ahead } : { state: 'unknown', ahead: FAR };

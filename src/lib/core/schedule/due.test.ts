@@ -1,10 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays } from '../time/day';
-import { aNow, aTask, counting, hours } from '../../../../tests/core/schedule';
+import { aNow, aTask, counting, hours, itemsOf } from '../../../../tests/core/schedule';
 import { nearestFirst, pressure, STATES, stretches, tasksDue, taskDue as workedOut } from './due';
 import { mostPressing } from './decide';
-import { pendingTask } from './fleet';
 import { aheadOf } from './state';
 import type { CountedFrom, MachineNow, Task, Trigger } from './task';
 import { leftInWords } from './words';
@@ -232,14 +231,7 @@ describe('properties', () => {
             ...tasks.map((t) => pressure(taskDue(t, n).state)),
             tasks.length === 0 ? pressure('unknown') : 9
           );
-          expect(
-            pressure(
-              mostPressing(
-                tasks.map((t) => pendingTask(at(t, n))),
-                aheadOf(n)
-              ).state
-            )
-          ).toBe(worst);
+          expect(pressure(mostPressing(itemsOf(tasks.map((t) => at(t, n))), aheadOf(n)).state)).toBe(worst);
         }
       )
     );

@@ -87,7 +87,6 @@ export function taskDue(task: Task, now: MachineNow): TaskDue {
 }
 
 function workOut(task: Task, now: MachineNow, ahead: Ahead, byId: ReadonlyMap<string, Task>): TaskDue {
-  if (task.reminder) return remindedOf(task, ahead);
   const points = task.triggers.map((t) => duePoint(t, task));
   const decision = decide({ special: specialOf(task), points }, ahead);
   const all = task.triggers.map((trigger, i): TriggerDue => {
@@ -120,22 +119,6 @@ function workOut(task: Task, now: MachineNow, ahead: Ahead, byId: ReadonlyMap<st
     limitAhead: limits.length > 0 ? Math.min(...limits) : null,
     likely: called ? { from: now.today, to: now.today } : likelyRange(triggers, now),
     inside: called ? null : insideOf(triggers, now, ahead)
-  };
-}
-
-/** A reminder is due as soon as its event has come; until then it waits. One that keeps the machine off is due at once. */
-function remindedOf(task: Task, ahead: Ahead): TaskDue {
-  const { state, press, ahead: far } = decide({ special: specialOf(task), points: [] }, ahead);
-  return {
-    task,
-    state,
-    order: { press, ahead: far },
-    deciding: null,
-    triggers: [],
-    stake: state === 'past due' ? { ahead: 0, exact: true } : null,
-    limitAhead: null,
-    likely: null,
-    inside: null
   };
 }
 
@@ -211,7 +194,7 @@ function likelyRange(triggers: readonly TriggerDue[], now: MachineNow): TaskDue[
 /** Tasks in the order in which they press: the same on every screen. */
 export function nearestFirst(a: TaskDue, b: TaskDue): number {
   return pressingFirst(
-    { ...a.order, name: a.task.name, taskId: a.task.id },
-    { ...b.order, name: b.task.name, taskId: b.task.id }
+    { ...a.order, name: a.task.name, id: a.task.id },
+    { ...b.order, name: b.task.name, id: b.task.id }
   );
 }

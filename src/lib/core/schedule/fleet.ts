@@ -1,19 +1,46 @@
 import type { Day } from '../time/day';
+import { specialOfFinding, specialOfReminder, type OpenOn } from './notice';
 import { decide, pressingFirst, specialOf, type Pending } from './decide';
 import { aheadOf, duePoint, STATES, type Ahead, type State } from './state';
 import type { PlannedOuting, Task } from './task';
 
-/** A task as a fleet's due list is worked out from: kept with its machine, so that history is never read for it. */
-export interface PendingTask extends Pending {
-  taskId: string;
+export const DUE_KINDS = ['task', 'finding', 'reminder'] as const;
+export type DueKind = (typeof DUE_KINDS)[number];
+
+/** What a fleet's due list is worked out from: kept with its machine, so that history is never read for it. */
+export interface DueItem extends Pending {
+  kind: DueKind;
+  id: string;
   name: string;
   part: string | null;
 }
 
-/** A task as the due list needs it. */
-export function pendingTask(task: Task): PendingTask {
+/** Everything that may press on a machine, as the due list needs it. */
+export function dueItems(on: OpenOn & { tasks: readonly Task[] }): DueItem[] {
+  return [
+    ...on.tasks.map(taskItem),
+    ...on.findings.map((f): DueItem => ({
+      kind: 'finding',
+      id: f.id,
+      name: f.what,
+      part: f.part?.name ?? null,
+      special: specialOfFinding(f),
+      points: []
+    })),
+    ...on.reminders.map((r): DueItem => ({
+      kind: 'reminder',
+      id: r.id,
+      name: r.words,
+      part: null,
+      special: specialOfReminder(r),
+      points: []
+    }))
+  ];
+}
+function taskItem(task: Task): DueItem {
   return {
-    taskId: task.id,
+    kind: 'task',
+    id: task.id,
     name: task.name,
     part: task.part?.name ?? null,
     special: specialOf(task),
@@ -24,7 +51,8 @@ export function pendingTask(task: Task): PendingTask {
 /** A line of the fleet's due list, before it is drawn up. */
 export interface DueLine {
   machineId: string;
-  taskId: string;
+  kind: DueKind;
+  id: string;
   name: string;
   part: string | null;
   state: State;
@@ -40,18 +68,18 @@ export interface DueMachine {
   id: string;
   speed: number | null;
   planned: PlannedOuting[];
-  tasks: readonly PendingTask[];
+  items: readonly DueItem[];
 }
 
 /**
- * Every task of a fleet worked out for today, unsorted: one pass over due points, nothing drawn up.
+ * Everything that may press on a fleet worked out for today, unsorted: one pass over due points, nothing drawn up.
  *
- * @param keep which tasks of which machines are wanted
+ * @param keep which of which machines are wanted
  */
 export function dueLines(
   machines: Iterable<DueMachine>,
   today: Day,
-  keep: (machine: DueMachine, task: PendingTask) => boolean = () => true
+  keep: (machine: DueMachine, item: DueItem) => boolean = () => true
 ): DueLine[] {
   const lines: DueLine[] = [];
   // Most of a fleet goes on the same outings: their calendar is drawn up once for each pace.
@@ -62,11 +90,11 @@ export function dueLines(
     let ahead = byPace.get(machine.speed);
     if (!ahead)
       byPace.set(machine.speed, (ahead = aheadOf({ today, planned: machine.planned, speed: machine.speed })));
-    for (const task of machine.tasks) {
-      if (!keep(machine, task)) continue;
-      const { state, press, left, ahead: far } = decide(task, ahead);
-      const { taskId, name, part } = task;
-      lines.push({ machineId: machine.id, taskId, name, part, state, press, left, ahead: far });
+    for (const item of machine.items) {
+      if (!keep(machine, item)) continue;
+      const { state, press, left, ahead: far } = decide(item, ahead);
+      const { kind, id, name, part } = item;
+      lines.push({ machineId: machine.id, kind, id, name, part, state, press, left, ahead: far });
     }
   }
   return lines;

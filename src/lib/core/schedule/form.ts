@@ -220,14 +220,4 @@ export const callSchema = z.object({
 export type CallInput = z.infer<typeof callSchema>;
 export const dropCallSchema = z.object({ callId: id, word: name('why it is dropped', 10_000) });
 
-export const WAITS_FOR = ['the next outing', 'a part to arrive', 'it stands on its wheels'] as const;
-export const reminderSchema = z.object({
-  id,
-  machineId: id,
-  words: name('what is to be done then', 200),
-  waitsFor: z.enum(WAITS_FOR, { error: 'Pick what it waits for.' }),
-  part: z.string().trim().max(120, 'At most 120 characters.').default('')
-});
-export type ReminderInput = z.infer<typeof reminderSchema>;
-export const reminderNoteSchema = z.object({ reminderId: id, now: z.enum(['raised', 'done']), word: remark });
 export const proposeSchema = z.object({ taskId: id, reason: name('what was seen', 10_000) });

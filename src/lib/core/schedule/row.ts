@@ -4,7 +4,7 @@ import type { TaskDue } from './due';
 import { hardRiding } from './propose';
 import type { State } from './state';
 import type { MachineNow } from './task';
-import { everyInWords, leftInWords, leftOf, likelyInWords, pointInWords } from './words';
+import { everyInWords, leftOf, likelyInWords, pointInWords } from './words';
 import { whyDue, type WhyLine } from './why';
 
 /** A task as a machine's or component's page lists it: everything in words, one line a trigger. */
@@ -16,8 +16,6 @@ export interface TaskRow {
   perPart: boolean;
   state: State;
   inside: string | null;
-  /** Set where it is a reminder: whether its event has come. */
-  reminder: { waitsFor: string; raised: boolean; keepsOff: boolean } | null;
   called: string[];
   triggers: { every: string; left: string; dueAt: string; limit: string }[];
   likely: string;
@@ -39,11 +37,6 @@ export function taskRow(due: TaskDue, now: MachineNow, estimated: boolean): Task
     perPart: task.perPart,
     state: due.state,
     inside: due.inside?.name ?? null,
-    reminder: task.reminder && {
-      waitsFor: leftInWords(due),
-      raised: task.reminder.raised,
-      keepsOff: task.reminder.keepsOff
-    },
     called: task.calls.map((c) => c.what),
     triggers: due.triggers.map((t) => ({
       every: `${everyInWords(t.trigger, t.trigger.book)}${t.trigger.first ? ', first time' : ''}`,
@@ -51,7 +44,7 @@ export function taskRow(due: TaskDue, now: MachineNow, estimated: boolean): Task
       dueAt: pointInWords(t, t.left, now.total, now.today),
       limit: t.trigger.bookLimit === null ? 'none given' : pointInWords(t, t.limitLeft, now.total, now.today)
     })),
-    likely: task.reminder ? '' : likelyInWords(due.likely, now.today),
+    likely: likelyInWords(due.likely, now.today),
     lastDone: lastDone(due, now.today),
     hard: hardRiding(task),
     why: whyDue(due, now, estimated)

@@ -88,8 +88,6 @@ export interface Task {
   /** Hours since it was last done under each strain; what weighting is worked out from. */
   strained: Partial<Record<Strain, Centihours>>;
   calls: Call[];
-  /** Set where it is no task but a reminder that waits for an event. `keepsOff`: until then the machine is not ready. */
-  reminder: { waitsFor: string; raised: boolean; part: string; keepsOff: boolean } | null;
 }
 
 /** An outing that is planned, with the hours it is expected to use up on this machine. */

@@ -31,11 +31,6 @@ export function whyDue(due: TaskDue, now: MachineNow, estimated: boolean): WhyLi
   const lines: WhyLine[] = [];
   const say = (head: string, text: string) => lines.push({ head, text });
 
-  if (task.reminder) {
-    say('Waits for', `${task.reminder.waitsFor}${task.reminder.part ? `: ${task.reminder.part}` : ''}.`);
-    if (task.reminder.raised) say('Now', 'That has come: do it before the machine goes out again.');
-    return lines;
-  }
   for (const c of task.calls)
     say(
       'Called',

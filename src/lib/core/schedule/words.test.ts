@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { aNow, aTask, counting, hours } from '../../../../tests/core/schedule';
+import { aNow, aTask, counting, hours, itemsOf } from '../../../../tests/core/schedule';
 import { addDays } from '../time/day';
 import { nearestFirst, tasksDue, taskDue } from './due';
 import { mostPressing, pressingFirst } from './decide';
-import { dueLines, mostPressingLines, pendingTask } from './fleet';
+import { dueLines, mostPressingLines } from './fleet';
 import { hardRiding, proposeShorter } from './propose';
 import { taskRow } from './row';
 import { aheadOf } from './state';
@@ -155,13 +155,6 @@ describe('the sum in words', () => {
       /“clutch slips” on 10 Jun\. It calls this task now/
     );
     expect(whyDue(taskDue(called, plain), plain, false).at(-1)!.text).toMatch(/Too little history/);
-    const reminder = aTask([], null, {
-      reminder: { waitsFor: 'a part to arrive', raised: true, part: 'adapter', keepsOff: false }
-    });
-    expect(whyDue(taskDue(reminder, plain), plain, false).map((l) => l.text)).toEqual([
-      'a part to arrive: adapter.',
-      'That has come: do it before the machine goes out again.'
-    ]);
   });
   it('a row says the same in columns', () => {
     const row = taskRow(
@@ -227,34 +220,22 @@ describe('a fleet’s list', () => {
         { maxLength: 4 }
       ),
       called: fc.boolean(),
-      known: fc.boolean(),
-      reminder: fc.constantFrom(null, true, false)
+      known: fc.boolean()
     })
     .map((t): Task =>
       aTask(
-        t.reminder === null
-          ? t.triggers.map((g, i) =>
-              counting(
-                hours(g.interval, g.limit === null ? null : g.interval + g.limit, {
-                  id: String(i),
-                  measure: g.measure,
-                  of: g.measure === 'times' ? { id: 'o', name: 'Oil' } : null
-                }),
-                t.known ? g.used : null
-              )
-            )
-          : [],
-        t.known && t.reminder === null ? done : null,
-        {
-          calls:
-            t.called && t.reminder === null
-              ? [{ id: 'c', kind: 'symptom', what: 'smokes', words: '', day: today }]
-              : [],
-          reminder:
-            t.reminder === null
-              ? null
-              : { waitsFor: 'the next outing', raised: t.reminder, part: '', keepsOff: false }
-        }
+        t.triggers.map((g, i) =>
+          counting(
+            hours(g.interval, g.limit === null ? null : g.interval + g.limit, {
+              id: String(i),
+              measure: g.measure,
+              of: g.measure === 'times' ? { id: 'o', name: 'Oil' } : null
+            }),
+            t.known ? g.used : null
+          )
+        ),
+        t.known ? done : null,
+        { calls: t.called ? [{ id: 'c', kind: 'symptom', what: 'smokes', words: '', day: today }] : [] }
       )
     );
   it('says of every task what the task alone says, and ranks a machine by the worst of them', () => {
@@ -263,20 +244,19 @@ describe('a fleet’s list', () => {
         const list = tasks.map((t, i) => ({ ...t, id: String(i) }));
         const now = aNow(today, 2000, { planned, speed: 2000 });
         const dues = tasksDue(list, now);
-        const lines = dueLines([{ id: 'm', speed: 2000, planned, tasks: list.map(pendingTask) }], today);
+        const lines = dueLines([{ id: 'm', speed: 2000, planned, items: itemsOf(list) }], today);
         expect(lines.map((l) => l.state)).toEqual(dues.map((d) => d.state));
         // One order on every screen.
-        expect([...lines].sort(pressingFirst).map((l) => l.taskId)).toEqual(
+        expect([...lines].sort(pressingFirst).map((l) => l.id)).toEqual(
           [...dues].sort(nearestFirst).map((d) => d.task.id)
         );
         const sorted = [...lines].sort(pressingFirst);
         expect(mostPressingLines(lines, 0, 3)).toEqual(sorted.slice(0, 3));
         expect(mostPressingLines(lines, 2, 9)).toEqual(sorted.slice(2));
-        const ranked = mostPressing(list.map(pendingTask), aheadOf(now));
-        const waiting = dues.filter((d) => !(d.task.reminder && !d.task.reminder.raised));
+        const ranked = mostPressing(itemsOf(list), aheadOf(now));
         const order = ['past limit', 'past due', 'due before the next outing', 'unknown', 'coming', 'clear'];
         const worst =
-          waiting.map((d) => order.indexOf(d.state)).sort((a, b) => a - b)[0] ?? order.indexOf('unknown');
+          dues.map((d) => order.indexOf(d.state)).sort((a, b) => a - b)[0] ?? order.indexOf('unknown');
         expect(order.indexOf(ranked.state)).toBe(worst);
       })
     );
@@ -287,7 +267,7 @@ describe('a fleet’s list', () => {
       aTask([of('hours', 1500, 100)], done, { id: 'u', name: 'Chain' })
     ];
     const lines = dueLines(
-      [{ id: 'm', speed: null, planned: [], tasks: list.map(pendingTask) }],
+      [{ id: 'm', speed: null, planned: [], items: itemsOf(list) }],
       today,
       (_, t) => t.name === 'Chain'
     );

@@ -38,13 +38,7 @@ export function leftOf(t: TriggerDue): string {
 
 /** What is left of a task, in words: of the trigger that decides, or what calls it. */
 export function leftInWords(due: Pick<TaskDue, 'deciding' | 'task'>): string {
-  const { reminder, calls } = due.task;
-  if (reminder) {
-    const off = reminder.keepsOff ? 'not ready: ' : '';
-    const what = reminder.part ? `${reminder.waitsFor} (${reminder.part})` : reminder.waitsFor;
-    if (reminder.waitsFor === 'the source to be found') return 'not ready: find the source';
-    return reminder.raised ? `${off || 'now: '}${reminder.waitsFor} has come` : `${off}waits for ${what}`;
-  }
+  const { calls } = due.task;
   if (!due.deciding && calls.length > 0) return `called: ${calls.map((c) => c.what).join(', ')}`;
   return due.deciding ? leftOf(due.deciding) : 'not known';
 }

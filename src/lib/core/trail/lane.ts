@@ -1,6 +1,12 @@
 import { showHours, type Centihours } from '../hours/hours';
 import { rateOfUse, type DayPoint } from '../forecast/rate';
 import { nearestFirst, pressure, stretches, tasksDue, type State, type TaskDue } from '../schedule/due';
+import { keepsOff, type Finding } from '../finding/finding';
+import type { Reminder } from '../finding/reminder';
+import { pressingFirst } from '../schedule/decide';
+import type { DueKind } from '../schedule/fleet';
+import { noticesDue, type NoticeDue } from '../schedule/notice';
+import { aheadOf } from '../schedule/state';
 import type { MachineNow, PlannedOuting, Task } from '../schedule/task';
 import { leftInWords } from '../schedule/words';
 import { dayNumber, type Day } from '../time/day';
@@ -34,17 +40,19 @@ export interface Standing {
   speed: number | null;
   perOuting: Centihours | null;
   tasks: Task[];
+  findings: Finding[];
+  reminders: Reminder[];
   pegs: Peg[];
   /** A visit that stands open. */
   visitId: string | null;
 }
 
 export interface Stake {
-  taskId: string;
+  /** Findings and reminders are seen to on the machine's page. */
+  kind: DueKind;
+  id: string;
   name: string;
   job: string | null;
-  /** It waits for an event, and is seen to among what is reported. */
-  reminder: boolean;
   state: State;
   /** Hundredths of an hour ahead of now; negative when passed. Null: it cannot be placed on the hours. */
   ahead: Centihours | null;
@@ -75,8 +83,9 @@ export interface Lane {
   state: State;
   /** The stake that presses most, in words: "gearbox oil in 2.1 h, inside Saturday". */
   next: string;
-  nextTaskId: string | null;
-  nextJob: string | null;
+  nextStake: Pick<Stake, 'kind' | 'id' | 'job'> | null;
+  /** What keeps it from being called ready; empty: nothing does. */
+  notReady: string[];
   stakes: Stake[];
   /** Hours from now, so that from is 0 for the next. */
   stretches: Stretch[];
@@ -115,14 +124,62 @@ export function mostPressingFirst(a: Rank, b: Rank): number {
   );
 }
 
-/** What a lane says of its nearest stake. */
-function nextInWords(due: TaskDue | undefined): string {
-  if (!due) return 'No task yet';
+/** What a lane says of a task, where it is the nearest. */
+function taskInWords(due: TaskDue): string {
   const name = due.task.name;
   if (due.state === 'unknown')
     return due.task.counted ? `${name}: hours not known` : `${name}: last done not known`;
   const left = leftInWords(due);
   return due.inside ? `${name} ${left}, inside ${due.inside.name}` : `${name} ${left}`;
+}
+
+function taskStake(d: TaskDue): Stake {
+  return {
+    kind: 'task',
+    id: d.task.id,
+    name: d.task.name,
+    job: d.task.job,
+    state: d.state,
+    ahead: d.stake?.ahead ?? null,
+    estimated: d.stake !== null && !d.stake.exact,
+    limitAhead: d.limitAhead,
+    left: d.state === 'unknown' ? 'not known' : leftInWords(d),
+    inside: d.inside?.name ?? null
+  };
+}
+/** A finding or reminder stands where the machine stands as soon as it presses; until then nowhere. */
+function noticeStake({ kind, id, name, state, left }: NoticeDue): Stake {
+  const now = state === 'past limit' || state === 'past due';
+  return {
+    kind,
+    id,
+    name,
+    job: null,
+    state,
+    ahead: now ? 0 : null,
+    estimated: false,
+    limitAhead: null,
+    left,
+    inside: null
+  };
+}
+
+/** Everything that may press on a machine, what presses most first, each as a stake with what a lane says of it. */
+function stakesOf(
+  standing: Standing,
+  dues: readonly TaskDue[],
+  now: MachineNow
+): { stake: Stake; words: string; waits: boolean }[] {
+  const items = [
+    ...dues.map((d) => ({ order: d.order, stake: taskStake(d), words: taskInWords(d), waits: false })),
+    ...noticesDue(standing, aheadOf(now)).map((n) => ({
+      order: n.order,
+      stake: noticeStake(n),
+      words: `${n.name}: ${n.left}`,
+      waits: n.state === 'clear'
+    }))
+  ];
+  return items.sort((a, b) => pressingFirst({ ...a.stake, ...a.order }, { ...b.stake, ...b.order }));
 }
 
 /** Draws up one machine's lane for today. */
@@ -134,6 +191,10 @@ export function laneOf(
 ): Lane {
   const now = machineNow(standing, planned, today);
   const total = standing.total;
+  const stakes = stakesOf(standing, dues, now);
+  // What merely waits for an event, or is watched, says nothing of the machine.
+  const pressing = stakes.find((s) => !s.waits);
+  const next = pressing ?? stakes[0];
   return {
     id: standing.id,
     plate: standing.plate,
@@ -143,22 +204,11 @@ export function laneOf(
     total,
     estimated: standing.estimated,
     readDaysAgo: standing.readOn === null ? null : Math.max(0, dayNumber(today) - dayNumber(standing.readOn)),
-    state: dues[0]?.state ?? 'unknown',
-    next: nextInWords(dues[0]),
-    nextTaskId: dues[0]?.task.id ?? null,
-    nextJob: dues[0]?.task.job ?? null,
-    stakes: dues.map((d) => ({
-      taskId: d.task.id,
-      name: d.task.name,
-      job: d.task.job,
-      reminder: d.task.reminder !== null,
-      state: d.state,
-      ahead: d.stake?.ahead ?? null,
-      estimated: d.stake !== null && !d.stake.exact,
-      limitAhead: d.limitAhead,
-      left: d.state === 'unknown' ? 'not known' : leftInWords(d),
-      inside: d.inside?.name ?? null
-    })),
+    state: pressing?.stake.state ?? 'unknown',
+    next: next?.words ?? 'No task yet',
+    nextStake: next ? { kind: next.stake.kind, id: next.stake.id, job: next.stake.job } : null,
+    notReady: keepsOff(standing.findings).map((f) => f.what),
+    stakes: stakes.map((s) => s.stake),
     stretches: stretches(now).map(({ id, name, firstDay, from, to }) => ({
       id,
       name,
@@ -185,5 +235,5 @@ export function laneInWords(lane: Lane): string {
     lane.total === null
       ? 'hours not known'
       : `${showHours(lane.total)} h${lane.estimated ? ', estimated' : ''}`;
-  return `${lane.plate} ${lane.name}, ${hours}. ${lane.state}: ${lane.next}.`;
+  return `${lane.plate} ${lane.name}, ${hours}. ${lane.notReady.length > 0 ? 'Not ready' : lane.state}: ${lane.next}.`;
 }

@@ -2,9 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays, dayNumber } from '../time/day';
 import { laneInWords, laneOf, mostPressingFirst, type Standing } from './lane';
-import { aTask, counting, hours } from '../../../../tests/core/schedule';
+import { aFinding, aReminder, aTask, counting, hours, itemsOf } from '../../../../tests/core/schedule';
 import { mostPressing } from '../schedule/decide';
-import { pendingTask } from '../schedule/fleet';
 import { aheadOf } from '../schedule/state';
 import { bunch, HOME_WINDOW, marks, pan, percent, zoom } from './scale';
 
@@ -24,6 +23,8 @@ const standing = (more: Partial<Standing> = {}): Standing => ({
   distance: null,
   speed: null,
   perOuting: null,
+  findings: [],
+  reminders: [],
   tasks: [
     aTask(
       [counting(hours(1500, 1800), more.total === null ? null : (more.total ?? 2290) - 1000)],
@@ -56,6 +57,29 @@ describe('laneOf', () => {
     expect(laneInWords(lane)).toBe(
       '12 Fell 250, 22.9 h. due before the next outing: Gearbox oil in 2.1 h, inside Saturday.'
     );
+  });
+  it('a finding that parks it comes first and keeps it from being ready', () => {
+    const parked = standing({
+      findings: [aFinding({ what: 'Metal in the oil', severity: 'park the machine' })],
+      reminders: [aReminder()]
+    });
+    const lane = laneOf(parked, [saturday], today);
+    expect(lane).toMatchObject({
+      state: 'past limit',
+      notReady: ['Metal in the oil'],
+      next: 'Metal in the oil: not ready',
+      nextStake: { kind: 'finding', id: 'f', job: null }
+    });
+    expect(lane.stakes.map((s) => [s.kind, s.ahead])).toEqual([
+      ['finding', 0],
+      ['task', 210],
+      ['reminder', null]
+    ]);
+    expect(laneInWords(lane)).toBe('12 Fell 250, 22.9 h. Not ready: Metal in the oil: not ready.');
+  });
+  it('what is only watched, or waits, does not make a machine without tasks look clear', () => {
+    const idle = laneOf(standing({ tasks: [], findings: [aFinding()], reminders: [] }), [], today);
+    expect(idle).toMatchObject({ state: 'unknown', next: 'Right fork seal weeps: watch', notReady: [] });
   });
   it('moves when hours are logged', () => {
     const lane = laneOf(standing({ total: 2540 }), [saturday], today);
@@ -112,7 +136,7 @@ it('lanes sort by what presses most', () => {
     .map((s) => ({
       id: s.id,
       plate: s.plate,
-      ...mostPressing(s.tasks.map(pendingTask), aheadOf({ today, planned: [] }))
+      ...mostPressing(itemsOf(s.tasks), aheadOf({ today, planned: [] }))
     }))
     .sort(mostPressingFirst);
   expect(ranks.map((r) => r.id)).toEqual(['b', 'd', 'c', 'e', 'a']);

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { GRADES, MATERIALS } from '../debris/debris';
 import { OIL_LOOKS } from '../debris/trend';
+import { WAITS_FOR } from '../finding/reminder';
 import { POURS } from '../fluids/ledger';
 import { UNITS, type UnitName } from '../quantity/units';
 
@@ -84,14 +85,6 @@ export const torquedSchema = z.object({
   ...seal
 });
 
-/** What a deferred fastener waits for. */
-export const WAITS_FOR = [
-  'the next outing',
-  'a part to arrive',
-  'a tool to arrive',
-  'a second person',
-  'it stands on its wheels'
-] as const;
 export const FOUND = ['loose', 'over-tight', 'damaged', 'missing'] as const;
 export const THINGS = [
   'spring',
@@ -159,7 +152,9 @@ export const entrySchema = z.discriminatedUnion('action', [
     content: z.object({
       reason,
       waitsFor: z.enum(WAITS_FOR, { error: 'What does it wait for?' }),
-      part: z.string().trim().max(120).default('')
+      part: z.string().trim().max(120).default(''),
+      /** It may be ridden until then, as the mechanic says. */
+      usable: z.boolean().optional()
     })
   }),
   z.object({

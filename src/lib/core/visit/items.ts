@@ -1,3 +1,4 @@
+import type { WaitsFor } from '../finding/reminder';
 import { pulls } from '../fasteners/pattern';
 import { quantity, show, type Quantity } from '../quantity/quantity';
 import type { Entry } from './entry';
@@ -16,7 +17,7 @@ export interface ItemState {
   settingNm: number | null;
   reason: string | null;
   seal: 'new' | 'again' | null;
-  deferred: { waitsFor: string; reason: string; part: string } | null;
+  deferred: { waitsFor: WaitsFor; reason: string; part: string; usable: boolean } | null;
   found: { how: string; note: string }[];
   /** Pulls done of a criss-cross sequence: `round/bolt`. */
   pulled: string[];
@@ -98,7 +99,12 @@ export function applyToItem(i: ItemState, entry: Entry & { itemKey: string }): v
       : null;
   i.deferred =
     entry.action === 'deferred'
-      ? { waitsFor: entry.content.waitsFor, reason: entry.content.reason, part: entry.content.part }
+      ? {
+          waitsFor: entry.content.waitsFor,
+          reason: entry.content.reason,
+          part: entry.content.part,
+          usable: entry.content.usable ?? false
+        }
       : null;
 }
 

@@ -154,7 +154,8 @@ describe('the open register', () => {
     expect(state.items.find((i) => i.item.key === 'filter-cover-c')!.deferred).toEqual({
       reason: 'no adapter',
       waitsFor: 'a tool to arrive',
-      part: 'adapter'
+      part: 'adapter',
+      usable: false
     });
   });
   it('asks about a point of the map nobody was at', () => {

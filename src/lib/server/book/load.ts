@@ -1,6 +1,6 @@
 import { buildBook, type Book } from '../../core/book/book';
 import { momentsOf } from '../../core/book/moments';
-import type { BookOf, PartRow, PegRow, RestartRow, TaskRow } from '../../core/book/rows';
+import type { BookOf, FindingRow, PartRow, PegRow, RestartRow, TaskRow } from '../../core/book/rows';
 import { rulesInForce } from '../../core/rules/rules';
 import type { Db } from '../db';
 import { recentsOf, stepsAt } from './steps';
@@ -58,11 +58,23 @@ async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> 
     .filter((p) => more.includes(p.id as string) || machineIds.includes(p.machine_id as string))
     .map((p) => p.id as string);
   const ours = sql`t.team_id = ${teamId} and t.retired_at is null and (t.machine_id = any(${machineIds}::uuid[]) or t.component_id = any(${owners}::uuid[]))`;
-  const [[team], machines, tasks, records, rebuilds, times, calls, reminders, pegs, followers, rules] =
-    await Promise.all([
-      sql`select time_zone from team where id = ${teamId}`,
-      sql`select id, case when book_from_new then to_char(in_service_on, 'YYYY-MM-DD') end as new_since from machine where team_id = ${teamId} and id = any(${machineIds}::uuid[])`,
-      sql`
+  const [
+    [team],
+    machines,
+    tasks,
+    records,
+    rebuilds,
+    times,
+    calls,
+    findings,
+    reminders,
+    pegs,
+    followers,
+    rules
+  ] = await Promise.all([
+    sql`select time_zone from team where id = ${teamId}`,
+    sql`select id, case when book_from_new then to_char(in_service_on, 'YYYY-MM-DD') end as new_since from machine where team_id = ${teamId} and id = any(${machineIds}::uuid[])`,
+    sql`
       select t.id, t.name, t.job, t.machine_id, t.component_id, t.anchoring, t.ageing, t.sensitivity, t.per_part,
         coalesce(jsonb_agg(jsonb_build_object('id', g.id, 'measure', g.measure, 'interval', g.interval_amount, 'limit', g.limit_amount,
           'firstInterval', g.first_interval, 'firstLimit', g.first_limit, 'shortenedTo', g.shortened_to,
@@ -72,8 +84,8 @@ async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> 
       left join task_trigger g on g.team_id = t.team_id and g.task_id = t.id
       left join task o on o.team_id = g.team_id and o.id = g.of_task_id
       where ${ours} group by t.team_id, t.id order by t.name, t.id`,
-      // The last time it was done restarts a count; only a grid that is counted from when work was due has to know all of them.
-      sql`
+    // The last time it was done restarts a count; only a grid that is counted from when work was due has to know all of them.
+    sql`
       with rule as (
         select value #>> '{}' as anchoring from house_rule where team_id = ${teamId} and key = 'anchoring' order by seq desc limit 1
       )
@@ -86,27 +98,34 @@ async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> 
       join service_record r on r.team_id = t.team_id and r.task_id = t.id
       where ${ours} and coalesce(t.anchoring, (select anchoring from rule), 'from done') = 'from due'
       order by done_at`,
-      sql`
+    sql`
       select rt.task_id, r.rebuilt_at, r.rebuilt_on from task t
       join rebuild_task rt on rt.team_id = t.team_id and rt.task_id = t.id
       join rebuild r on r.team_id = rt.team_id and r.id = rt.rebuild_id where ${ours}`,
-      sql`
+    sql`
       select g.task_id, g.of_task_id, r.done_at from task t
       join task_trigger g on g.team_id = t.team_id and g.task_id = t.id and g.of_task_id is not null
       join service_record r on r.team_id = g.team_id and r.task_id = g.of_task_id and r.done_at > coalesce((
         select max(s.done_at) from service_record s where s.team_id = t.team_id and s.task_id = t.id and (not t.per_part or s.replaced)), '-infinity')
       where ${ours}`,
-      sql`
+    sql`
       select t.id as task_id, c.id, c.kind, c.what, c.words, c.called_on as day from task t
       join task_place p on p.team_id = t.team_id and p.task_id = t.id
       join machine_call c on c.team_id = t.team_id and c.machine_id = p.machine_id and c.dropped_at is null and c.what = any(t.answers)
       where ${ours} and not exists (
         select 1 from service_record r where r.team_id = t.team_id and r.task_id = t.id and r.created_at > c.created_at and r.done_on >= c.called_on)
       order by c.created_at, c.id`,
-      sql`
-      select id, machine_id, words, waits_for, part, keeps_off, raised_at is not null as raised from reminder
-      where team_id = ${teamId} and machine_id = any(${machineIds}::uuid[]) and done_at is null order by created_at, id`,
-      sql`
+    sql`
+      select f.id, f.machine_id, f.component_id, f.fastener_id, f.cause, f.what, f.note, f.place, f.severity, f.found_on, f.found_at, f.hours, f.visit_id, p.name as by,
+        case when w.id is not null then jsonb_build_object('id', w.id, 'words', w.words, 'waitsFor', w.waits_for, 'part', w.part, 'come', w.come_at is not null) end as waits
+      from finding f join person p on p.team_id = f.team_id and p.id = f.created_by
+      left join reminder w on w.team_id = f.team_id and w.finding_id = f.id and w.done_at is null
+      where f.team_id = ${teamId} and f.closed_at is null and (f.component_id is null and f.machine_id = any(${machineIds}::uuid[]) or f.component_id = any(${owners}::uuid[]))
+      order by f.found_at, f.id`,
+    sql`
+      select id, machine_id, words, waits_for, part, come_at is not null as come from reminder
+      where team_id = ${teamId} and machine_id = any(${machineIds}::uuid[]) and finding_id is null and done_at is null order by created_at, id`,
+    sql`
       select s.machine_id, s.id, s.name, s.hours, s.hours_by, s.done_on, s.done_at, s.component_id from unnest(${machineIds}::uuid[]) u (id)
       cross join lateral (
         select s.machine_id, s.id, t.name, s.hours, s.hours_by, s.done_on, s.done_at, t.component_id from service_record s
@@ -114,14 +133,14 @@ async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> 
         where s.team_id = ${teamId} and s.machine_id = u.id and (s.hours is not null or s.hours_by = 'book')
         order by s.done_at desc, s.id desc limit ${PEGS_KEPT}
       ) s order by s.done_at desc, s.id desc`,
-      followed.length === 0
-        ? []
-        : sql`
+    followed.length === 0
+      ? []
+      : sql`
       select r.id, t.machine_id, t.component_id, r.done_at, r.hours from unnest(${followed.map(([id]) => id)}::uuid[], ${followed.map(([, at]) => new Date(at).toISOString())}::timestamptz[]) u (id, since)
       join task t on t.team_id = ${teamId} and (t.machine_id = u.id or t.component_id = u.id)
       join service_record r on r.team_id = t.team_id and r.task_id = t.id and r.hours_by = 'book' and (r.done_at >= u.since or r.hours is null)`,
-      sql`select distinct on (key) key, value from house_rule where team_id = ${teamId} and key in ('ageing', 'anchoring') order by key, seq desc`
-    ]);
+    sql`select distinct on (key) key, value from house_rule where team_id = ${teamId} and key in ('ageing', 'anchoring') order by key, seq desc`
+  ]);
   const inForce = rulesInForce(rules as never);
   const known = new Set(partIds);
   return {
@@ -170,14 +189,30 @@ async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> 
     ],
     times: times.map((t) => ({ taskId: t.task_id, ofTaskId: t.of_task_id, at: ms(t.done_at) })),
     calls: calls.map((c) => ({ ...(c as unknown as BookOf['calls'][number]), taskId: c.task_id })),
+    findings: findings.map((f): FindingRow => ({
+      id: f.id,
+      machineId: f.machine_id,
+      componentId: f.component_id,
+      fastenerId: f.fastener_id,
+      cause: f.cause,
+      what: f.what,
+      note: f.note,
+      place: f.place,
+      severity: f.severity,
+      day: f.found_on,
+      at: ms(f.found_at),
+      hours: f.hours,
+      by: f.by,
+      visitId: f.visit_id,
+      waits: f.waits
+    })),
     reminders: reminders.map((r) => ({
       id: r.id,
       machineId: r.machine_id,
       words: r.words,
       waitsFor: r.waits_for,
       part: r.part,
-      keepsOff: r.keeps_off,
-      raised: r.raised
+      come: r.come
     })),
     pegs: pegs.map((p): PegRow => ({
       machineId: p.machine_id,

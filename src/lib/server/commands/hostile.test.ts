@@ -35,8 +35,20 @@ beforeAll(async () => {
   from = { team: book.team, person: { id: book.personId, role: 'mechanic' }, device: 'a walk' };
   const machineId = book.machineId;
   const id = uuid;
-  const [outing, event, fastener, figure, call, reminder, modification, wrench, oil, visit, template] =
-    Array.from({ length: 11 }, uuid) as string[];
+  const [
+    outing,
+    event,
+    fastener,
+    figure,
+    call,
+    finding,
+    reminder,
+    modification,
+    wrench,
+    oil,
+    visit,
+    template
+  ] = Array.from({ length: 12 }, uuid) as string[];
   const trigger = () => ({ id: uuid(), measure: 'hours', every: '15', limit: '', first: '', firstLimit: '' });
   const at = { machineId, day: '2026-06-12' };
   bodies = {
@@ -179,6 +191,17 @@ beforeAll(async () => {
     'proposal.back-to-book': { triggerId: id(), word: 'w' },
     'call.report': { id: call, machineId, what: 'crash', words: '', day: TODAY },
     'call.drop': { callId: call, word: 'w' },
+    'finding.add': {
+      id: finding,
+      machineId,
+      componentId: pit.a,
+      what: 'It weeps',
+      place: 'left',
+      note: 'n',
+      severity: 'watch'
+    },
+    'finding.regrade': { id: id(), findingId: finding, severity: 'fix now', word: 'w' },
+    'finding.close': { findingId: finding, word: 'new seal' },
     'reminder.add': { id: reminder, machineId, words: 'Level', waitsFor: 'the next outing', part: '' },
     'reminder.note': { reminderId: reminder, now: 'done', word: 'w' },
     'fastener.add': {

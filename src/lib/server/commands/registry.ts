@@ -1,16 +1,18 @@
 import type { Answer, Input, Kind } from '../../core/command/commands';
 import type { Role } from '../../core/team/team';
 import type { Scope } from '../book/hold';
-import { addCall, addReminder, dropCall, machineOfWord, noteReminder } from '../calls';
+import { addCall, dropCall, machineOfCall } from '../calls';
 import { addComponent, moveComponent, rebuild, scrap, swapComponents } from '../components';
 import type { Tx } from '../db';
 import { estimateOuting, machineOfOuting } from '../estimates';
 import { addEvent, callOff } from '../events';
+import { addFinding, closeFinding, placeOfFinding, regrade } from '../findings';
 import { addMachine } from '../machines';
 import { changeMeter, logDistance, machineOfReading, strikeReading } from '../meters';
 import { attachPhoto } from '../photos';
 import { backToBook, decide, makeProposal, taskOf } from '../proposals';
 import { logged, logReadings, machinesOfRows, pasteReadings } from '../readings';
+import { addReminder, noteReminder, placeOfReminder } from '../reminders';
 import { SCHEDULES, setRule } from '../rules';
 import { addModification, confirmFigure, copySheet, noteModification } from '../spec-changes';
 import { addFastener, addFigure, changeFastener, machineOfSheet } from '../specs';
@@ -146,13 +148,28 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
   'call.report': entry({ role: everyone, scope: (c) => onMachine(c.machineId), handle: addCall }),
   'call.drop': entry({
     role: everyone,
-    scope: async (c, tx, teamId) => onMachine(await machineOfWord(tx, teamId, 'machine_call', c.callId)),
+    scope: async (c, tx, teamId) => onMachine(await machineOfCall(tx, teamId, c.callId)),
     handle: dropCall
+  }),
+  'finding.add': entry({
+    role: everyone,
+    scope: (f) => ({ machines: [f.machineId], components: f.componentId ? [f.componentId] : [] }),
+    handle: addFinding
+  }),
+  'finding.close': entry({
+    role: everyone,
+    scope: (f, tx, teamId) => placeOfFinding(tx, teamId, f.findingId),
+    handle: closeFinding
+  }),
+  'finding.regrade': entry({
+    role: everyone,
+    scope: (f, tx, teamId) => placeOfFinding(tx, teamId, f.findingId),
+    handle: regrade
   }),
   'reminder.add': entry({ role: everyone, scope: (r) => onMachine(r.machineId), handle: addReminder }),
   'reminder.note': entry({
     role: everyone,
-    scope: async (n, tx, teamId) => onMachine(await machineOfWord(tx, teamId, 'reminder', n.reminderId)),
+    scope: (n, tx, teamId) => placeOfReminder(tx, teamId, n.reminderId),
     handle: noteReminder
   }),
 

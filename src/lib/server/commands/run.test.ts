@@ -246,6 +246,8 @@ describe('what cannot be kept', () => {
       ['task.done', { id: uuid(), taskId: uuid(), day: TODAY }],
       ['proposal.decide', { proposalId: uuid(), decision: 'accepted' }],
       ['proposal.make', { taskId: uuid(), reason: 'seen' }],
+      ['finding.close', { findingId: uuid(), word: 'x' }],
+      ['finding.regrade', { id: uuid(), findingId: uuid(), severity: 'watch', word: 'x' }],
       ['reminder.note', { reminderId: uuid(), now: 'done' }],
       ['event.call-off', { eventId: uuid(), off: true }],
       ['outing.estimate', { outingId: uuid() }],

@@ -1,17 +1,19 @@
 <!-- What cannot be finished now: what it waits for. It keeps the machine from being ready. -->
 <script lang="ts">
-  import { WAITS_FOR } from '$lib/core/visit/entry';
+  import { WAITS_FOR } from '$lib/core/finding/reminder';
   import type { Write } from './bench.svelte';
 
   let { write, onleave }: { write: (w: Write) => boolean; onleave: () => void } = $props();
   let waitsFor = $state<(typeof WAITS_FOR)[number]>('a tool to arrive');
   let part = $state('');
   let reason = $state('');
+  let usable = $state(false);
   const id = $props.id();
   const named = $derived(waitsFor === 'a part to arrive' || waitsFor === 'a tool to arrive');
   function save(e: SubmitEvent) {
     e.preventDefault();
-    if (write({ action: 'deferred', content: { waitsFor, part: named ? part : '', reason } })) onleave();
+    if (write({ action: 'deferred', content: { waitsFor, part: named ? part : '', reason, usable } }))
+      onleave();
   }
 </script>
 
@@ -34,9 +36,14 @@
       maxlength="10000"
     /></label
   >
+  <label class="flex min-h-12 items-center gap-2"
+    ><input type="checkbox" class="size-6" bind:checked={usable} /> May be ridden until then</label
+  >
   <button type="submit" class="key">Defer it</button>
   <button type="button" class="key" onclick={onleave}>Leave</button>
 </form>
 <p class="quiet mt-1 text-sm">
-  The machine is not ready until this is done; it comes back when its event has come.
+  {usable
+    ? 'It stays a finding, to be fixed; it comes back when its event has come.'
+    : 'The machine is not ready until this is done; it comes back when its event has come.'}
 </p>

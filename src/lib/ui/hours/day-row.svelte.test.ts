@@ -61,7 +61,7 @@ describe('a row of a race day', () => {
         machineId: 'm',
         plate: '7',
         total: '119.6 h',
-        due: [{ taskId: 't', name: 'Engine oil', left: 'due now', state: 'past due' }]
+        due: [{ kind: 'task', id: 't', name: 'Engine oil', left: 'due now', state: 'past due' }]
       }
     });
     expect([row.typed, row.said, row.remark, row.written]).toEqual(['', '', '', false]);

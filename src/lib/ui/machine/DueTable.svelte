@@ -34,10 +34,9 @@
         {#each rows as d (d.taskId)}
           <tr id="task-{d.taskId}">
             <td class="whole font-bold"
-              >{#if d.reminder}{d.name}{:else}<a class="no-underline hover:underline" href="/tasks/{d.taskId}"
-                  >{d.name}</a
-                >{/if}<span class="quiet block text-sm font-normal"
-                >{d.reminder ? 'reminder' : d.triggers.map((t) => t.every).join(' or ')}{#if d.part},
+              ><a class="no-underline hover:underline" href="/tasks/{d.taskId}">{d.name}</a><span
+                class="quiet block text-sm font-normal"
+                >{d.triggers.map((t) => t.every).join(' or ')}{#if d.part},
                   <a class="link" href="/parts/{d.part.id}">{d.part.name}</a>{/if}</span
               ></td
             >
@@ -47,50 +46,43 @@
                 >{/if}{#if d.called.length > 0}<span class="block text-sm">called: {d.called.join(', ')}</span
                 >{/if}</td
             >
-            {#if d.reminder}
-              <td colspan="5">{d.reminder.waitsFor}</td>
-            {:else}
-              <td data-label="left" class="figure text-xl"
-                >{#each d.triggers as t, i (i)}<span class="block">{t.left}</span>{/each}</td
-              >
-              <td
-                data-label={d.triggers.some((t) => t.dueAt) ? 'due at' : undefined}
-                class="figure whitespace-nowrap"
-                >{#each d.triggers as t, i (i)}<span class="block">{t.dueAt}</span>{/each}</td
-              >
-              <td data-label="limit" class="figure whitespace-nowrap"
-                >{#each d.triggers as t, i (i)}<span class="block"
-                    >{d.state === 'unknown' ? '' : t.limit}</span
-                  >{/each}</td
-              >
-              <td
-                data-label="likely"
-                class="figure whitespace-nowrap"
-                class:quiet={d.likely === 'too little history'}>{d.likely}</td
-              >
-              <td data-label="last done" class="figure whitespace-nowrap"
-                >{#if d.lastDone}{d.lastDone.day}<span class="quiet block">{d.lastDone.hours}</span>{:else}not
-                  known{/if}</td
-              >
-            {/if}
+            <td data-label="left" class="figure text-xl"
+              >{#each d.triggers as t, i (i)}<span class="block">{t.left}</span>{/each}</td
+            >
+            <td
+              data-label={d.triggers.some((t) => t.dueAt) ? 'due at' : undefined}
+              class="figure whitespace-nowrap"
+              >{#each d.triggers as t, i (i)}<span class="block">{t.dueAt}</span>{/each}</td
+            >
+            <td data-label="limit" class="figure whitespace-nowrap"
+              >{#each d.triggers as t, i (i)}<span class="block">{d.state === 'unknown' ? '' : t.limit}</span
+                >{/each}</td
+            >
+            <td
+              data-label="likely"
+              class="figure whitespace-nowrap"
+              class:quiet={d.likely === 'too little history'}>{d.likely}</td
+            >
+            <td data-label="last done" class="figure whitespace-nowrap"
+              >{#if d.lastDone}{d.lastDone.day}<span class="quiet block">{d.lastDone.hours}</span>{:else}not
+                known{/if}</td
+            >
             <td class="no-print text-right">
               {#if d.job && machineId}<a
                   class="do mr-2"
                   href={visitId ? `/visits/${visitId}` : `/machines/${machineId}/visit?task=${d.taskId}`}
                   >{visitId ? 'Go on at the bench' : 'Start at the bench'}</a
                 >{/if}
-              {#if d.reminder}<a class="link text-sm" href="#reported">See to it</a>{:else}<a
-                  class="link text-sm"
-                  href={doneHref(d.taskId)}
-                  >{d.lastDone ? 'Write down as done' : 'Say when it was last done'}</a
-                >
-                <button
-                  type="button"
-                  class="link ml-2 text-sm"
-                  aria-expanded={open.includes(d.taskId)}
-                  aria-label="Why is {d.name} due?"
-                  onclick={() => turn(d.taskId)}>Why?</button
-                >{/if}
+              <a class="link text-sm" href={doneHref(d.taskId)}
+                >{d.lastDone ? 'Write down as done' : 'Say when it was last done'}</a
+              >
+              <button
+                type="button"
+                class="link ml-2 text-sm"
+                aria-expanded={open.includes(d.taskId)}
+                aria-label="Why is {d.name} due?"
+                onclick={() => turn(d.taskId)}>Why?</button
+              >
             </td>
           </tr>
           {#if open.includes(d.taskId)}<tr><td colspan="8" class="sum"><Why lines={d.why} /></td></tr>{/if}

@@ -1,10 +1,8 @@
-<!-- What riders report and what happens to a machine; and what waits for an event. -->
+<!-- What riders report and what happens to a machine. -->
 <script lang="ts">
-  import { Button, Input, Select } from 'flowbite-svelte';
+  import { Button, Input } from 'flowbite-svelte';
   import { invalidateAll } from '$app/navigation';
   import { INCIDENTS, SYMPTOMS } from '$lib/core/outing/outing';
-  import type { TaskRow } from '$lib/core/schedule/row';
-  import { WAITS_FOR } from '$lib/core/schedule/form';
   import { showDay } from '$lib/core/time/day';
   import Field from '../form/Field.svelte';
   import { Form } from '../form/form.svelte';
@@ -22,19 +20,16 @@
   interface Props {
     machineId: string;
     calls: Call[];
-    reminders: TaskRow[];
     today: string;
   }
-  let { machineId, calls, reminders, today }: Props = $props();
+  let { machineId, calls, today }: Props = $props();
 
-  let adding = $state<'call' | 'reminder' | ''>('');
+  let adding = $state(false);
   let id = crypto.randomUUID();
   let what = $state('');
   let words = $state('');
   // svelte-ignore state_referenced_locally
   let day = $state(today);
-  let waitsFor = $state('the next outing');
-  let part = $state('');
   const form = new Form();
   const note = new Form();
   let dropping = $state('');
@@ -42,15 +37,12 @@
 
   async function done() {
     id = crypto.randomUUID();
-    adding = '';
-    [words, what, part] = ['', '', ''];
+    adding = false;
+    [words, what] = ['', ''];
     await invalidateAll();
   }
   async function report() {
     if (await form.send('call.report', { id, machineId, what, words, day })) await done();
-  }
-  async function remind() {
-    if (await form.send('reminder.add', { id, machineId, words, waitsFor, part })) await done();
   }
   async function drop(callId: string) {
     if (await note.send('call.drop', { callId, word: dropWord })) {
@@ -59,35 +51,17 @@
       await invalidateAll();
     }
   }
-  let finishing = $state('');
-  let finished = $state('');
-  async function mark(reminderId: string, now: 'raised' | 'done', word = '') {
-    if (!(await note.send('reminder.note', { reminderId, now, word }))) return;
-    // Somebody may have opened another one meanwhile; that stays as it is.
-    if (finishing === reminderId) {
-      finishing = '';
-      finished = '';
-    }
-    await invalidateAll();
-  }
 </script>
 
 <section id="reported" class="mt-6" aria-label="Reported">
   <div class="flex flex-wrap items-baseline gap-4">
-    <h2>Reported, and waiting</h2>
-    <button
-      type="button"
-      class="link no-print text-sm"
-      onclick={() => (adding = adding === 'call' ? '' : 'call')}>Report a symptom or incident</button
-    >
-    <button
-      type="button"
-      class="link no-print text-sm"
-      onclick={() => (adding = adding === 'reminder' ? '' : 'reminder')}>Remind when something happens</button
+    <h2>Reported</h2>
+    <button type="button" class="link no-print text-sm" onclick={() => (adding = !adding)}
+      >Report a symptom or incident</button
     >
   </div>
-  {#if adding === 'call'}
-    <InPlace label="Report" {form} submit="Write it down" onsave={report} onleave={() => (adding = '')}>
+  {#if adding}
+    <InPlace label="Report" {form} submit="Write it down" onsave={report} onleave={() => (adding = false)}>
       <div class="grid items-start gap-3 sm:grid-cols-[1fr_10rem_2fr]">
         <Field label="What" error={form.errors.what}>
           {#snippet children(a)}<select {...a} class="cell" bind:value={what}>
@@ -106,29 +80,6 @@
         <Field label="In words" error={form.errors.words}
           >{#snippet children(a)}<Input {...a} bind:value={words} />{/snippet}</Field
         >
-      </div>
-    </InPlace>
-  {:else if adding === 'reminder'}
-    <InPlace label="Remind" {form} submit="Remind" onsave={remind} onleave={() => (adding = '')}>
-      <div class="grid items-start gap-3 sm:grid-cols-3">
-        <Field label="What is to be done then" error={form.errors.words}
-          >{#snippet children(a)}<Input
-              {...a}
-              bind:value={words}
-              placeholder="Read the level again"
-            />{/snippet}</Field
-        >
-        <Field label="It waits for" error={form.errors.waitsFor}
-          >{#snippet children(a)}<Select
-              {...a}
-              bind:value={waitsFor}
-              placeholder=""
-              items={WAITS_FOR.map((w) => ({ value: w, name: w }))}
-            />{/snippet}</Field
-        >
-        {#if waitsFor === 'a part to arrive'}<Field label="Which part" error={form.errors.part}
-            >{#snippet children(a)}<Input {...a} bind:value={part} />{/snippet}</Field
-          >{/if}
       </div>
     </InPlace>
   {/if}
@@ -168,40 +119,5 @@
       {/if}
     </div>
   {/each}
-  {#each reminders as r (r.taskId)}
-    <p class="rule-b flex flex-wrap items-baseline gap-x-4 py-2">
-      <strong>{r.name}</strong><span class="quiet text-sm">{r.reminder!.waitsFor}</span>
-      <span class="ml-auto flex gap-3 text-sm">
-        {#if !r.reminder!.raised}<button type="button" class="link" onclick={() => mark(r.taskId, 'raised')}
-            >That has come</button
-          >{/if}
-        {#if r.reminder!.keepsOff}<button
-            type="button"
-            class="link"
-            onclick={() => (finishing = finishing === r.taskId ? '' : r.taskId)}>Finish it</button
-          >{:else}<button type="button" class="link" onclick={() => mark(r.taskId, 'done')}>Done</button>{/if}
-      </span>
-    </p>
-    {#if finishing === r.taskId}
-      <form
-        class="flex flex-wrap items-start gap-3 py-2"
-        aria-label="Finish it"
-        onsubmit={async (e) => {
-          e.preventDefault();
-          await mark(r.taskId, 'done', finished);
-        }}
-      >
-        <Field
-          label="What was done: torque and wrench, or what was found"
-          error={note.errors.word}
-          class="w-96 max-w-full"
-          >{#snippet children(a)}<Input {...a} bind:value={finished} />{/snippet}</Field
-        >
-        <Button type="submit" size="sm" color="alternative" class="mt-6">It is done</Button>
-      </form>
-    {/if}
-  {/each}
-  {#if calls.length === 0 && reminders.length === 0 && !adding}<p class="quiet mt-1">
-      Nothing reported, nothing waits.
-    </p>{/if}
+  {#if calls.length === 0 && !adding}<p class="quiet mt-1">Nothing reported.</p>{/if}
 </section>

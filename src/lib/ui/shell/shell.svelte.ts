@@ -1,4 +1,4 @@
-import type { Lane } from '$lib/core/trail/lane';
+import type { Lane, Stake } from '$lib/core/trail/lane';
 
 export type Panel = 'hours' | 'find' | 'keys' | null;
 
@@ -27,10 +27,10 @@ export function say(text: string, links: Said['links'] = []): void {
 /** Where a stake leads: to the bench where there are steps for it, else to writing it down as done. */
 export function stakeHref(
   lane: Pick<Lane, 'id' | 'visitId'>,
-  stake: { taskId: string; job: string | null; reminder?: boolean }
+  stake: Pick<Stake, 'kind' | 'id' | 'job'>
 ): string {
-  if (stake.reminder) return `/machines/${lane.id}#reported`;
+  if (stake.kind !== 'task') return `/machines/${lane.id}#findings`;
   return stake.job
-    ? `/machines/${lane.id}/visit?task=${stake.taskId}`
-    : `/machines/${lane.id}?done=${stake.taskId}#tasks`;
+    ? `/machines/${lane.id}/visit?task=${stake.id}`
+    : `/machines/${lane.id}?done=${stake.id}#tasks`;
 }

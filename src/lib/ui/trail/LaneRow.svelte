@@ -40,10 +40,12 @@
   </div>
   <div class="track"><Track {lane} window={HOME_WINDOW} /></div>
   <div class="next">
-    <p class:font-bold={pressing}><StateMark state={lane.state} word /></p>
+    <p class:font-bold={pressing}>
+      <StateMark state={lane.state} word label={lane.notReady.length > 0 ? 'not ready' : undefined} />
+    </p>
     <p class="leading-snug">
-      {#if lane.nextTaskId}
-        <a class="link" href={stakeHref(lane, { taskId: lane.nextTaskId, job: lane.nextJob })}>{lane.next}</a>
+      {#if lane.nextStake}
+        <a class="link" href={stakeHref(lane, lane.nextStake)}>{lane.next}</a>
       {:else}
         <a class="link" href="/machines/{lane.id}?task=new#tasks">{lane.next}: add one</a>
       {/if}

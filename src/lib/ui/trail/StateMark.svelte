@@ -2,7 +2,13 @@
 <script lang="ts">
   import type { State } from '$lib/core/schedule/due';
   import Board from './Board.svelte';
-  let { state, word = false }: { state: State; word?: boolean } = $props();
+  interface Props {
+    state: State;
+    word?: boolean;
+    /** Said instead of the state's own word. */
+    label?: string;
+  }
+  let { state, word = false, label = state }: Props = $props();
 </script>
 
 <span class="inline-flex items-baseline gap-1.5">
@@ -13,9 +19,9 @@
     class="shrink-0 self-center"
     aria-hidden={word}
     role={word ? undefined : 'img'}
-    aria-label={word ? undefined : state}
+    aria-label={word ? undefined : label}
   >
     <Board {state} />
   </svg>
-  {#if word}<span>{state}</span>{/if}
+  {#if word}<span>{label}</span>{/if}
 </span>

@@ -147,7 +147,7 @@
     </a>
   {/each}
 
-  {#each stakes as list, i (list[0]!.taskId)}
+  {#each stakes as list, i (list[0]!.id)}
     {@const state = worst(list)}
     {@const row = rows[i]!}
     {@const first = list.find((s) => s.state === state)!}
@@ -188,7 +188,7 @@
           stroke-width="2"
           stroke-dasharray={first.estimated ? '3 2' : undefined}
         />
-        {#if mark && list.some((s) => s.taskId === mark)}<circle
+        {#if mark && list.some((s) => s.id === mark)}<circle
             r="9"
             cy="4"
             fill="none"

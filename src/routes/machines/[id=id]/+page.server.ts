@@ -1,4 +1,5 @@
 import { error } from '@sveltejs/kit';
+import { gravestFirst } from '$lib/core/finding/finding';
 import { nearestFirst, tasksDue } from '$lib/core/schedule/due';
 import { taskRow } from '$lib/core/schedule/row';
 import { dayOf } from '$lib/core/time/day';
@@ -6,6 +7,7 @@ import { laneOf, machineNow } from '$lib/core/trail/lane';
 import { isOpen, listCalls } from '$lib/server/calls';
 import { listComponents } from '$lib/server/component-pages';
 import { db } from '$lib/server/db';
+import { listFindings } from '$lib/server/findings';
 import { getMachine } from '$lib/server/machines';
 import { listReadings } from '$lib/server/meters';
 import { outingsWithoutHours } from '$lib/server/outings';
@@ -20,13 +22,14 @@ export const load: PageServerLoad = async ({ locals, params }) => {
   const machine = await getMachine(sql, team.id, params.id);
   if (!machine) error(404, 'No such machine in this team.');
   const today = dayOf(new Date(), team.timeZone);
-  const [[standing], calendar, readings, records, components, calls, unknown] = await Promise.all([
+  const [[standing], calendar, readings, records, components, calls, findings, unknown] = await Promise.all([
     readStandings(sql, team, [machine.id]),
     readCalendar(sql, team.id, today),
     listReadings(sql, team.id, machine.id, null, 6),
     listRecords(sql, team.id, machine.id, null, 8),
     listComponents(sql, team.id, machine.id),
     listCalls(sql, team.id, machine.id),
+    listFindings(sql, team.id, { machineId: machine.id }),
     outingsWithoutHours(sql, team.id, machine.id)
   ]);
   const planned = calendar.of(machine.id);
@@ -45,6 +48,9 @@ export const load: PageServerLoad = async ({ locals, params }) => {
     readings,
     records,
     components,
+    findings: [...standing!.findings].sort(gravestFirst).map((f) => ({ ...f, part: f.part?.name ?? null })),
+    reminders: standing!.reminders,
+    closed: findings.filter((f) => f.closed !== null),
     calls: calls.filter(isOpen),
     unknown
   };

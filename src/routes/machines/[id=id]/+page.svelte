@@ -8,6 +8,7 @@
   import { send } from '$lib/ui/form/send';
   import DoneForm from '$lib/ui/machine/DoneForm.svelte';
   import DueTable from '$lib/ui/machine/DueTable.svelte';
+  import Findings from '$lib/ui/machine/Findings.svelte';
   import Fitted from '$lib/ui/machine/Fitted.svelte';
   import ReadingTable from '$lib/ui/machine/ReadingTable.svelte';
   import RecordTable from '$lib/ui/machine/RecordTable.svelte';
@@ -21,7 +22,8 @@
   const doing = $derived(data.rows.find((d) => d.taskId === page.url.searchParams.get('done')));
   const part = $derived(data.components.find((c) => c.id === doing?.part?.id));
   const leave = () => goto(`/machines/${data.machine.id}#tasks`, { noScroll: true });
-  const notReady = $derived(data.rows.filter((r) => r.reminder?.keepsOff));
+  // What is open stands before what falls due; with nothing open it makes no room for itself there.
+  const anythingOpen = $derived(data.findings.length > 0 || data.reminders.length > 0);
   const openProposals = $derived(data.proposals.filter((p) => p.decided === null));
   const hard = $derived(data.rows.filter((r) => r.hard && !openProposals.some((p) => p.taskId === r.taskId)));
 
@@ -40,7 +42,13 @@
   <span class="plate text-4xl">{data.machine.plate}</span>
   <h1>{data.machine.name}</h1>
   <span class="quiet">{[data.machine.maker, data.machine.kind].filter(Boolean).join(', ')}</span>
-  <span class="ml-auto"><StateMark state={data.lane.state} word /></span>
+  <span class="ml-auto"
+    ><StateMark
+      state={data.lane.state}
+      word
+      label={data.lane.notReady.length > 0 ? 'not ready' : undefined}
+    /></span
+  >
 </div>
 <div class="mt-2 flex flex-wrap items-baseline gap-x-4 gap-y-2">
   <span class="figure text-4xl"
@@ -71,11 +79,13 @@
       >{/if}
   </span>
 </div>
-{#if notReady.length > 0}
+{#if data.lane.notReady.length > 0}
   <div class="caution mt-3">
     <p class="font-bold">Not ready:</p>
-    {#each notReady as r (r.taskId)}<p>{r.name}; {r.reminder!.waitsFor.replace('not ready: ', '')}</p>{/each}
-    <p class="text-sm">It is called ready when these are seen to, among what is reported below.</p>
+    {#each data.lane.notReady as what (what)}<p>{what}</p>{/each}
+    <p class="text-sm">
+      It is called ready when these are closed, among <a class="link" href="#findings">its findings</a>.
+    </p>
   </div>
 {/if}
 {#if data.unknown.length > 0}<p class="caution mt-3">
@@ -87,12 +97,22 @@
 
 <LargeTrail lane={data.lane} />
 
+{#snippet findings()}<Findings
+    machineId={data.machine.id}
+    parts={data.components}
+    findings={data.findings}
+    reminders={data.reminders}
+    closed={data.closed}
+    today={data.today}
+  />{/snippet}
+{#if anythingOpen}{@render findings()}{/if}
+
 <section id="tasks" class="mt-6">
   <div class="flex items-baseline gap-4">
     <h2>What falls due</h2>
     <a class="link no-print text-sm" href="/tasks/new?machine={data.machine.id}">Add a task</a>
   </div>
-  {#if doing && !doing.reminder}{#key doing.taskId}<DoneForm
+  {#if doing}{#key doing.taskId}<DoneForm
         task={{ ...doing, counted: doing.lastDone }}
         total={doing.part ? (part?.total ?? null) : data.lane.total}
         today={data.today}
@@ -121,12 +141,8 @@
   </section>
 {/if}
 
-<Reports
-  machineId={data.machine.id}
-  calls={data.calls}
-  reminders={data.rows.filter((r) => r.reminder)}
-  today={data.today}
-/>
+{#if !anythingOpen}{@render findings()}{/if}
+<Reports machineId={data.machine.id} calls={data.calls} today={data.today} />
 
 <section class="mt-6" aria-label="Components">
   <div class="flex items-baseline gap-4">

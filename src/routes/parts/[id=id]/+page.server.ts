@@ -1,10 +1,12 @@
 import { error } from '@sveltejs/kit';
+import { gravestFirst } from '$lib/core/finding/finding';
 import { nearestFirst, tasksDue } from '$lib/core/schedule/due';
 import { taskRow } from '$lib/core/schedule/row';
 import { dayOf } from '$lib/core/time/day';
 import { machineNow } from '$lib/core/trail/lane';
 import { componentHistory, getComponent, listComponents, rebuildTasks } from '$lib/server/component-pages';
 import { db } from '$lib/server/db';
+import { listFindings } from '$lib/server/findings';
 import { listMachines } from '$lib/server/machines';
 import { readCalendar, readStandings } from '$lib/server/trail';
 import type { PageServerLoad } from './$types';
@@ -15,11 +17,12 @@ export const load: PageServerLoad = async ({ locals, params }) => {
   const component = await getComponent(sql, team.id, params.id);
   if (!component) error(404, 'No such component in this team.');
   const today = dayOf(new Date(), team.timeZone);
-  const [history, machines, components, restarts] = await Promise.all([
+  const [history, machines, components, restarts, findings] = await Promise.all([
     componentHistory(sql, team.id, component.id),
     listMachines(sql, team.id),
     listComponents(sql, team.id),
-    rebuildTasks(sql, team.id, component.id)
+    rebuildTasks(sql, team.id, component.id),
+    listFindings(sql, team.id, { componentId: component.id })
   ]);
   const [standing] = component.machineId ? await readStandings(sql, team, [component.machineId]) : [];
   const now = standing
@@ -49,6 +52,8 @@ export const load: PageServerLoad = async ({ locals, params }) => {
       (c) => c.kind === component.kind && c.id !== component.id && c.machineId !== null && c.scrapped === null
     ),
     engines: components.filter((c) => c.kind === 'engine' && c.scrapped === null && c.id !== component.id),
-    restarts
+    restarts,
+    findings: findings.filter((f) => f.closed === null).sort(gravestFirst),
+    closed: findings.filter((f) => f.closed !== null)
   };
 };

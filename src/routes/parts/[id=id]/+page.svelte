@@ -9,6 +9,7 @@
   import { Form } from '$lib/ui/form/form.svelte';
   import InPlace from '$lib/ui/form/InPlace.svelte';
   import DoneForm from '$lib/ui/machine/DoneForm.svelte';
+  import Findings from '$lib/ui/machine/Findings.svelte';
   import DueTable from '$lib/ui/machine/DueTable.svelte';
   import MoveForm from '$lib/ui/part/MoveForm.svelte';
   import RebuildForm from '$lib/ui/part/RebuildForm.svelte';
@@ -112,6 +113,13 @@
     addHref="/tasks/new?part={c.id}"
   />
 </section>
+
+{#if data.findings.length > 0 || data.closed.length > 0}<Findings
+    machineId={null}
+    findings={data.findings}
+    closed={data.closed}
+    today={data.today}
+  />{/if}
 
 <div class="mt-8 grid gap-8 lg:grid-cols-[3fr_2fr]">
   <section>

@@ -37,7 +37,7 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
     machine: machine && { id: machine.id, plate: machine.plate, name: machine.name },
     component: component && { id: component.id, name: component.name },
     others: (standing?.tasks ?? [])
-      .filter((t) => t.id !== task?.id && !t.reminder)
+      .filter((t) => t.id !== task?.id)
       .map((t) => ({ id: t.id, name: t.part ? `${t.name} (${t.part.name})` : t.name })),
     lane: standing ? laneOf(standing, planned, today) : null,
     why: due && now ? whyDue(due, now, standing!.estimated) : [],

@@ -24,7 +24,7 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
   if (standing!.visitId) redirect(303, `/visits/${standing!.visitId}`);
   const today = dayOf(new Date(), team.timeZone);
   const calendar = await readCalendar(sql, team.id, today);
-  const dues = duesOf(standing!, calendar.of(machine.id), today).filter((d) => !d.task.reminder);
+  const dues = duesOf(standing!, calendar.of(machine.id), today);
   const asked = url.searchParams.get('task');
   if (asked && !dues.some((d) => d.task.id === asked)) error(404, 'That task is not one of this machine.');
   const templates = await readTemplates(sql, team.id);

@@ -1,0 +1,53 @@
+import type { ReminderInput, ReminderNoteInput } from '../core/finding/form';
+import type { Db, Tx } from './db';
+import { refuse } from './refusal';
+import type { Write } from './write';
+
+export async function addReminder({ tx, team, personId }: Write, r: ReminderInput): Promise<void> {
+  await tx`
+    insert into reminder (team_id, id, machine_id, words, waits_for, part, created_by)
+    values (${team.id}, ${r.id}, ${r.machineId}, ${r.words}, ${r.waitsFor}, ${r.part}, ${personId})`;
+}
+
+/** What of the book a reminder hangs on: its machine, and the component of the finding it belongs to. */
+export async function placeOfReminder(
+  tx: Tx,
+  teamId: string,
+  id: string
+): Promise<{ machines: string[]; components: string[] }> {
+  const [row] = await tx`
+    select r.machine_id, f.component_id from reminder r left join finding f on f.team_id = r.team_id and f.id = r.finding_id
+    where r.team_id = ${teamId} and r.id = ${id}`;
+  if (!row) refuse('', 'That reminder is not in this team.');
+  return { machines: [row.machine_id], components: row.component_id ? [row.component_id] : [] };
+}
+
+/** A reminder's event has come, or what it reminded of is done. */
+export async function noteReminder({ tx, team, personId }: Write, n: ReminderNoteInput): Promise<void> {
+  const [is] = await tx`select finding_id from reminder where team_id = ${team.id} and id = ${n.reminderId}`;
+  if (is?.finding_id && n.now === 'done')
+    refuse('word', 'It belongs to a finding: close that, with what was done.');
+  if (n.now === 'come')
+    await tx`update reminder set come_at = coalesce(come_at, now()), come_by = coalesce(come_by, ${personId}) where team_id = ${team.id} and id = ${n.reminderId}`;
+  else
+    await tx`
+      update reminder set done_at = now(), done_by = ${personId}, done_word = ${n.word}
+      where team_id = ${team.id} and id = ${n.reminderId} and done_at is null`;
+}
+
+/**
+ * An outing was ridden: what waited for the next one is to be done now. An outing entered late, of a day before the reminder
+ * was written, is not the next one.
+ */
+export function outingCame(
+  { tx, team, personId }: Pick<Write, 'team' | 'personId'> & { tx: Db },
+  outing: { machineId: string; day: string; at: Date }
+) {
+  return tx`
+    update reminder r set come_at = ${outing.at}, come_by = ${personId}
+    where r.team_id = ${team.id} and r.waits_for = 'the next outing' and r.come_at is null and r.done_at is null
+      and (r.created_at at time zone ${team.timeZone})::date <= ${outing.day}::date
+      and (r.finding_id is null and r.machine_id = ${outing.machineId} or r.finding_id in (
+        select f.id from finding f left join placement p on p.team_id = f.team_id and p.component_id = f.component_id
+        where f.team_id = ${team.id} and f.closed_at is null and coalesce(p.machine_id, case when f.component_id is null then f.machine_id end) = ${outing.machineId}))`;
+}
