@@ -34,7 +34,7 @@ describe('findings', () => {
     expect(await lane(pit.book.machineId)).toMatchObject({
       state: 'past limit',
       notReady: ['Bar clamp cracked'],
-      next: 'Bar clamp cracked: not ready'
+      next: 'Bar clamp cracked'
     });
     const { order, counts } = await trailPage(pit.sql, pit.book.team, later(30));
     expect([order[0], counts['past limit']]).toEqual([pit.book.machineId, 1]);

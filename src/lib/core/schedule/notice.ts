@@ -24,6 +24,8 @@ export interface NoticeDue {
   parks: boolean;
   /** What it comes to, in words: `not ready`, `fix now`, `waits for the next outing`. */
   left: string;
+  /** What closing it waits for, in words; empty where it waits for nothing. */
+  waits: string;
 }
 
 /** What is special about a finding: one that parks the machine stands before everything, one to be fixed now is due. */

@@ -175,7 +175,8 @@ function stakesOf(
     ...noticesDue(standing, aheadOf(now)).map((n) => ({
       order: n.order,
       stake: noticeStake(n),
-      words: `${n.name}: ${n.left}`,
+      // That it is not ready, the lane says itself.
+      words: n.parks ? [n.name, n.waits].filter(Boolean).join(', ') : `${n.name}: ${n.left}`,
       waits: n.state === 'clear'
     }))
   ];

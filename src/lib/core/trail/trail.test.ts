@@ -67,7 +67,7 @@ describe('laneOf', () => {
     expect(lane).toMatchObject({
       state: 'past limit',
       notReady: ['Metal in the oil'],
-      next: 'Metal in the oil: not ready',
+      next: 'Metal in the oil',
       nextStake: { kind: 'finding', id: 'f', job: null }
     });
     expect(lane.stakes.map((s) => [s.kind, s.ahead])).toEqual([
@@ -75,7 +75,7 @@ describe('laneOf', () => {
       ['task', 210],
       ['reminder', null]
     ]);
-    expect(laneInWords(lane)).toBe('12 Fell 250, 22.9 h. Not ready: Metal in the oil: not ready.');
+    expect(laneInWords(lane)).toBe('12 Fell 250, 22.9 h. Not ready: Metal in the oil.');
   });
   it('what is only watched, or waits, does not make a machine without tasks look clear', () => {
     const idle = laneOf(standing({ tasks: [], findings: [aFinding()], reminders: [] }), [], today);
