@@ -8,7 +8,9 @@ import { orderPlan } from '../src/lib/core/job/order/order';
 import type { VisitPlan } from '../src/lib/core/job/plan';
 import { wantsSequence } from '../src/lib/core/visit/refuse';
 import { visitState } from '../src/lib/core/visit/state';
+import { middle } from '../src/lib/core/quantity/band';
 import { drawUpRecord } from '../src/lib/core/record/record';
+import { writeRecord } from '../src/lib/core/record/stored';
 import { BUILT_IN } from '../src/lib/core/job/built-in/jobs';
 import { pulls } from '../src/lib/core/fasteners/pattern';
 import { circuitHistory } from '../src/lib/server/bench-history';
@@ -40,7 +42,7 @@ function entriesFor(plan: VisitPlan, seed: string, grade: Grade): NewEntry[] {
           const i = plan.items.find((x) => x.key === key)!;
           const seal = i.seal === 'none' ? {} : { seal: sealSuggestion(i) };
           if (i.kind !== 'fastener') return [item(key, 'shut', seal)];
-          const q = i.torque?.quantity;
+          const q = i.torque?.band && middle(i.torque.band);
           if (!q) return [item(key, 'by feel', { reason: 'No figure on the sheet.', ...seal })];
           const bolts = wantsSequence({ item: i })
             ? pulls(i.quantity).map(({ round, bolt }) => item(key, 'bolt', { round, bolt }))
@@ -154,10 +156,10 @@ export async function loadVisit(
     plan,
     entries.map((e, i) => ({ ...e, seq: i, at: when.toISOString(), by }) as Entry)
   );
-  const findings = drawUpRecord(plan, state, DEFAULT_RULES, 48 + ((k * 7) % 23));
+  const record = drawUpRecord(plan, state, DEFAULT_RULES, 48 + ((k * 7) % 23));
   await tx`
-    insert into service_record (team_id, id, machine_id, task_id, visit_id, done_on, done_at, hours, findings, created_by)
-    values (${DEMO_TEAM_ID}, ${recordId}, ${uid(m.slug)}, ${taskId}, ${visitId}, ${dayOf(when, TEAM.timeZone)}, ${when}, ${total}, ${tx.json(findings as never)}, ${by})`;
+    insert into service_record (team_id, id, machine_id, task_id, visit_id, done_on, done_at, hours, content, created_by)
+    values (${DEMO_TEAM_ID}, ${recordId}, ${uid(m.slug)}, ${taskId}, ${visitId}, ${dayOf(when, TEAM.timeZone)}, ${when}, ${total}, ${tx.json(writeRecord(record) as never)}, ${by})`;
   await tx`update visit set closed_at = ${when}, closed_by = ${by} where team_id = ${DEMO_TEAM_ID} and id = ${visitId}`;
 }
 

@@ -1,5 +1,6 @@
 import { DEFAULT_RULES, type HouseRules } from '../../src/lib/core/rules/rules';
-import { quantity } from '../../src/lib/core/quantity/quantity';
+import { exactly, middle } from '../../src/lib/core/quantity/band';
+import { quantity, type Quantity } from '../../src/lib/core/quantity/quantity';
 import { unnoted, type Fastener, type Figure, type Sheet } from '../../src/lib/core/specs/sheet';
 import type { Entry, NewEntry } from '../../src/lib/core/visit/entry';
 import { sealSuggestion } from '../../src/lib/core/job/seal';
@@ -18,12 +19,11 @@ export const fastener = (
 ): Fastener =>
   unnoted({ id, role, name, circuit: role === 'guard' ? null : 'engine', place: 'underneath', ...more });
 
-export const figure = (key: Figure['key'], q: Figure['quantity'], more: Partial<Figure> = {}): Figure => ({
+export const figure = (key: Figure['key'], q: Quantity | null, more: Partial<Figure> = {}): Figure => ({
   id: key,
   key,
   fastenerId: null,
-  quantity: q,
-  to: null,
+  band: q && exactly(q),
   text: null,
   source: 'Manual',
   page: '12',
@@ -104,7 +104,7 @@ export function whole(plan: Pick<VisitPlan, 'steps' | 'items'>): Entry[] {
           const bolts = wantsSequence({ item: i })
             ? pulls(i.quantity).map(({ round, bolt }) => item(key, 'bolt', { round, bolt }))
             : [];
-          const q = i.torque?.quantity ?? quantity(20, 'N·m');
+          const q = i.torque?.band ? middle(i.torque.band) : quantity(20, 'N·m');
           return [...bolts, item(key, 'torqued', { value: q.value, unit: q.unit, ...seal })];
         });
       case 'open':

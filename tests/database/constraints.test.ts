@@ -127,9 +127,7 @@ describe('spec figures', () => {
 describe('visits and records', () => {
   const visit = (more: object) => ({
     machine_id: machine,
-    job: 'engine-oil',
-    job_version: 1,
-    jobs: book.sql.json([]),
+    plan: book.sql.json({ v: 1, jobs: [], points: [], estimate: null }),
     rules: {},
     started_at: NOW,
     started_by: by,

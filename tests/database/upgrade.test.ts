@@ -85,7 +85,7 @@ it('a book of the first version is carried over: its hours and due points are wh
   await write(null, 'plug', 'torqued', { value: 20, unit: 'N·m' });
   const record = await close();
   expect((await getVisit(sql, team!, visit))!.recordIds).toEqual([record]);
-  expect(await sql`select task_id, findings->>'job' as job from service_record where id = ${record}`).toEqual(
-    [{ task_id: task, job: 'engine-oil' }]
-  );
+  expect(await sql`select task_id, content->>'job' as job from service_record where id = ${record}`).toEqual([
+    { task_id: task, job: 'engine-oil' }
+  ]);
 });

@@ -125,7 +125,7 @@ test('two circuits in one visit: a wrong bottle, twin plugs, an interruption, a 
   await expect(page.getByText('find the source.', { exact: true })).toBeVisible();
   await expect(page.getByText('waits for long bolt').first()).toBeVisible();
   const records = await app.sql`
-    select findings->>'job' as job, findings->'circuits'->0->'oil'->>'grade' as oil from service_record where visit_id = ${visit} order by 1`;
+    select content->>'job' as job, content->'circuits'->0->'oil'->>'grade' as oil from service_record where visit_id = ${visit} order by 1`;
   expect(records).toEqual([
     { job: 'engine-oil', oil: '10W-50' },
     { job: 'gearbox-check-screw', oil: '10W-40' }

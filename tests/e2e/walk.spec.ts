@@ -129,10 +129,13 @@ test('from due to done: the fleet, hours in, an oil and screen change, the next 
   await expect(page.getByText('at 121.0 h, by Jory Pell')).toBeVisible();
   await expect(page.getByRole('row', { name: 'Poured' })).toContainText('930 ml');
   const records =
-    await app.sql`select hours, findings from service_record where machine_id = ${id} order by done_at desc limit 2`;
+    await app.sql`select hours, content from service_record where machine_id = ${id} order by done_at desc limit 2`;
   expect(records[0]).toMatchObject({
     hours: 12100,
-    findings: { drainedMl: 851.7, pouredMl: 930, level: { position: 0.6 }, rules: { holdBackPercent: 8 } }
+    content: {
+      circuits: [{ drainedMl: 851.7, pouredMl: 930, level: { position: 0.6 } }],
+      rules: { holdBackPercent: 8 }
+    }
   });
   expect(records[1]!.hours).toBeLessThan(12100);
   await page.goBack();

@@ -1,36 +1,47 @@
 import { addFastener } from '../../../tests/database/hands';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
-import { circuitHistory, circuitOf, layoutInput } from './bench-history';
+import { circuitHistory, layoutInput } from './bench-history';
 import { earlierConsumption, recordsOfVisit } from './records';
 import { refreshStanding } from './standing';
 import { fastenerSchema } from '../core/specs/form';
 import { BUILT_IN } from '../core/job/built-in/jobs';
-import type { JobRecord } from '../core/record/record';
 
 let book: Book;
 let drain: string;
 const records: string[] = [];
 
 /** A record of the engine's oil, so many days ago, at so many hours, as a visit would leave it. */
-async function record(daysAgo: number, hours: number, findings: Partial<JobRecord>): Promise<string> {
+async function record(daysAgo: number, hours: number, more: object): Promise<string> {
   const id = uuid();
   const at = new Date(NOW.getTime() - daysAgo * 86_400_000);
   const whole = {
     job: 'engine-oil',
     version: 2,
+    rules: {},
     drainedMl: 900,
     pouredMl: 950,
     level: null,
+    circuits: [
+      {
+        circuit: 'engine',
+        drainedMl: 900,
+        pouredMl: 950,
+        level: null,
+        oil: null,
+        oilHours: null,
+        used: null
+      }
+    ],
     debris: [],
     fasteners: [],
     leftOut: [],
     remarks: [],
     minutes: 60,
-    ...findings
+    ...more
   };
   await book.sql`
-    insert into service_record (team_id, id, machine_id, task_id, done_on, done_at, hours, findings, created_by)
+    insert into service_record (team_id, id, machine_id, task_id, done_on, done_at, hours, content, created_by)
     values (${book.team.id}, ${id}, ${book.machineId}, ${book.taskId}, ${at.toISOString().slice(0, 10)}, ${at}, ${hours}, ${book.sql.json(whole as never)}, ${book.personId})`;
   records.push(id);
   return id;
@@ -121,11 +132,6 @@ describe('what the bench knows of earlier changes', () => {
   it('nothing of a circuit that was never changed', async () => {
     const gearbox = await circuitHistory(book.sql, book.team.id, book.machineId, book.taskId, 'gearbox');
     expect(gearbox).toMatchObject({ pouredLastTimeMl: null, inside: null, debris: {} });
-  });
-  it('a record of before there were circuits is about the engine', () => {
-    const old = { drainedMl: 800, pouredMl: 900, level: null } as JobRecord;
-    expect(circuitOf(old, 'engine')).toMatchObject({ drainedMl: 800, oil: null });
-    expect(circuitOf(old, 'gearbox')).toBeNull();
   });
   it('uses of the washer that is in it, and what was found there, the oldest first', async () => {
     const template = BUILT_IN.find((t) => t.key === 'engine-oil')!;

@@ -4,60 +4,46 @@ import type { Day } from '../core/time/day';
 import type { CircuitHistory, JobInput, LayoutInput } from '../core/job/layout/layout';
 import { debrisBefore, fastenerPast, type PastRecord } from '../core/record/past';
 import type { LastTime } from '../core/job/plan';
-import type { CircuitRecord, JobRecord } from '../core/record/record';
+import { readStanding } from '../core/book/stored';
+import type { JobRecord } from '../core/record/record';
+import { readRecord } from '../core/record/stored';
+import type { Task } from '../core/schedule/task';
 import type { Circuit } from '../core/specs/sheet';
 import type { Db } from './db';
 import { readRules } from './rules';
 import { readSheet } from './specs';
 
 interface Past {
-  findings: JobRecord;
+  record: JobRecord;
   hours: number | null;
   day: Day;
   /** First photo at each step of that visit. */
   photos: Record<string, string>;
 }
 
-/** Records of oil work on the task's own engine or machine, the latest first: what a swapped-in engine left is not held against this one. */
+/** Records of bench work on the task's own engine or machine, the latest first: what a swapped-in engine left is not held against this one. */
 async function pastOf(sql: Db, teamId: string, taskId: string): Promise<Past[]> {
   const rows = await sql`
-    select r.findings, r.hours, r.done_on as day,
+    select r.content, r.hours, r.done_on as day,
       coalesce((select jsonb_object_agg(x.step_key, x.id) from photo x where x.team_id = r.team_id and x.visit_id = r.visit_id), '{}') as photos
     from service_record r
     join task t on t.team_id = r.team_id and t.id = r.task_id
     join task mine on mine.team_id = t.team_id and mine.machine_id is not distinct from t.machine_id and mine.component_id is not distinct from t.component_id
-    where r.team_id = ${teamId} and mine.id = ${taskId} and r.findings ? 'drainedMl'
+    where r.team_id = ${teamId} and mine.id = ${taskId} and r.content is not null
     order by r.done_at desc, r.id desc limit 12`;
-  return rows as unknown as Past[];
+  return rows.map((r) => ({
+    record: readRecord(r.content),
+    hours: r.hours,
+    day: r.day,
+    photos: r.photos
+  }));
 }
 
-/** What a record says of one circuit. Records kept before there were several are about the engine. */
-export function circuitOf(f: JobRecord, circuit: Circuit): CircuitRecord | null {
-  if (f.circuits) return f.circuits.find((c) => c.circuit === circuit) ?? null;
-  return circuit === 'engine'
-    ? {
-        circuit,
-        drainedMl: f.drainedMl,
-        pouredMl: f.pouredMl,
-        level: f.level,
-        oil: null,
-        oilHours: null,
-        used: null
-      }
-    : null;
-}
-
-/** Running hours counted on a task since it was last done, hundredths; null when nobody knows. */
-async function hoursSince(
-  sql: Db,
-  teamId: string,
-  machineId: string,
-  taskId: string
-): Promise<number | null> {
+/** How a task stands on its machine now; null where the machine has no such task. */
+async function taskNow(sql: Db, teamId: string, machineId: string, taskId: string): Promise<Task | null> {
   const [row] = await sql`
-    select g.value->>'used' as used from machine_standing s, jsonb_array_elements(s.tasks) t, jsonb_array_elements(t.value->'triggers') g
-    where s.team_id = ${teamId} and s.machine_id = ${machineId} and t.value->>'id' = ${taskId} and g.value->>'measure' = 'hours'`;
-  return row?.used === undefined || row.used === null ? null : Math.round(Number(row.used));
+    select recent, tasks, findings, reminders, pegs from machine_standing where team_id = ${teamId} and machine_id = ${machineId}`;
+  return row ? (readStanding(row).tasks.find((t) => t.id === taskId) ?? null) : null;
 }
 
 /** The changes of one circuit before this one. */
@@ -69,17 +55,18 @@ export async function circuitHistory(
   circuit: Circuit
 ): Promise<CircuitHistory> {
   const past = (await pastOf(sql, teamId, taskId)).flatMap((p) => {
-    const mine = circuitOf(p.findings, circuit);
+    const mine = p.record.circuits.find((c) => c.circuit === circuit);
     return mine ? [{ ...p, mine }] : [];
   });
+  const task = await taskNow(sql, teamId, machineId, taskId);
   const oil = past[0]?.mine.oil;
   const inside: Inside | null = oil ? { oilId: oil.id, name: oil.name, grade: oil.grade } : null;
   return {
     pouredLastTimeMl: past[0]?.mine.pouredMl ?? null,
-    oilHours: await hoursSince(sql, teamId, machineId, taskId),
+    oilHours: task?.triggers.find((t) => t.measure === 'hours')?.used ?? null,
     inside,
-    debris: debrisBefore(past.map((p) => ({ ...p, debris: p.findings.debris }))),
-    breakIn: await inBreakIn(sql, teamId, machineId, taskId)
+    debris: debrisBefore(past.map((p) => ({ ...p, debris: p.record.debris }))),
+    breakIn: isBreakIn(task)
   };
 }
 
@@ -87,33 +74,28 @@ export async function circuitHistory(
  * Whether a task's machine or component is in its first hours: not done since new or since a rebuild. A used one without
  * records is not: no record proves nothing, and glitter in it is not to be expected.
  */
-export async function inBreakIn(
-  sql: Db,
-  teamId: string,
-  machineId: string,
-  taskId: string
-): Promise<boolean> {
-  const [row] = await sql`
-    select t.value->'counted'->>'since' as since from machine_standing s, jsonb_array_elements(s.tasks) t
-    where s.team_id = ${teamId} and s.machine_id = ${machineId} and t.value->>'id' = ${taskId}`;
-  return row?.since === 'new' || row?.since === 'rebuild';
-}
+const isBreakIn = (task: Task | null) => task?.counted?.since === 'new' || task?.counted?.since === 'rebuild';
 
 /** Records of a machine as far as its fasteners go, the oldest first. */
 async function pastRecords(sql: Db, teamId: string, machineId: string): Promise<PastRecord[]> {
   const rows = await sql`
-    select id, visit_id as "visitId", done_on as day, jsonb_build_object('fasteners', findings->'fasteners', 'found', findings->'found') as findings
-    from service_record where team_id = ${teamId} and machine_id = ${machineId} and findings ? 'fasteners' order by done_at desc, id desc limit 40`;
-  return [...rows].reverse() as unknown as PastRecord[];
+    select id, visit_id, done_on, content from service_record
+    where team_id = ${teamId} and machine_id = ${machineId} and content is not null order by done_at desc, id desc limit 40`;
+  return [...rows].reverse().map((r) => ({
+    id: r.id,
+    visitId: r.visit_id,
+    day: r.done_on,
+    record: readRecord(r.content)
+  }));
 }
 
 /** What was written and photographed at each step the last time it was done on this machine. */
 async function lastTimes(sql: Db, teamId: string, machineId: string): Promise<Record<string, LastTime>> {
   const rows = await sql`
     select step_key as key, max(day) as day, max(remark) as remark, max(photo::text) as photo from (
-      (select distinct on (e.step_key) e.step_key, e.at::date::text as day, e.content->>'remark' as remark, null::uuid as photo
+      (select distinct on (e.step_key) e.step_key, e.at::date::text as day, e.remark, null::uuid as photo
         from visit_entry e join visit v on v.team_id = e.team_id and v.id = e.visit_id
-        where e.team_id = ${teamId} and v.machine_id = ${machineId} and v.closed_at is not null and e.step_key is not null and e.content ? 'remark'
+        where e.team_id = ${teamId} and v.machine_id = ${machineId} and v.closed_at is not null and e.step_key is not null and e.remark is not null
         order by e.step_key, e.seq desc)
       union all
       (select distinct on (x.step_key) x.step_key, x.taken_at::date::text, null, x.id from photo x

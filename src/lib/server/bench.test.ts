@@ -160,7 +160,7 @@ describe('a visit of several jobs', () => {
     await finish(id);
     await closeVisit(book.sql, book.team, book.personId, id, new Date(NOW.getTime() + 90 * 60_000));
     const records = await book.sql`
-      select t.name, r.findings->'circuits'->0->>'circuit' as circuit, r.findings->'circuits'->0->'oil'->>'name' as oil
+      select t.name, r.content->'circuits'->0->>'circuit' as circuit, r.content->'circuits'->0->'oil'->>'name' as oil
       from service_record r join task t on t.id = r.task_id where r.visit_id = ${id} order by t.name`;
     expect(records).toEqual([
       { name: 'Engine oil', circuit: 'engine', oil: 'Brindle' },

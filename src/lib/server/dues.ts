@@ -15,6 +15,7 @@ import { whyDue, type WhyLine } from '../core/schedule/why';
 import { likelyInWords, leftInWords, everyInWords } from '../core/schedule/words';
 import type { Team } from '../core/team/team';
 import { dayOf, type Day } from '../core/time/day';
+import { readDueItems } from '../core/book/stored';
 import type { Db } from './db';
 import { readCalendar, readStandings, type Calendar } from './trail';
 
@@ -91,7 +92,7 @@ export async function readDues(sql: Db, team: Team, calendar: Calendar): Promise
     rider: r.rider,
     speed: r.speed,
     planned: calendar.of(r.id),
-    items: r.dues
+    items: readDueItems(r.dues)
   }));
 }
 

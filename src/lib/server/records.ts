@@ -2,6 +2,9 @@ import type { Consumption } from '../core/fluids/ledger';
 import type { HouseRules } from '../core/rules/rules';
 import type { Day } from '../core/time/day';
 import type { JobRecord } from '../core/record/record';
+import { readRecord } from '../core/record/stored';
+import { keptRules } from '../core/rules/stored';
+import type { Row } from 'postgres';
 import type { Db } from './db';
 
 export interface RecordRow {
@@ -17,7 +20,8 @@ export interface RecordRow {
   reason: string;
   remark: string;
   by: string;
-  findings: JobRecord | null;
+  /** What was done at the bench; null where it was only written down as done. */
+  content: JobRecord | null;
   /** The component it belongs to; null: the machine's own. */
   part: string | null;
   replaced: boolean;
@@ -29,16 +33,22 @@ export interface RecordRow {
 
 const select = (sql: Db) => sql`
   select r.id, r.machine_id as "machineId", m.plate, m.name as machine, t.name as task, r.visit_id as "visitId", r.done_on as "doneOn", r.hours,
-    r.reason, r.remark, c.name as part, r.replaced, t.per_part as "perPart", r.early, r.rules, p.name as by, nullif(r.findings, '{}'::jsonb) as findings
+    r.reason, r.remark, c.name as part, r.replaced, t.per_part as "perPart", r.early, r.rules, p.name as by, r.content
   from service_record r
   join task t on t.team_id = r.team_id and t.id = r.task_id
   left join machine m on m.team_id = r.team_id and m.id = r.machine_id
   left join component c on c.team_id = t.team_id and c.id = t.component_id
   join person p on p.team_id = r.team_id and p.id = r.created_by`;
 
+const rowOf = (r: Row): RecordRow => ({
+  ...(r as unknown as RecordRow),
+  rules: keptRules.parse(r.rules),
+  content: r.content === null ? null : readRecord(r.content)
+});
+
 export async function getRecord(sql: Db, teamId: string, id: string): Promise<RecordRow | null> {
   const [row] = await sql`${select(sql)} where r.team_id = ${teamId} and r.id = ${id}`;
-  return (row as unknown as RecordRow) ?? null;
+  return row ? rowOf(row) : null;
 }
 
 /** A machine's records, the latest first, a page at a time by key. */
@@ -49,9 +59,10 @@ export async function listRecords(
   before: { doneOn: Day; id: string } | null = null,
   most = 20
 ): Promise<RecordRow[]> {
-  return (await sql`
+  const rows = await sql`
     ${select(sql)} where r.team_id = ${teamId} and r.machine_id = ${machineId} ${before ? sql`and (r.done_on, r.id) < (${before.doneOn}, ${before.id}::uuid)` : sql``}
-    order by r.done_on desc, r.id desc limit ${most}`) as unknown as RecordRow[];
+    order by r.done_on desc, r.id desc limit ${most}`;
+  return rows.map(rowOf);
 }
 
 /** Records of the other jobs that were done in the same visit. */
@@ -72,8 +83,8 @@ export async function recordsOfVisit(
 /** Oil used between the changes before this one, of the same task, the latest first. */
 export async function earlierConsumption(sql: Db, teamId: string, recordId: string): Promise<Consumption[]> {
   const rows = await sql`
-    select p.findings->'circuits'->0->'used' as used from service_record r
+    select p.content from service_record r
     join service_record p on p.team_id = r.team_id and p.task_id = r.task_id and (p.done_at, p.id) < (r.done_at, r.id)
-    where r.team_id = ${teamId} and r.id = ${recordId} order by p.done_at desc, p.id desc limit 6`;
-  return rows.flatMap((r) => (r.used ? [r.used as Consumption] : []));
+    where r.team_id = ${teamId} and r.id = ${recordId} and p.content is not null order by p.done_at desc, p.id desc limit 6`;
+  return rows.flatMap((r) => readRecord(r.content).circuits[0]?.used ?? []);
 }

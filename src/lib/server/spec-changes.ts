@@ -42,8 +42,8 @@ export async function copySheet(
       }
     }
     const made = await tx`
-      insert into spec_figure (team_id, id, machine_id, key, fastener_id, dimension, base, value, base_to, value_to, unit, text, source_id, page, confidence, variant, copied_from, created_by)
-      select team_id, ${id}, ${c.toMachineId}, key, ${fastenerId}, dimension, base, value, base_to, value_to, unit, text, source_id, page, 'unconfirmed', '', ${c.fromMachineId}, ${personId}
+      insert into spec_figure (team_id, id, machine_id, key, fastener_id, dimension, base, value, base_to, value_to, bound, unit, text, source_id, page, confidence, variant, copied_from, created_by)
+      select team_id, ${id}, ${c.toMachineId}, key, ${fastenerId}, dimension, base, value, base_to, value_to, bound, unit, text, source_id, page, 'unconfirmed', '', ${c.fromMachineId}, ${personId}
       from spec_figure where team_id = ${team.id} and id = ${figureId}
         and not exists (select 1 from spec_figure t where t.team_id = ${team.id} and t.machine_id = ${c.toMachineId} and t.key = ${f!.key} and t.fastener_id is not distinct from ${fastenerId})
       on conflict do nothing returning id`;
@@ -61,8 +61,8 @@ export async function confirmFigure({ tx, team, personId }: Write, c: ConfirmInp
     return;
   }
   await tx`
-    insert into spec_figure (team_id, id, machine_id, key, fastener_id, dimension, base, value, base_to, value_to, unit, text, source_id, page, confidence, variant, supersedes, created_by)
-    select team_id, ${c.id}, machine_id, key, fastener_id, dimension, base, value, base_to, value_to, unit, text, ${await sourceOf(tx, team.id, c.source, c.edition)}, ${c.page},
+    insert into spec_figure (team_id, id, machine_id, key, fastener_id, dimension, base, value, base_to, value_to, bound, unit, text, source_id, page, confidence, variant, supersedes, created_by)
+    select team_id, ${c.id}, machine_id, key, fastener_id, dimension, base, value, base_to, value_to, bound, unit, text, ${await sourceOf(tx, team.id, c.source, c.edition)}, ${c.page},
       ${c.confidence}, variant, id, ${personId}
     from spec_figure where team_id = ${team.id} and id = ${c.figureId}`;
 }

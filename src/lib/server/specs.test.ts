@@ -94,15 +94,13 @@ describe('figures', () => {
     const { figures } = await readSheet(book.sql, book.team.id, book.machineId);
     const of = (key: string) => figures.find((f) => f.key === key)!;
     expect(of('engine oil with filter')).toMatchObject({
-      quantity: { value: 1.15, unit: 'US qt' },
-      to: null
+      band: { from: { value: 1.15, unit: 'US qt' }, to: { value: 1.15 } }
     });
     expect(of('inlet valve clearance')).toMatchObject({
-      quantity: { value: 0.004 },
-      to: { value: 0.006, unit: 'in' }
+      band: { from: { value: 0.004 }, to: { value: 0.006, unit: 'in' } }
     });
-    expect(of('inlet valve clearance').quantity!.base).toBeCloseTo(0.1016, 9);
-    expect(of('torque').to!.base).toBe(24);
+    expect(of('inlet valve clearance').band!.from!.base).toBeCloseTo(0.1016, 9);
+    expect(of('torque').band!.to!.base).toBe(24);
   });
   it.each([
     ['engine oil by temperature', 'whatever is there', /Line 1/],
@@ -117,6 +115,33 @@ describe('figures', () => {
     expect((await refused(put('chain slack', '350–450 mm'))).more).toEqual({ askSure: true });
     await put('chain slack', '350–450 mm', { sure: true });
     expect(() => figureSchema.parse({ key: 'charm' })).toThrow();
+  });
+  it('with one end, or in words where the manual has no number, are figures too', async () => {
+    const of = async (key: string) =>
+      (await readSheet(book.sql, book.team.id, book.machineId)).figures.find((f) => f.key === key)!;
+    await put('front tyre pressure', 'max 35 psi');
+    expect((await of('front tyre pressure')).band).toMatchObject({
+      from: null,
+      to: { value: 35, unit: 'psi' }
+    });
+    await put('brake pad least', 'at least 1.5 mm');
+    expect((await of('brake pad least')).band).toMatchObject({ from: { value: 1.5 }, to: null });
+    await put('engine oil between marks', '70–90 ml');
+    expect((await of('engine oil between marks')).band).toMatchObject({
+      from: { value: 70 },
+      to: { value: 90 }
+    });
+    const words = put('clutch free play', 'a coin’s thickness');
+    expect(await refused(words)).toMatchObject({
+      errors: { typed: expect.stringMatching(/in words only, say so/) },
+      more: { askSure: true }
+    });
+    await put('clutch free play', 'a coin’s thickness', { sure: true });
+    expect(await of('clutch free play')).toMatchObject({ band: null, text: 'a coin’s thickness' });
+    // A slip of a key is no word.
+    expect((await refused(put('clutch free play', '5 m', { sure: true }))).errors.typed).toMatch(
+      /measures distance/
+    );
   });
 });
 

@@ -1,10 +1,19 @@
 import type { FastenerChange, FastenerInput, FigureInput } from '../core/specs/form';
 import { looksLikeWrongUnit, parseThread } from '../core/fasteners/stress';
-import { parseQuantity } from '../core/quantity/parse';
 import type { Quantity } from '../core/quantity/quantity';
-import { parseRange } from '../core/quantity/range';
+import { exactly, lowerEnd, parseBand, upperEnd, type Band, type ParsedBand } from '../core/quantity/band';
 import { readGradeTable } from '../core/specs/changes';
-import { figureKind, type Fastener, type Figure, type FigureKind, type Sheet } from '../core/specs/sheet';
+import { storedQuantity } from '../core/quantity/stored';
+import { readStored } from '../core/stored/stored';
+import {
+  FIGURE_KEYS,
+  figureKind,
+  type Fastener,
+  type Figure,
+  type FigureKind,
+  type Sheet
+} from '../core/specs/sheet';
+import { z } from 'zod';
 import { implausible } from '../core/specs/plausible';
 import type { Db, Tx } from './db';
 import { refuse, Refusal } from './refusal';
@@ -21,10 +30,30 @@ export interface FigureRow extends Figure {
   copiedFrom: string | null;
 }
 
-function quantityOf(r: Record<string, unknown>, end: '' | '_to' = ''): Quantity | null {
-  return r.dimension === null || r[`base${end}`] === null
-    ? null
-    : ({ dimension: r.dimension, base: r[`base${end}`], value: r[`value${end}`], unit: r.unit } as Quantity);
+/** A figure's band as its columns have it; null where it is in words. */
+function bandOf(r: Record<string, unknown>): Band | null {
+  if (r.dimension === null) return null;
+  const end = (base: unknown, value: unknown): Quantity =>
+    readStored('a figure', storedQuantity, { dimension: r.dimension, base, value, unit: r.unit });
+  const from = end(r.base, r.value);
+  if (r.bound === 'at most') return { from: null, to: from };
+  if (r.bound === 'at least') return { from, to: null };
+  return r.base_to === null ? exactly(from) : { from, to: end(r.base_to, r.value_to) };
+}
+/** And the other way round: the columns of a band. */
+function columnsOf(band: Band | null) {
+  const bound = !band || (band.from && band.to) ? 'is' : band.from ? 'at least' : 'at most';
+  const main = band && lowerEnd(band);
+  const to = band && bound === 'is' && upperEnd(band).base > lowerEnd(band).base ? upperEnd(band) : null;
+  return {
+    dimension: main?.dimension ?? null,
+    base: main?.base ?? null,
+    value: main?.value ?? null,
+    unit: main?.unit ?? null,
+    base_to: to?.base ?? null,
+    value_to: to?.value ?? null,
+    bound
+  };
 }
 
 /** Every figure of a machine's sheet, superseded ones too, the latest last. */
@@ -39,10 +68,9 @@ export async function listFigures(sql: Db, teamId: string, machineId: string): P
     where f.team_id = ${teamId} and f.machine_id = ${machineId} order by f.created_at, f.id`;
   return rows.map((r) => ({
     id: r.id,
-    key: r.key,
+    key: readStored('a figure', z.enum(FIGURE_KEYS), r.key),
     fastenerId: r.fastener_id,
-    quantity: quantityOf(r),
-    to: quantityOf(r, '_to'),
+    band: bandOf(r),
     text: r.text,
     source: r.edition ? `${r.title}, ${r.edition}` : r.title,
     page: r.page,
@@ -86,10 +114,11 @@ export async function addFastener({ tx, team, personId }: Write, f: FastenerInpu
 }
 
 interface Reading {
-  from: Quantity | null;
-  to: Quantity | null;
+  band: Band | null;
   text: string | null;
 }
+/** Longer than this and it is a story, not a figure. */
+const MOST_WORDS = 80;
 
 /** Reads a figure as its kind is printed; refuses what cannot be, and asks about what looks like a slip. */
 function readFigure(kind: FigureKind, typed: string, sure: boolean): Reading {
@@ -99,20 +128,28 @@ function readFigure(kind: FigureKind, typed: string, sure: boolean): Reading {
       const table = readGradeTable(typed);
       if (!table.ok) refuse('typed', table.message);
     }
-    return { from: null, to: null, text: typed };
+    return { band: null, text: typed };
   }
   const options = { dimension: kind.dimension, unit: kind.unit };
-  const parsed = kind.range ? parseRange(typed, options) : single(typed, options);
+  const parsed = parseBand(typed, options);
+  if (!parsed.ok && asWords(typed, parsed)) {
+    if (sure) return { band: null, text: typed };
+    throw new Refusal(
+      { typed: `${parsed.problem.message} If the manual gives it in words only, say so below.` },
+      { askSure: true }
+    );
+  }
   if (!parsed.ok)
     throw new Refusal({ typed: parsed.problem.message }, { choices: parsed.problem.choices ?? [] });
-  const odd = implausible(kind, parsed.range);
+  const odd = implausible(kind, parsed.band);
   if (odd && !sure) throw new Refusal({ typed: odd }, { askSure: true });
-  return { ...parsed.range, text: null };
+  return { band: parsed.band, text: null };
 }
-function single(typed: string, options: Parameters<typeof parseQuantity>[1]): ReturnType<typeof parseRange> {
-  const one = parseQuantity(typed, options);
-  return one.ok ? { ok: true, range: { from: one.quantity, to: null } } : one;
-}
+/** Whether it may be words where a number usually stands: “tighten securely”, “a coin's thickness”, “two fingers”. */
+const asWords = (typed: string, parsed: Extract<ParsedBand, { ok: false }>): boolean =>
+  ['not a number', 'unknown unit'].includes(parsed.problem.kind) &&
+  /\p{L}{3}/u.test(typed) &&
+  typed.length <= MOST_WORDS;
 
 export async function sourceOf(tx: Db, teamId: string, title: string, edition: string): Promise<string> {
   await tx`insert into spec_source (team_id, id, title, edition) values (${teamId}, ${crypto.randomUUID()}, ${title}, ${edition}) on conflict do nothing`;
@@ -136,19 +173,31 @@ async function refuseSlip(tx: Db, teamId: string, fastenerId: string, torque: Qu
 
 /** Puts a figure on the sheet; what stood there before is superseded and stays readable. */
 export async function addFigure({ tx, team, personId }: Write, f: FigureInput): Promise<void> {
-  const kind = figureKind(f.key)!;
-  const { from, to, text } = readFigure(kind, f.typed, f.sure);
+  const kind = figureKind(f.key);
+  const { band, text } = readFigure(kind, f.typed, f.sure);
   if (Boolean(kind.perFastener) !== (f.fastenerId !== null))
     refuse('typed', 'A torque belongs to a fastener, and nothing else does.');
   if (f.fastenerId && (await machineOfSheet(tx, team.id, 'fastener', f.fastenerId)) !== f.machineId)
     refuse('typed', 'That fastener is on another machine’s sheet.');
-  if (from && f.fastenerId && !f.sure) await refuseSlip(tx, team.id, f.fastenerId, from);
+  if (band && f.fastenerId && !f.sure) await refuseSlip(tx, team.id, f.fastenerId, upperEnd(band));
   const [before] = await tx`
     select id from figure_in_force where team_id = ${team.id} and machine_id = ${f.machineId} and key = ${f.key} and fastener_id is not distinct from ${f.fastenerId}`;
   await tx`
-    insert into spec_figure (team_id, id, machine_id, key, fastener_id, dimension, base, value, base_to, value_to, unit, text, source_id, page, confidence, variant, supersedes, created_by)
-    values (${team.id}, ${f.id}, ${f.machineId}, ${f.key}, ${f.fastenerId}, ${from?.dimension ?? null}, ${from?.base ?? null}, ${from?.value ?? null},
-      ${to?.base ?? null}, ${to?.value ?? null}, ${from?.unit ?? null}, ${text}, ${await sourceOf(tx, team.id, f.source, f.edition)}, ${f.page}, ${f.confidence}, ${f.variant}, ${before?.id ?? null}, ${personId})`;
+    insert into spec_figure ${tx({
+      team_id: team.id,
+      id: f.id,
+      machine_id: f.machineId,
+      key: f.key,
+      fastener_id: f.fastenerId,
+      ...columnsOf(band),
+      text,
+      source_id: await sourceOf(tx, team.id, f.source, f.edition),
+      page: f.page,
+      confidence: f.confidence,
+      variant: f.variant,
+      supersedes: before?.id ?? null,
+      created_by: personId
+    })}`;
 }
 
 /** The machine a fastener or a figure belongs to. @throws Refusal where the team has none such */

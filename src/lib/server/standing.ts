@@ -1,4 +1,5 @@
 import type { Book, MachineStanding } from '../core/book/book';
+import { STANDING_VERSION } from '../core/book/stored';
 import { keepsOff } from '../core/finding/finding';
 import { dueItems } from '../core/schedule/fleet';
 import { reach } from './book/hold';
@@ -14,13 +15,13 @@ async function keep(tx: Tx, teamId: string, book: Book): Promise<void> {
   const standings = book.machines.map((m) => asRow(m));
   if (standings.length > 0)
     await tx`
-      insert into machine_standing (team_id, machine_id, total, estimated, read_at, recent, dues, tasks, findings, reminders, ready, pegs, distance, speed, per_race, per_outing)
-      select ${teamId}, s.* from jsonb_to_recordset(${tx.json(standings as never)}) as s (machine_id uuid, total int, estimated boolean, read_at timestamptz, recent jsonb,
+      insert into machine_standing (team_id, machine_id, total, estimated, read_at, recent, dues, tasks, findings, reminders, ready, pegs, distance, speed, per_race, per_outing, version)
+      select ${teamId}, s.*, ${STANDING_VERSION}::int from jsonb_to_recordset(${tx.json(standings as never)}) as s (machine_id uuid, total int, estimated boolean, read_at timestamptz, recent jsonb,
         dues jsonb, tasks jsonb, findings jsonb, reminders jsonb, ready boolean, pegs jsonb, distance int, speed int, per_race int, per_outing int)
       on conflict (team_id, machine_id) do update set total = excluded.total, estimated = excluded.estimated, read_at = excluded.read_at,
         recent = excluded.recent, dues = excluded.dues, tasks = excluded.tasks, findings = excluded.findings,
         reminders = excluded.reminders, ready = excluded.ready, pegs = excluded.pegs,
-        distance = excluded.distance, speed = excluded.speed, per_race = excluded.per_race, per_outing = excluded.per_outing`;
+        distance = excluded.distance, version = excluded.version, speed = excluded.speed, per_race = excluded.per_race, per_outing = excluded.per_outing`;
   if (book.totals.length > 0)
     await tx`
       update component c set total = n.total from jsonb_to_recordset(${tx.json(book.totals as never)}) as n (id uuid, total int)
@@ -97,11 +98,11 @@ export async function rebuildStanding(sql: Db, teamId: string, machineId: string
 const inTransaction = (sql: Db, run: (tx: Tx) => Promise<void>): Promise<void> =>
   'begin' in sql ? ((sql as Sql).begin(run) as Promise<void>) : run(sql);
 
-/** Makes the standings that are missing: after a migration that changed what they hold. */
+/** Makes the standings that are missing or of another version: after a change of what they hold. */
 export async function refreshMissing(sql: Sql): Promise<number> {
   const missing = await sql`
     select m.team_id, m.id from machine m
-    where not exists (select 1 from machine_standing s where s.team_id = m.team_id and s.machine_id = m.id) order by m.team_id, m.id`;
+    where not exists (select 1 from machine_standing s where s.team_id = m.team_id and s.machine_id = m.id and s.version = ${STANDING_VERSION}) order by m.team_id, m.id`;
   for (const m of missing) await refreshStanding(sql, m.team_id, m.id);
   return missing.length;
 }

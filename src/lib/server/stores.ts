@@ -9,7 +9,7 @@ export async function readToolbox(sql: Db, teamId: string): Promise<Toolbox> {
   const [wrenches, adapters, oils] = await Promise.all([
     sql`
     select id, name, low_nm as "lowNm", high_nm as "highNm", length_mm as "lengthMm", calibrated_until as "calibratedUntil",
-      (select count(*)::int from visit_entry e where e.team_id = w.team_id and e.action = 'torqued' and e.content->>'wrenchId' = w.id::text) as pulls
+      (select count(*)::int from visit_entry e where e.team_id = w.team_id and e.action = 'torqued' and e.wrench_id = w.id::text) as pulls
     from torque_wrench w where team_id = ${teamId} and retired_at is null order by high_nm, name`,
     sql`select id, name, length_mm as "lengthMm" from adapter where team_id = ${teamId} and retired_at is null order by length_mm, name`,
     sql`

@@ -1,5 +1,6 @@
 import { BUILT_IN, BUILT_IN_KEYS } from '../core/job/built-in/jobs';
 import { plainTemplate } from '../core/job/plain';
+import { readTemplate, writeTemplate } from '../core/job/stored';
 import type { JobTemplate, VersionedTemplate } from '../core/job/template';
 import type { Db } from './db';
 import { refuse } from './refusal';
@@ -12,7 +13,7 @@ export async function readTemplates(sql: Db, teamId: string): Promise<VersionedT
   const own = new Map(rows.map((r) => [r.key as string, r]));
   const made = rows
     .filter((r) => r.content !== null)
-    .map((r) => ({ ...(r.content as JobTemplate), version: r.version as number, own: true }));
+    .map((r) => ({ ...readTemplate(r.content), version: r.version as number, own: true }));
   return [
     ...BUILT_IN.filter((t) => !own.get(t.key)?.content).map((t) => ({
       ...t,
@@ -67,7 +68,7 @@ export async function saveTemplate(
   const version = Math.max(latest, there?.version ?? 0) + 1;
   await tx`
     insert into job_template (team_id, key, version, content, word, created_by)
-    values (${team.id}, ${input.key}, ${version}, ${input.content ? tx.json(input.content as never) : null}, ${input.word}, ${personId})`;
+    values (${team.id}, ${input.key}, ${version}, ${input.content ? tx.json(writeTemplate(input.content) as never) : null}, ${input.word}, ${personId})`;
   return version;
 }
 

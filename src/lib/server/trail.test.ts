@@ -103,7 +103,7 @@ describe('a task written down as done', () => {
       task: 'Engine oil',
       plate: '7',
       by: 'Wren Oddie',
-      findings: null
+      content: null
     });
     expect(await getRecord(book.sql, uuid(), records[0]!.id)).toBeNull();
     expect(

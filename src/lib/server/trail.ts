@@ -7,6 +7,7 @@ import { mostPressing } from '../core/schedule/decide';
 import { aheadOf } from '../core/schedule/state';
 import { FIRST_LANES, laneOf, mostPressingFirst, type Lane, type Standing } from '../core/trail/lane';
 import { HOME_WINDOW } from '../core/trail/scale';
+import { readDueItems, readStanding } from '../core/book/stored';
 import type { Db } from './db';
 
 /** How many planned outings ahead are looked at: a season's worth for anyone. */
@@ -87,14 +88,10 @@ export async function readStandings(
     total: r.total,
     estimated: r.estimated,
     readOn: r.read_at ? dayOf(r.read_at, team.timeZone) : null,
-    recent: r.recent,
     distance: r.distance,
     speed: r.speed,
     perOuting: r.per_outing,
-    tasks: r.tasks,
-    findings: r.findings,
-    reminders: r.reminders,
-    pegs: r.pegs,
+    ...readStanding(r),
     visitId: r.visit_id
   }));
 }
@@ -128,7 +125,7 @@ export async function trailPage(sql: Db, team: Team, now: Date): Promise<TrailPa
   const counts: Record<string, number> = {};
   const ranks = rows.map((r) => {
     const planned = calendar.of(r.id);
-    const rank = mostPressing(r.dues, aheadOf({ today, planned, speed: r.speed }));
+    const rank = mostPressing(readDueItems(r.dues), aheadOf({ today, planned, speed: r.speed }));
     counts[rank.state] = (counts[rank.state] ?? 0) + 1;
     return { id: r.id as string, plate: r.plate as string, ...rank };
   });

@@ -3,6 +3,7 @@ import { dayOf } from '../core/time/day';
 import { closeProblems } from '../core/visit/close';
 import { visitState } from '../core/visit/state';
 import { drawUpRecord, type JobRecord } from '../core/record/record';
+import { writeRecord } from '../core/record/stored';
 import { leavesOf } from '../core/record/leaves';
 import type { Db } from './db';
 import { keepLeaves } from './findings';
@@ -31,10 +32,10 @@ export async function closeVisit(w: Write, { visitId }: { visitId: string }): Pr
   const ids: string[] = [];
   for (const job of visit.plan.jobs) {
     if (!job.taskId) continue;
-    const findings = drawUpRecord(visit.plan, state, visit.rules, minutes, job.key);
-    const id = await insertRecord(tx, team, personId, visit, job.taskId, findings, now);
+    const record = drawUpRecord(visit.plan, state, visit.rules, minutes, job.key);
+    const id = await insertRecord(tx, team, personId, visit, job.taskId, record, now);
     ids.push(id);
-    await followUp(tx, team.id, personId, visit, job.taskId, id, findings);
+    await followUp(tx, team.id, personId, visit, job.taskId, id, record);
   }
   const { id, machineId, plan } = visit;
   await keepLeaves(w, { id, machineId, jobs: plan.jobs }, leavesOf(plan, state));
@@ -47,14 +48,14 @@ async function insertRecord(
   personId: string,
   visit: Visit,
   taskId: string,
-  findings: JobRecord,
+  record: JobRecord,
   now: Date
 ): Promise<string> {
   const id = crypto.randomUUID();
   // Its hours follow the book: they are filled in when the standing is made anew.
   await tx`
-    insert into service_record (team_id, id, machine_id, task_id, visit_id, done_on, done_at, hours_by, findings, rules, created_by)
-    values (${team.id}, ${id}, ${visit.machineId}, ${taskId}, ${visit.id}, ${dayOf(now, team.timeZone)}, ${now}, 'book', ${tx.json(findings as never)}, ${tx.json(visit.rules as never)}, ${personId})`;
+    insert into service_record (team_id, id, machine_id, task_id, visit_id, done_on, done_at, hours_by, content, rules, created_by)
+    values (${team.id}, ${id}, ${visit.machineId}, ${taskId}, ${visit.id}, ${dayOf(now, team.timeZone)}, ${now}, 'book', ${tx.json(writeRecord(record) as never)}, ${tx.json(visit.rules as never)}, ${personId})`;
   return id;
 }
 
@@ -66,9 +67,9 @@ async function followUp(
   visit: Visit,
   taskId: string,
   recordId: string,
-  findings: JobRecord
+  record: JobRecord
 ): Promise<void> {
-  const bad = findings.debris.filter((d) => d.verdict !== 'carry on');
+  const bad = record.debris.filter((d) => d.verdict !== 'carry on');
   if (bad[0])
     await proposeFrom(
       tx,
@@ -76,9 +77,9 @@ async function followUp(
       personId,
       taskId,
       recordId,
-      `${bad[0].place}: ${bad[0].grade}. ${bad[0].overruled ?? bad[0].reasons?.join(' ') ?? ''}`.trim()
+      `${bad[0].place}: ${bad[0].grade}. ${bad[0].overruled ?? bad[0].reasons.join(' ')}`.trim()
     );
-  for (const c of findings.circuits ?? [])
+  for (const c of record.circuits)
     if (c.oil?.id && c.pouredMl)
       await tx`
         insert into oil_movement (team_id, id, oil_id, ml, why, visit_id, by)

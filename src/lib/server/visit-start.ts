@@ -2,6 +2,7 @@ import type { HouseRules } from '../core/rules/rules';
 import { dayOf } from '../core/time/day';
 import type { StartInput } from '../core/visit/form';
 import { layOut } from '../core/job/layout/layout';
+import { writeItem, writePlan, writeStep } from '../core/job/stored';
 import { inOrder } from '../core/job/order/overrule';
 import { orderPlan } from '../core/job/order/order';
 import { LoopError } from '../core/ordering/order';
@@ -68,15 +69,13 @@ export async function insertVisit(
   plan: VisitPlan,
   rules: HouseRules
 ): Promise<void> {
-  const first = plan.jobs[0]!;
   await tx`
-    insert into visit (team_id, id, machine_id, job, job_version, jobs, points, estimate, rules, started_at, started_by)
-    values (${teamId}, ${v.id}, ${v.machineId}, ${first.key}, ${first.version}, ${tx.json(plan.jobs as never)}, ${tx.json(plan.points as never)},
-      ${plan.estimate ? tx.json(plan.estimate) : null}, ${tx.json(rules as never)}, ${v.startedAt}, ${v.personId})`;
-  for (const j of plan.jobs)
+    insert into visit (team_id, id, machine_id, plan, rules, started_at, started_by)
+    values (${teamId}, ${v.id}, ${v.machineId}, ${tx.json(writePlan(plan) as never)}, ${tx.json(rules as never)}, ${v.startedAt}, ${v.personId})`;
+  for (const [position, j] of plan.jobs.entries())
     if (j.taskId)
-      await tx`insert into visit_task (team_id, visit_id, task_id, job_key) values (${teamId}, ${v.id}, ${j.taskId}, ${j.key})`;
-  await tx`insert into visit_step ${tx(plan.steps.map((content, position) => ({ team_id: teamId, visit_id: v.id, key: content.key, position, content: tx.json(content as never) })))}`;
+      await tx`insert into visit_task (team_id, visit_id, task_id, job_key, position) values (${teamId}, ${v.id}, ${j.taskId}, ${j.key}, ${position})`;
+  await tx`insert into visit_step ${tx(plan.steps.map((s, position) => ({ team_id: teamId, visit_id: v.id, key: s.key, position, content: tx.json(writeStep(s) as never) })))}`;
   if (plan.items.length > 0)
-    await tx`insert into opened_item ${tx(plan.items.map((content, position) => ({ team_id: teamId, visit_id: v.id, key: content.key, position, content: tx.json(content as never) })))}`;
+    await tx`insert into opened_item ${tx(plan.items.map((i, position) => ({ team_id: teamId, visit_id: v.id, key: i.key, position, content: tx.json(writeItem(i) as never) })))}`;
 }

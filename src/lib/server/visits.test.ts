@@ -121,7 +121,7 @@ describe('a visit from due to done', () => {
     const id = await start(book);
     const { plan } = (await getVisit(book.sql, book.team.id, id))!;
     expect(plan.items.find((i) => i.name === 'Engine drain plug')!.torque).toMatchObject({
-      quantity: { value: 16, unit: 'lbf·ft' },
+      band: { from: { value: 16, unit: 'lbf·ft' }, to: { value: 16 } },
       source: 'Workshop manual, 1st · p. 12 · printed'
     });
     // Started twice is one visit.
@@ -200,7 +200,7 @@ describe('a visit from due to done', () => {
     ]);
     expect(one).toBe(two);
     const records =
-      await book.sql`select hours, findings->>'drainedMl' as drained, findings->>'pouredMl' as poured, findings->'rules'->>'holdBackPercent' as rule, findings->>'minutes' as minutes from service_record where visit_id = ${id}`;
+      await book.sql`select hours, content->'circuits'->0->>'drainedMl' as drained, content->'circuits'->0->>'pouredMl' as poured, content->'rules'->>'holdBackPercent' as rule, content->>'minutes' as minutes from service_record where visit_id = ${id}`;
     expect(records).toEqual([{ hours: 3840, drained: '1000', poured: '1080', rule: '8', minutes: '40' }]);
     const [{ tasks, pegs }] = (await book.sql`select tasks, pegs from machine_standing`) as unknown as [
       { tasks: { counted: { hours: number } }[]; pegs: unknown[] }
@@ -272,7 +272,7 @@ describe('spec figures', () => {
     const figures = (await listFigures(book.sql, book.team.id, book.machineId)).filter(
       (f) => f.key === 'engine oil without filter'
     );
-    expect(figures.map((f) => [f.quantity!.value, f.superseded, f.source])).toEqual([
+    expect(figures.map((f) => [f.band!.from!.value, f.superseded, f.source])).toEqual([
       [1.15, true, 'Workshop manual, 1st'],
       [1.2, false, 'Workshop manual, 2nd']
     ]);

@@ -1,6 +1,9 @@
 import type { Entry, NewEntry } from '../core/visit/entry';
 import { isLeft, visitState } from '../core/visit/state';
-import { readItem, readStep, type PlanJob, type VisitPlan } from '../core/job/plan';
+import type { VisitPlan } from '../core/job/plan';
+import { readItem, readPlan, readStep } from '../core/job/stored';
+import { readRulesOf } from '../core/rules/stored';
+import { readEntry, writeContent } from '../core/visit/stored';
 import { refuseEntry } from '../core/visit/refuse';
 import type { HouseRules } from '../core/rules/rules';
 import type { Db } from './db';
@@ -24,12 +27,15 @@ export interface Visit {
   entries: Entry[];
 }
 
+/** The records of a visit, in the order of its jobs. */
+const recordIds = (sql: Db) => sql`array(
+  select r.id from visit_task t join service_record r on r.team_id = t.team_id and r.visit_id = t.visit_id and r.task_id = t.task_id
+  where t.team_id = v.team_id and t.visit_id = v.id order by t.position)`;
+
 export async function getVisit(sql: Db, teamId: string, id: string): Promise<Visit | null> {
   const [v] = await sql`
     select v.*, m.plate, m.name as machine, s.total,
-      array(select r.id from jsonb_array_elements(v.jobs) with ordinality j(job, n)
-        join service_record r on r.team_id = v.team_id and r.visit_id = v.id and r.task_id = (j.job->>'taskId')::uuid
-        order by j.n) as record_ids
+      ${recordIds(sql)} as record_ids
     from visit v join machine m on m.team_id = v.team_id and m.id = v.machine_id
     left join machine_standing s on s.team_id = v.team_id and s.machine_id = v.machine_id
     where v.team_id = ${teamId} and v.id = ${id}`;
@@ -39,7 +45,7 @@ export async function getVisit(sql: Db, teamId: string, id: string): Promise<Vis
     sql`select content from opened_item where team_id = ${teamId} and visit_id = ${id} order by position`,
     readEntries(sql, teamId, id)
   ]);
-  const jobs = v.jobs as PlanJob[];
+  const head = readPlan(v.plan);
   return {
     id: v.id,
     machineId: v.machine_id,
@@ -50,14 +56,12 @@ export async function getVisit(sql: Db, teamId: string, id: string): Promise<Vis
     closedAt: v.closed_at,
     givenUpAt: v.given_up_at,
     recordIds: v.record_ids,
-    rules: v.rules,
+    rules: readRulesOf(v.rules),
     plan: {
-      jobs,
-      title: jobs.map((j) => j.title).join(' + '),
+      ...head,
+      title: head.jobs.map((j) => j.title).join(' + '),
       steps: steps.map((s) => readStep(s.content)),
-      items: items.map((i) => readItem(i.content)),
-      points: v.points,
-      estimate: v.estimate
+      items: items.map((i) => readItem(i.content))
     },
     entries
   };
@@ -66,31 +70,29 @@ export async function getVisit(sql: Db, teamId: string, id: string): Promise<Vis
 /** What was written in a visit, in order; with `after`, only what came after that number. */
 export async function readEntries(sql: Db, teamId: string, visitId: string, after = 0): Promise<Entry[]> {
   const rows = await sql`
-    select e.id, e.seq, e.step_key, e.item_key, e.action, e.content, e.at, p.name as by from visit_entry e
+    select e.id, e.seq, e.step_key, e.item_key, e.action, e.content, e.at, p.name as by, s.unit from visit_entry e
     join person p on p.team_id = e.team_id and p.id = e.by
+    left join visit_step s on s.team_id = e.team_id and s.visit_id = e.visit_id and s.key = e.step_key
     where e.team_id = ${teamId} and e.visit_id = ${visitId} and e.seq > ${after} order by e.seq`;
-  return rows.map(
-    (r) =>
-      ({
-        id: r.id,
-        seq: Number(r.seq),
-        stepKey: r.step_key,
-        itemKey: r.item_key,
-        action: r.action,
-        content: r.content,
-        at: r.at.toISOString(),
-        by: r.by
-      }) as Entry
+  return rows.map((r) =>
+    readEntry({
+      id: r.id,
+      seq: Number(r.seq),
+      stepKey: r.step_key,
+      itemKey: r.item_key,
+      action: r.action,
+      content: r.content,
+      at: r.at.toISOString(),
+      by: r.by,
+      unit: r.unit
+    })
   );
 }
 
 /** The records a visit left, in the order of its jobs; null where the team has no such visit. */
 export async function recordsOf(sql: Db, teamId: string, id: string): Promise<string[] | null> {
   const [v] = await sql`
-    select array(select r.id from jsonb_array_elements(v.jobs) with ordinality j(job, n)
-        join service_record r on r.team_id = v.team_id and r.visit_id = v.id and r.task_id = (j.job->>'taskId')::uuid
-        order by j.n) as record_ids
-    from visit v where v.team_id = ${teamId} and v.id = ${id}`;
+    select ${recordIds(sql)} as record_ids from visit v where v.team_id = ${teamId} and v.id = ${id}`;
   return (v?.record_ids as string[] | undefined) ?? null;
 }
 
@@ -167,7 +169,7 @@ async function insertEntries(
     step_key: e.stepKey,
     item_key: e.itemKey,
     action: e.action,
-    content: e.content,
+    content: writeContent(e),
     by
   }));
   const made = await tx`
@@ -197,7 +199,7 @@ export async function insertEntry(
 ): Promise<void> {
   await tx`
     insert into visit_entry (team_id, id, visit_id, step_key, item_key, action, content, by, at)
-    values (${teamId}, ${e.id}, ${visitId}, ${e.stepKey}, ${e.itemKey}, ${e.action}, ${tx.json(e.content as never)}, ${personId}, ${at})`;
+    values (${teamId}, ${e.id}, ${visitId}, ${e.stepKey}, ${e.itemKey}, ${e.action}, ${tx.json(writeContent(e) as never)}, ${personId}, ${at})`;
 }
 
 /** Gives a visit up without the work done: only while nothing stands open. */
@@ -280,13 +282,13 @@ export interface RunningTimer {
 /** Timers of every open visit that were not switched off, those that ran out within the hour too. */
 export async function listTimers(sql: Db, teamId: string): Promise<RunningTimer[]> {
   return (await sql`
-    select e.id, e.visit_id as "visitId", m.plate, e.step_key as "stepKey", e.content->>'label' as label,
-      e.at + make_interval(secs => (e.content->>'seconds')::float8) as "endsAt"
+    select e.id, e.visit_id as "visitId", m.plate, e.step_key as "stepKey", e.label,
+      e.at + make_interval(secs => e.seconds) as "endsAt"
     from visit_entry e
     join visit v on v.team_id = e.team_id and v.id = e.visit_id and v.closed_at is null and v.given_up_at is null
     join machine m on m.team_id = v.team_id and m.id = v.machine_id
     where e.team_id = ${teamId} and e.action = 'timer' and e.at > now() - interval '25 hours'
-      and e.at + make_interval(secs => (e.content->>'seconds')::float8) > now() - interval '1 hour'
-      and not exists (select 1 from visit_entry o where o.team_id = e.team_id and o.visit_id = e.visit_id and o.action = 'timer off' and o.content->>'of' = e.id::text)
+      and e.at + make_interval(secs => e.seconds) > now() - interval '1 hour'
+      and not exists (select 1 from visit_entry o where o.team_id = e.team_id and o.visit_id = e.visit_id and o.action = 'timer off' and o.of_entry = e.id::text)
     order by "endsAt" limit 40`) as unknown as RunningTimer[];
 }

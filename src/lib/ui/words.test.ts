@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { exactly } from '../core/quantity/band';
 import { quantity } from '../core/quantity/quantity';
 import { nothingRidden, riddenInWords } from '../core/outing/ridden';
 import { bothUnits, sourceLine, type SheetFigure } from './sheet/figure';
@@ -7,8 +8,7 @@ const figure = (more: Partial<SheetFigure>): SheetFigure => ({
   id: 'f',
   key: 'chain slack',
   fastenerId: null,
-  quantity: quantity(35, 'mm'),
-  to: quantity(45, 'mm'),
+  band: { from: quantity(35, 'mm'), to: quantity(45, 'mm') },
   text: null,
   source: 'Manual, 2nd ed.',
   page: '12',
@@ -24,12 +24,15 @@ const figure = (more: Partial<SheetFigure>): SheetFigure => ({
 describe('a figure on its sheet', () => {
   it('is shown as printed, with the other unit beside it', () => {
     expect(bothUnits(figure({}))).toEqual({ main: '35–45 mm', other: '1.378–1.7717 in' });
-    expect(bothUnits(figure({ to: null }))).toEqual({ main: '35 mm', other: '1.378 in' });
-    expect(bothUnits(figure({ quantity: quantity(13, 'teeth'), to: null }))).toEqual({
+    expect(bothUnits(figure({ band: exactly(quantity(35, 'mm')) }))).toEqual({
+      main: '35 mm',
+      other: '1.378 in'
+    });
+    expect(bothUnits(figure({ band: exactly(quantity(13, 'teeth')) }))).toEqual({
       main: '13 teeth',
       other: null
     });
-    expect(bothUnits(figure({ quantity: null, to: null, text: 'behind the slider' }))).toEqual({
+    expect(bothUnits(figure({ band: null, text: 'behind the slider' }))).toEqual({
       main: 'behind the slider',
       other: null
     });

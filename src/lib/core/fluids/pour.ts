@@ -28,13 +28,13 @@ const ODD_FRACTION = 0.1;
 
 /**
  * What is odd about the total poured against what the sheet says; null when nothing is.
- * Far too little means a drain that was not opened, more than there can be means the wrong circuit (handbook, section 5).
+ * Of a range, less than its lower end and more than its upper. Far too little means a drain that was not opened, more than there can be means the wrong circuit (handbook, section 5).
  */
-export function oddTotal(pouredMl: number, quantityMl: number): string | null {
+export function oddTotal(pouredMl: number, quantityMl: number, mostMl: number = quantityMl): string | null {
   if (pouredMl < quantityMl * (1 - ODD_FRACTION))
     return `${Math.round(quantityMl - pouredMl)} ml less than the sheet says went in. Was every drain opened?`;
-  if (pouredMl > quantityMl * (1 + ODD_FRACTION))
-    return `${Math.round(pouredMl - quantityMl)} ml more than the sheet says went in. Is it the right circuit, and the right unit?`;
+  if (pouredMl > mostMl * (1 + ODD_FRACTION))
+    return `${Math.round(pouredMl - mostMl)} ml more than the sheet says went in. Is it the right circuit, and the right unit?`;
   return null;
 }
 

@@ -1,14 +1,19 @@
 import type { Earlier } from '../debris/trend';
 import type { CircuitFill } from '../fluids/ledger';
 import type { Inside, OilWant } from '../fluids/oil';
-import type { Quantity } from '../quantity/quantity';
+import type { Band } from '../quantity/band';
+import type { UnitName } from '../quantity/units';
+import type { FigureKey } from '../specs/kinds';
 import type { Circuit, FastenerRole, LevelMethod, Seal } from '../specs/sheet';
 import type { Opens } from './template';
 
-/** A number from the spec sheet as a step shows it. `quantity` null means the sheet does not say: unknown. */
+/** A figure of the spec sheet as a step shows it. Neither a band nor words: the sheet does not say, unknown. */
 export interface SheetNumber {
   label: string;
-  quantity: Quantity | null;
+  /** Both its ends: one figure, a range, or one-sided. */
+  band: Band | null;
+  /** As the manual says it where it gives no number: “tighten securely”. */
+  words: string | null;
   /** Where it comes from and how sure it is: "Workshop manual, 3rd ed., p. 41 · printed". */
   source: string | null;
   unsure: boolean;
@@ -16,7 +21,10 @@ export interface SheetNumber {
 
 /** What goes in: all of it, and the first pour with what is kept back. Null where the sheet does not say. */
 export interface Fill {
+  /** The figure, or the lower end of its range: what is poured to before the level is read. */
   quantityMl: number | null;
+  /** The upper end: more than this is too much. The same as the lower where it is one figure. */
+  mostMl: number | null;
   firstMl: number | null;
   heldBackMl: number | null;
   number: SheetNumber;
@@ -38,7 +46,8 @@ export type StepInput =
   /** Done or not. */
   | { type: 'tick' }
   | { type: 'choice' }
-  | { type: 'measure'; unit: string; from: number | null; to: number | null }
+  /** Measured, and judged by the band of `number`: a figure of the sheet, or what the job itself says. */
+  | { type: 'measure'; unit: UnitName; figure: FigureKey | null; number: SheetNumber }
   /** Ticking it takes these off or out. `twins`: fasteners of other circuits that could be taken for these. */
   | { type: 'open'; items: string[]; twins: Point[] }
   /** Done when each of these is torqued, shut or back in. */
@@ -191,81 +200,4 @@ const BARE: Omit<Step, 'key' | 'title' | 'input'> = {
 /** A step with what is usual filled in. */
 export function makeStep(s: Partial<Step> & Pick<Step, 'key' | 'title' | 'input'>): Step {
   return { ...BARE, ...s };
-}
-
-/** Steps as they were kept before visits held more than one job: brought to today's shape. */
-export function readStep(kept: unknown): Step {
-  const old = kept as Partial<Step> & { number?: SheetNumber | null; input: Record<string, unknown> };
-  const input = old.input;
-  const circuit: Circuit = (input.circuit as Circuit | undefined) ?? 'engine';
-  let now = input as unknown as StepInput;
-  if (input.type === 'open' && input.twins === undefined)
-    now = { type: 'open', items: input.items as string[], twins: [] };
-  else if (input.type === 'drained' && input.others === undefined)
-    now = {
-      type: 'drained',
-      circuit,
-      pouredLastTimeMl: input.pouredLastTimeMl as number | null,
-      mine: null,
-      others: []
-    };
-  else if (input.type === 'debris' && input.oilHours === undefined)
-    now = {
-      type: 'debris',
-      circuit,
-      place: input.place as string,
-      before: (input.before as unknown as Earlier['grade'][]).map((grade) => ({
-        grade,
-        materials: [],
-        oilHours: null,
-        day: '',
-        photoId: null
-      })),
-      breakIn: input.breakIn as boolean,
-      oilHours: null
-    };
-  else if (input.type === 'pour' && input.fill === undefined)
-    now = {
-      type: 'pour',
-      circuit,
-      fill: {
-        quantityMl: input.quantityMl as number | null,
-        firstMl: input.firstMl as number | null,
-        heldBackMl: input.heldBackMl as number | null,
-        number: old.number ?? { label: 'First pour', quantity: null, source: null, unsure: false }
-      },
-      without: null
-    };
-  else if (input.type === 'level' && input.protocol === undefined)
-    now = {
-      type: 'level',
-      circuit,
-      protocol: {
-        method: input.method as LevelMethod | null,
-        runSeconds: null,
-        settleSeconds: input.settleSeconds as number | null,
-        temperature: null,
-        attitude: null,
-        aim: null,
-        betweenMl: null
-      }
-    };
-  return makeStep({ ...(old as Step), input: now });
-}
-
-/** Items as they were kept then. */
-export function readItem(kept: unknown): OpenedItem {
-  const bare: Partial<OpenedItem> = {
-    fastenerId: null,
-    role: null,
-    circuit: 'engine',
-    head: '',
-    thread: '',
-    oiled: false,
-    adapter: false,
-    sealUses: null,
-    sealMost: null,
-    found: []
-  };
-  return { ...bare, ...(kept as OpenedItem) };
 }

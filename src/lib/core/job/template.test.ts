@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { BUILT_IN } from './built-in/jobs';
 import { step } from './built-in/steps';
+import type { FigureKey } from '../specs/sheet';
 import { templateProblems, templateSchema, type TemplateStep } from './template';
 
 const made = (steps: TemplateStep[], circuits: string[] = ['engine']) => ({
@@ -61,9 +62,15 @@ describe('a template that cannot work', () => {
     expect(problem([plain('a', { kind: 'measure' })])).toEqual([
       'steps.0.measure: Say in what unit it is measured.'
     ]);
-    expect(problem([plain('a', { kind: 'measure', measure: { unit: 'mm', from: 2, to: 1 } })])).toEqual([
-      'steps.0.measure: The band runs backwards.'
-    ]);
+    expect(
+      problem([plain('a', { kind: 'measure', measure: { unit: 'mm', from: 2, to: 1, figure: null } })])
+    ).toEqual(['steps.0.measure: The band runs backwards.']);
+    const by = (figure: FigureKey, each: TemplateStep['each'] = null) =>
+      problem([plain('a', { kind: 'measure', each, measure: { unit: 'mm', from: null, to: null, figure } })]);
+    expect(by('chain slack')).toEqual([]);
+    expect(by('chain slack place')[0]).toMatch(/is words: nothing is measured by it/);
+    expect(by('torque')[0]).toMatch(/belongs to a fastener/);
+    expect(by('torque', 'axle nut')).toEqual([]);
   });
   it('oil belongs to a circuit', () => {
     expect(problem([plain('a', { kind: 'pour' })], [])).toEqual([

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { numberTyped } from '../forms';
-import { CIRCUITS, FASTENER_ROLES } from '../specs/sheet';
+import { UNIT_NAMES } from '../quantity/units';
+import { CIRCUITS, FASTENER_ROLES, FIGURE_KEYS, figureKind } from '../specs/sheet';
 import { findLoop } from '../ordering/model';
 
 /**
@@ -73,7 +74,7 @@ const minutes = (most: number) =>
     z.number().min(0, 'Not below zero.').max(most, `At most ${most} minutes.`)
   );
 
-export const templateStepSchema = z.object({
+export const stepShape = {
   key,
   title: text(90).min(1, 'Say what is done.'),
   lines: z.array(text(300)).max(12, 'At most 12 lines.').default([]),
@@ -107,27 +108,33 @@ export const templateStepSchema = z.object({
   spills: z.boolean().default(false),
   /** A way round that is easy to get wrong: shown with the last photo. */
   orientation: z.boolean().default(false),
+  /** What it is measured in, and its band: a figure of the machine's own sheet, or numbers that hold for every machine. */
   measure: z
-    .object({ unit: text(20), from: bandEnd, to: bandEnd })
+    .object({
+      unit: z.enum(UNIT_NAMES, { error: 'Pick a unit.' }),
+      from: bandEnd.default(null),
+      to: bandEnd.default(null),
+      figure: z.enum(FIGURE_KEYS, { error: 'No such figure.' }).nullable().default(null)
+    })
     .nullable()
     .default(null)
-});
+};
+export const templateStepSchema = z.object(stepShape);
 export type TemplateStep = z.infer<typeof templateStepSchema>;
 
-export const templateSchema = z
-  .object({
-    key,
-    title: text(60).min(1, 'Name the job.'),
-    about: text(400).default(''),
-    /** The oil circuits it is about; its own steps are laid out once for each. */
-    circuits: z.array(z.enum(CIRCUITS)).max(3).default([]),
-    steps: z.array(templateStepSchema).min(1, 'A job has at least one step.').max(60, 'At most 60 steps.')
-  })
-  .superRefine((t, ctx) => {
-    // The address of the editor of a new one.
-    if (t.key === 'new') ctx.addIssue({ code: 'custom', path: ['key'], message: 'Not “new”: name it.' });
-    for (const p of templateProblems(t)) ctx.addIssue({ code: 'custom', path: p.path, message: p.message });
-  });
+export const templateShape = {
+  key,
+  title: text(60).min(1, 'Name the job.'),
+  about: text(400).default(''),
+  /** The oil circuits it is about; its own steps are laid out once for each. */
+  circuits: z.array(z.enum(CIRCUITS)).max(3).default([]),
+  steps: z.array(templateStepSchema).min(1, 'A job has at least one step.').max(60, 'At most 60 steps.')
+};
+export const templateSchema = z.object(templateShape).superRefine((t, ctx) => {
+  // The address of the editor of a new one.
+  if (t.key === 'new') ctx.addIssue({ code: 'custom', path: ['key'], message: 'Not “new”: name it.' });
+  for (const p of templateProblems(t)) ctx.addIssue({ code: 'custom', path: p.path, message: p.message });
+});
 export type JobTemplate = z.infer<typeof templateSchema>;
 /** A template as it is kept: with its version, and whether it is the product's own or the team's. */
 export interface VersionedTemplate extends JobTemplate {
@@ -141,7 +148,10 @@ export interface VersionedTemplate extends JobTemplate {
  */
 export function templateProblems(t: {
   circuits?: readonly string[];
-  steps: readonly Pick<TemplateStep, 'key' | 'title' | 'kind' | 'needs' | 'during' | 'gate' | 'measure'>[];
+  steps: readonly Pick<
+    TemplateStep,
+    'key' | 'title' | 'kind' | 'each' | 'needs' | 'during' | 'gate' | 'measure'
+  >[];
 }): { path: (string | number)[]; message: string }[] {
   const problems: { path: (string | number)[]; message: string }[] = [];
   const index = new Map<string, number>();
@@ -164,6 +174,16 @@ export function templateProblems(t: {
       problems.push({ path: ['steps', i, 'measure'], message: 'Say in what unit it is measured.' });
     if (s.measure && s.measure.from !== null && s.measure.to !== null && s.measure.from > s.measure.to)
       problems.push({ path: ['steps', i, 'measure'], message: 'The band runs backwards.' });
+    if (s.measure?.figure && figureKind(s.measure.figure).dimension === null)
+      problems.push({
+        path: ['steps', i, 'measure'],
+        message: `“${figureKind(s.measure.figure).label}” is words: nothing is measured by it.`
+      });
+    if (s.measure?.figure && figureKind(s.measure.figure).perFastener && s.each === null)
+      problems.push({
+        path: ['steps', i, 'measure'],
+        message: 'A torque belongs to a fastener: say for each of which.'
+      });
     if (['drained', 'debris', 'oil', 'pour', 'level'].includes(s.kind) && t.circuits?.length === 0)
       problems.push({ path: ['steps', i, 'kind'], message: 'A step about oil needs a job with a circuit.' });
     if (s.gate) {

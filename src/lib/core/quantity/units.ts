@@ -211,10 +211,14 @@ export const UNITS = {
 
   '°': { dimension: 'angle', factor: 1, system: 'both', decimals: 0, aliases: ['deg', 'degree', 'degrees'] },
   teeth: { dimension: 'count', factor: 1, system: 'both', decimals: 0, aliases: ['tooth', 't'] },
-  links: { dimension: 'count', factor: 1, system: 'both', decimals: 0, aliases: ['link'] }
+  links: { dimension: 'count', factor: 1, system: 'both', decimals: 0, aliases: ['link'] },
+  clicks: { dimension: 'count', factor: 1, system: 'both', decimals: 0, aliases: ['click'] },
+  turns: { dimension: 'count', factor: 1, system: 'both', decimals: 2, aliases: ['turn'] },
+  pieces: { dimension: 'count', factor: 1, system: 'both', decimals: 0, aliases: ['piece', 'pcs', 'pc'] }
 } as const satisfies Record<string, Unit>;
 
 export type UnitName = keyof typeof UNITS;
+export const UNIT_NAMES = Object.keys(UNITS) as [UnitName, ...UnitName[]];
 
 /** Words that name more than one unit; the person is asked which. */
 export const AMBIGUOUS: Readonly<Record<string, readonly UnitName[]>> = {

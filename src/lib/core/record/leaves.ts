@@ -1,9 +1,10 @@
 import type { Cause, Severity } from '../finding/finding';
 import type { WaitsFor } from '../finding/reminder';
 import type { VisitPlan } from '../job/plan';
+import { judge, showBand } from '../quantity/band';
 import { show } from '../quantity/quantity';
 import { isTight, standInWords, type ItemState } from '../visit/items';
-import type { StepState, VisitState } from '../visit/state';
+import { measuredAt, type StepState, type VisitState } from '../visit/state';
 import { verdictOf } from './record';
 
 /** A finding that a closed visit leaves behind. */
@@ -45,6 +46,7 @@ export function leavesOf(plan: Pick<VisitPlan, 'jobs'>, state: VisitState): Leav
   return {
     findings: [
       ...state.steps.filter((s) => s.called).flatMap(tracedBy),
+      ...state.steps.filter((s) => s.called && s.done).flatMap(outsideAt),
       ...state.items.flatMap((i) => deferredBy(i, jobOf(i))),
       ...state.items.flatMap((i) => foundAt(i, jobOf(i)))
     ],
@@ -79,15 +81,42 @@ function tracedBy(s: StepState): LeftFinding[] {
   ];
 }
 
+/** Measured outside its band. What was put right in the same visit, and measured again, is closed with that number. */
+function outsideAt(s: StepState): LeftFinding[] {
+  const { input } = s.step;
+  if (input.type !== 'measure' || !input.number.band) return [];
+  const { band } = input.number;
+  const measured = measuredAt(s);
+  const found = measured.find((q) => judge(q, band) === 'outside');
+  const left = measured.at(-1);
+  if (!found || !left) return [];
+  return [
+    {
+      key: `measure:${s.step.key}`,
+      cause: 'measure',
+      what: line(`${s.step.title}: ${show(found)}, outside ${showBand(band)}`),
+      note: s.written.findLast((w) => w.remark)?.remark ?? '',
+      place: '',
+      severity: 'fix now',
+      fastenerId: s.step.points[0] ?? null,
+      job: s.step.jobs[0] ?? null,
+      waits: null,
+      closed: judge(left, band) === 'outside' ? null : `At the bench: ${show(left)}.`
+    }
+  ];
+}
+
 /** What could not be finished. */
 function deferredBy(i: ItemState, job: string | null): LeftFinding[] {
   if (!i.deferred) return [];
-  const torque = i.item.torque?.quantity;
+  const torque = i.item.torque?.band;
   return [
     {
       key: i.item.key,
       cause: 'deferred',
-      what: line(`${i.item.name}: ${torque ? `torque ${show(torque)}` : 'finish it'} (${i.deferred.reason})`),
+      what: line(
+        `${i.item.name}: ${torque ? `torque ${showBand(torque)}` : 'finish it'} (${i.deferred.reason})`
+      ),
       note: i.deferred.reason,
       place: i.item.place,
       severity: i.deferred.usable ? 'fix now' : 'park the machine',

@@ -1,3 +1,4 @@
+import type { JudgedDebris } from './record';
 import { describe, expect, it } from 'vitest';
 import { debrisBefore, fastenerPast, type PastChange, type PastRecord } from './past';
 
@@ -9,7 +10,7 @@ const record = (
   id: day,
   visitId: null,
   day,
-  findings: {
+  record: {
     fasteners: [
       {
         name: 'Plug',
@@ -19,6 +20,9 @@ const record = (
         torque: null,
         reason: null,
         fastenerId: 'plug',
+        wrenchId: null,
+        settingNm: null,
+        marked: false,
         seal
       }
     ],
@@ -63,8 +67,19 @@ it('what was found at a fastener is told once a visit, with its day and its word
 });
 
 it('debris before has the hours the oil had run: as written, else from one change to the next', () => {
-  const paste = (more: object = {}) => [
-    { place: 'magnet', grade: 'grey paste or fuzz' as const, materials: [], ...more }
+  const paste = (more: Partial<JudgedDebris> = {}): JudgedDebris[] => [
+    {
+      place: 'magnet',
+      grade: 'grey paste or fuzz',
+      materials: [],
+      stepKey: null,
+      oilLook: null,
+      oilHours: null,
+      verdict: null,
+      reasons: [],
+      overruled: null,
+      ...more
+    }
   ];
   const changes: PastChange[] = [
     { day: '2026-05-30', hours: 3500, debris: paste({ stepKey: 's' }), photos: { s: 'photo' } },

@@ -8,7 +8,7 @@ export interface PastRecord {
   /** The visit it came from: several jobs of one visit leave a record each, with the same fasteners in all of them. */
   visitId: string | null;
   day: Day;
-  findings: Pick<JobRecord, 'fasteners' | 'found'>;
+  record: Pick<JobRecord, 'fasteners' | 'found'>;
 }
 
 /**
@@ -28,13 +28,13 @@ export function fastenerPast(
   const found: Record<string, string[]> = {};
   const counted = new Set<string>();
   const once = (key: string) => !counted.has(key) && counted.add(key);
-  for (const { id, visitId, day, findings } of records) {
+  for (const { id, visitId, day, record } of records) {
     const visit = visitId ?? id;
-    for (const f of findings.fasteners) {
+    for (const f of record.fasteners) {
       if (!f.fastenerId || !f.seal || !once(`${visit} seal ${f.fastenerId}`)) continue;
       sealUses[f.fastenerId] = f.seal === 'new' ? 1 : (sealUses[f.fastenerId] ?? 1) + 1;
     }
-    for (const f of findings.found ?? []) {
+    for (const f of record.found) {
       if (!f.fastenerId || !once(`${visit} found ${f.fastenerId} ${f.how} ${f.note}`)) continue;
       (found[f.fastenerId] ??= []).push(
         `Found ${f.how}, ${showDay(day, today)}${f.note ? `: ${f.note}` : ''}`

@@ -12,12 +12,17 @@ describe('the record', () => {
     const state = visitState(both, whole(both));
     const engine = drawUpRecord(both, state, DEFAULT_RULES, 95, 'engine-oil');
     expect(engine).toMatchObject({
-      drainedMl: 950,
-      pouredMl: 1070,
-      level: { position: 0.6 },
       minutes: 95,
       rules: { holdBackPercent: 8 },
-      circuits: [{ circuit: 'engine', oil: { name: 'Brindle Four', grade: '10W-50' } }]
+      circuits: [
+        {
+          circuit: 'engine',
+          drainedMl: 950,
+          pouredMl: 1070,
+          level: { position: 0.6 },
+          oil: { name: 'Brindle Four', grade: '10W-50' }
+        }
+      ]
     });
     expect(engine.fasteners.map((f) => f.name).sort()).toEqual([
       'Engine drain plug',
@@ -38,7 +43,12 @@ describe('the record', () => {
     });
     const state = visitState(plan, [...all, deferred]);
     expect(drawUpRecord(plan, state, DEFAULT_RULES, 60).deferred).toMatchObject([
-      { name: 'Filter cover', waitsFor: 'a tool to arrive', part: 'adapter', torque: { value: 10 } }
+      {
+        name: 'Filter cover',
+        waitsFor: 'a tool to arrive',
+        part: 'adapter',
+        torque: { from: { value: 10 }, to: { value: 10 } }
+      }
     ]);
   });
   it('keeps the mechanic’s own verdict, with the words', () => {

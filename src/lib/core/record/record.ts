@@ -2,22 +2,25 @@ import type { Debris, Verdict } from '../debris/debris';
 import { readDrain, type OilLook } from '../debris/trend';
 import { consumption, type Consumption } from '../fluids/ledger';
 import type { LevelReading } from '../fluids/level';
+import type { Band, Judgement } from '../quantity/band';
 import type { Quantity } from '../quantity/quantity';
 import type { HouseRules } from '../rules/rules';
 import type { Circuit } from '../specs/sheet';
 import type { VisitPlan } from '../job/plan';
 import { isTight } from '../visit/items';
-import { lastLevel, ledgerOf, type StepState, type VisitState } from '../visit/state';
+import { judgedAt, lastLevel, ledgerOf, measuredAt, type StepState, type VisitState } from '../visit/state';
 
 /** What came out at one place, with what was made of it. */
 export interface JudgedDebris extends Debris {
-  stepKey?: string;
-  oilLook?: OilLook;
-  oilHours?: number | null;
-  verdict?: Verdict;
-  reasons?: string[];
+  /** Null for records of before steps had keys. */
+  stepKey: string | null;
+  oilLook: OilLook | null;
+  oilHours: number | null;
+  /** Null for records of before there was one. */
+  verdict: Verdict | null;
+  reasons: string[];
   /** The mechanic's words, where the verdict is the mechanic's own. */
-  overruled?: string;
+  overruled: string | null;
 }
 
 /** One circuit's oil, as found and as left. */
@@ -32,18 +35,27 @@ export interface CircuitRecord {
   used: Consumption | null;
 }
 
+/** A number that a check was passed with. */
+export interface MeasuredRecord {
+  title: string;
+  /** As found, where it was measured more than once. */
+  found: Quantity | null;
+  /** As left. */
+  measured: Quantity;
+  /** Null where neither sheet nor job gave one. */
+  band: Band | null;
+  judged: Judgement | null;
+}
+
 /** What a visit leaves in the record of one of its jobs: as found and as left, with the rules that were in force. */
 export interface JobRecord {
   job: string;
   version: number;
-  rules: HouseRules;
-  /** Of the job's first circuit; `circuits` has them all. */
-  drainedMl: number | null;
-  pouredMl: number | null;
-  level: LevelReading | null;
-  circuits?: CircuitRecord[];
+  /** Those that were in force; of old records, those that were kept. */
+  rules: Partial<HouseRules>;
+  circuits: CircuitRecord[];
   debris: JudgedDebris[];
-  found?: { name: string; place: string; fastenerId: string | null; how: string; note: string }[];
+  found: { name: string; place: string; fastenerId: string | null; how: string; note: string }[];
   fasteners: {
     name: string;
     place: string;
@@ -51,28 +63,28 @@ export interface JobRecord {
     stand: 'torqued' | 'by feel';
     torque: Quantity | null;
     reason: string | null;
-    fastenerId?: string | null;
-    wrenchId?: string | null;
-    settingNm?: number | null;
-    seal?: 'new' | 'again' | null;
-    marked?: boolean;
+    fastenerId: string | null;
+    wrenchId: string | null;
+    settingNm: number | null;
+    seal: 'new' | 'again' | null;
+    marked: boolean;
   }[];
-  deferred?: {
+  deferred: {
     name: string;
     place: string;
     itemKey: string;
     waitsFor: string;
     part: string;
     reason: string;
-    torque: Quantity | null;
+    torque: Band | null;
   }[];
   leftOut: { title: string; reason: string }[];
-  remarks: { title: string; remark: string; stepKey?: string }[];
+  remarks: { title: string; remark: string; stepKey: string | null }[];
   /** Numbers that checks were passed with. */
-  measured?: { title: string; value: number; unit: string }[];
-  passedOver?: { name: string; reason: string }[];
+  measured: MeasuredRecord[];
+  passedOver: { name: string; reason: string }[];
   minutes: number;
-  estimate?: { attended: number; elapsed: number } | null;
+  estimate: { attended: number; elapsed: number } | null;
 }
 
 /** The verdict of a place that was judged: worked out, or the mechanic's own. */
@@ -120,14 +132,10 @@ export function drawUpRecord(
   );
   const items = state.items.filter((i) => touched.has(i.item.key));
   const circuits = job.circuits.map((c) => circuitRecord(c, state, steps));
-  const first = circuits[0];
   return {
     job: job.key,
     version: job.version,
     rules,
-    drainedMl: first?.drainedMl ?? null,
-    pouredMl: first?.pouredMl ?? null,
-    level: first?.level ?? null,
     circuits,
     debris: steps.flatMap((s) => {
       const w = s.written.at(-1);
@@ -139,11 +147,11 @@ export function drawUpRecord(
           grade: w.grade,
           materials: w.materials ?? [],
           stepKey: s.step.key,
-          ...(w.oilLook ? { oilLook: w.oilLook } : {}),
+          oilLook: w.oilLook ?? null,
           oilHours: s.step.input.oilHours,
           verdict: verdict.verdict,
           reasons: verdict.reasons,
-          ...(verdict.overruled ? { overruled: verdict.overruled } : {})
+          overruled: verdict.overruled
         }
       ];
     }),
@@ -176,7 +184,7 @@ export function drawUpRecord(
               name: i.item.name,
               place: i.item.place,
               itemKey: i.item.key,
-              torque: i.item.torque?.quantity ?? null,
+              torque: i.item.torque?.band ?? null,
               ...i.deferred
             }
           ]
@@ -189,10 +197,19 @@ export function drawUpRecord(
       )
     ),
     measured: steps.flatMap((s) => {
-      const value = s.written.at(-1)?.value;
-      return s.step.input.type === 'measure' && s.done && value !== undefined
-        ? [{ title: s.step.title, value, unit: s.step.input.unit }]
-        : [];
+      const measured = measuredAt(s);
+      const last = measured.at(-1);
+      if (s.step.input.type !== 'measure' || !s.done || !last) return [];
+      const { band } = s.step.input.number;
+      return [
+        {
+          title: s.step.title,
+          found: measured.length > 1 ? measured[0]! : null,
+          measured: last,
+          band,
+          judged: judgedAt(s)
+        }
+      ];
     }),
     passedOver: Object.entries(state.passedOver).flatMap(([id, reason]) => {
       const point = plan.points.find((p) => p.id === id);

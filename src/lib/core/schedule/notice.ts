@@ -54,7 +54,8 @@ export function noticesDue({ findings, reminders }: OpenOn, ahead: Ahead): Notic
       part: f.part?.name ?? null,
       ...judged(specialOfFinding(f)),
       parks: parks(f),
-      left: findingInWords(f)
+      left: findingInWords(f),
+      waits: f.waits ? waitsInWords(f.waits) : ''
     })),
     ...reminders.map((r): NoticeDue => ({
       kind: 'reminder',
@@ -63,7 +64,8 @@ export function noticesDue({ findings, reminders }: OpenOn, ahead: Ahead): Notic
       part: null,
       ...judged(specialOfReminder(r)),
       parks: false,
-      left: waitsInWords(r)
+      left: waitsInWords(r),
+      waits: waitsInWords(r)
     }))
   ].sort((a, b) => pressingFirst({ ...a.order, ...a }, { ...b.order, ...b }));
 }

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { KINDS } from '../machine/machine';
 import { quantity } from '../quantity/quantity';
 import { doubtedBy, MODIFICATIONS, readGradeTable, type Modification } from './changes';
-import { FIGURE_KINDS, figureKind } from './kinds';
+import { exactly } from '../quantity/band';
+import { FIGURE_KINDS, figureKind, type FigureKey } from './kinds';
 import { contradictions, type Figure } from './sheet';
 import { sectionsOf, starterKeys } from './starter';
 
@@ -17,7 +18,7 @@ const change = (what: string, more: Partial<Modification> = {}): Modification =>
 });
 
 describe('a modification', () => {
-  const slack = { id: 'f', key: 'chain slack', on: '2026-05-01' };
+  const slack = { id: 'f', key: 'chain slack', on: '2026-05-01' } as const;
   it('casts doubt on the figures it may make wrong, until somebody has looked or it is taken back', () => {
     expect(doubtedBy(slack, [change('other gearing'), change('other exhaust')]).map((m) => m.what)).toEqual([
       'other gearing'
@@ -29,7 +30,7 @@ describe('a modification', () => {
     expect(doubtedBy({ ...slack, on: '2026-06-02' }, [change('other gearing')])).toEqual([]));
   it('names only figures there are', () => {
     for (const { figures } of Object.values(MODIFICATIONS))
-      for (const key of figures) expect(figureKind(key)?.key).toBe(key);
+      for (const key of figures) expect(figureKind(key).key).toBe(key);
   });
 });
 
@@ -37,7 +38,7 @@ describe('a starter sheet', () => {
   it.each(KINDS)('of a %s asks for figures that exist, within its sections, and holds none', (kind) => {
     const keys = starterKeys(kind);
     expect(keys.length).toBeGreaterThan(3);
-    for (const key of keys) expect(sectionsOf(kind)).toContain(figureKind(key)!.section);
+    for (const key of keys) expect(sectionsOf(kind)).toContain(figureKind(key).section);
   });
   it('asks an electric machine for no plug, and a two-stroke for no valves', () => {
     expect(starterKeys('electric')).not.toContain('plug gap');
@@ -73,12 +74,11 @@ describe('grades by air temperature', () => {
 });
 
 describe('a sheet that contradicts itself', () => {
-  const figure = (key: string, ml: number): Figure => ({
+  const figure = (key: FigureKey, ml: number): Figure => ({
     id: key,
     key,
     fastenerId: null,
-    quantity: quantity(ml, 'ml'),
-    to: null,
+    band: exactly(quantity(ml, 'ml')),
     text: null,
     source: 'Manual',
     page: '',

@@ -1,7 +1,8 @@
+import type { FigureKey } from './kinds';
 import type { Day } from '../time/day';
 
 /** A modification, and the figures it may make wrong: by key, or every torque of a role. */
-export const MODIFICATIONS: Readonly<Record<string, { figures: readonly string[]; why: string }>> = {
+export const MODIFICATIONS: Readonly<Record<string, { figures: readonly FigureKey[]; why: string }>> = {
   'bored or other piston': {
     figures: [
       'plug gap',
@@ -76,7 +77,7 @@ export interface Modification {
  * @param figure its key, its id and the day it was put on the sheet
  */
 export function doubtedBy(
-  figure: { id: string; key: string; on: Day },
+  figure: { id: string; key: FigureKey; on: Day },
   modifications: readonly Modification[]
 ): Modification[] {
   return modifications.filter(

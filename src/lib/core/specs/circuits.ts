@@ -9,7 +9,7 @@ export interface CircuitFigures {
   table: FigureKey | null;
   between: FigureKey | null;
   /** What the keys of its level protocol begin with. */
-  level: string | null;
+  level: 'oil level' | 'gearbox level' | null;
 }
 
 export const CIRCUIT_FIGURES: Readonly<Record<Circuit, CircuitFigures>> = {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { day, id, name, numberTyped, remark } from '../forms';
 import { MODIFICATION_NAMES } from './changes';
-import { CIRCUITS, CONFIDENCES, FASTENER_ROLES, figureKind, SEALS } from './sheet';
+import { CIRCUITS, CONFIDENCES, FASTENER_ROLES, FIGURE_KEYS, SEALS } from './sheet';
 
 export const fastenerSchema = z.object({
   id,
@@ -48,7 +48,7 @@ export type FastenerChange = z.infer<typeof fastenerChangeSchema>;
 export const figureSchema = z.object({
   id,
   machineId: id,
-  key: z.string().refine((k) => figureKind(k) !== undefined, 'No such figure.'),
+  key: z.enum(FIGURE_KEYS, { error: 'No such figure.' }),
   fastenerId: id.nullable().default(null),
   typed: name('the figure as printed', 400),
   source: name('which manual, or who said so', 120),

@@ -26,8 +26,9 @@ export const SECTIONS = [
 export type Section = (typeof SECTIONS)[number];
 
 /** Every figure a sheet can hold in this product, with what it is measured in and what is plausible for it. */
-export interface FigureKind {
-  key: string;
+export interface FigureKind<K extends string = string> {
+  /** Its slug: kept in the book, so it never changes. */
+  key: K;
   label: string;
   section: Section | null;
   /** Null for a figure in words. */
@@ -47,7 +48,13 @@ export interface FigureKind {
   hint?: string;
 }
 
-const volume = (key: string, label: string, section: Section, lo: number, hi: number): FigureKind => ({
+const volume = <K extends string>(
+  key: K,
+  label: string,
+  section: Section,
+  lo: number,
+  hi: number
+): FigureKind<K> => ({
   key,
   label,
   section,
@@ -55,24 +62,30 @@ const volume = (key: string, label: string, section: Section, lo: number, hi: nu
   plausible: [lo, hi],
   hint: '1.15 qt or 950 ml'
 });
-const words = (key: string, label: string, section: Section, hint?: string): FigureKind => ({
+const words = <K extends string>(key: K, label: string, section: Section, hint?: string): FigureKind<K> => ({
   key,
   label,
   section,
   dimension: null,
   hint
 });
-const length = (
-  key: string,
+const length = <K extends string>(
+  key: K,
   label: string,
   section: Section,
   lo: number,
   hi: number,
-  more: Partial<FigureKind> = {}
-): FigureKind => ({ key, label, section, dimension: 'length', plausible: [lo, hi], ...more });
+  more: Partial<Omit<FigureKind, 'key'>> = {}
+): FigureKind<K> => ({ key, label, section, dimension: 'length', plausible: [lo, hi], ...more });
 
 /** How one circuit's level is read: method, run, settle, attitude, hot or cold. */
-const level = (prefix: string, label: string, section: Section): FigureKind[] => [
+/** What of a level protocol a sheet holds, each under its circuit's prefix. */
+export type LevelPart = 'method' | 'run time' | 'settle time' | 'temperature' | 'attitude' | 'aim';
+const level = <P extends string>(
+  prefix: P,
+  label: string,
+  section: Section
+): FigureKind<`${P} ${LevelPart}`>[] => [
   {
     key: `${prefix} method`,
     label: `${label}, how it is read`,
@@ -115,9 +128,9 @@ const level = (prefix: string, label: string, section: Section): FigureKind[] =>
   }
 ];
 
-const clearance = (side: 'inlet' | 'exhaust'): FigureKind =>
+const clearance = <S extends 'inlet' | 'exhaust'>(side: S): FigureKind<`${S} valve clearance`> =>
   length(
-    `${side} valve clearance`,
+    `${side} valve clearance` as const,
     `${side === 'inlet' ? 'Inlet' : 'Exhaust'} valves, clearance cold`,
     'Valves',
     0.02,
@@ -129,13 +142,13 @@ const clearance = (side: 'inlet' | 'exhaust'): FigureKind =>
     }
   );
 
-export const FIGURE_KINDS: readonly FigureKind[] = [
+const KINDS = [
   volume('engine oil with filter', 'Engine oil, with filter', 'Engine oil', 200, 8000),
   volume('engine oil without filter', 'Engine oil, without filter', 'Engine oil', 200, 8000),
   volume('engine oil dry', 'Engine oil, after a dry rebuild', 'Engine oil', 200, 9000),
   words('engine oil grade', 'Engine oil, grade and ratings', 'Engine oil', '10W-50, wet-clutch rated'),
   {
-    key: 'engine oil by temperature',
+    key: 'engine oil by temperature' as const,
     label: 'Engine oil, grade by air temperature',
     section: 'Engine oil',
     dimension: null,
@@ -143,7 +156,7 @@ export const FIGURE_KINDS: readonly FigureKind[] = [
     hint: 'one a line: 10W-40 −10 to 40'
   },
   {
-    key: 'clutch runs in',
+    key: 'clutch runs in' as const,
     label: 'The clutch runs in',
     section: 'Engine oil',
     dimension: null,
@@ -175,7 +188,7 @@ export const FIGURE_KINDS: readonly FigureKind[] = [
   volume('coolant', 'Coolant', 'Fork, coolant and brakes', 200, 5000),
   words('coolant kind', 'Coolant, kind', 'Fork, coolant and brakes'),
   {
-    key: 'brake fluid',
+    key: 'brake fluid' as const,
     label: 'Brake fluid',
     section: 'Fork, coolant and brakes',
     dimension: null,
@@ -196,7 +209,7 @@ export const FIGURE_KINDS: readonly FigureKind[] = [
     'which mark, which way to turn, what is free'
   ),
   {
-    key: 'shim step',
+    key: 'shim step' as const,
     label: 'Shims, steps they are made in',
     section: 'Valves',
     dimension: 'length',
@@ -217,7 +230,7 @@ export const FIGURE_KINDS: readonly FigureKind[] = [
   ),
   length('chain pitch', 'Chain pitch', 'Chain and final drive', 6, 20, { unit: 'mm' }),
   {
-    key: 'chain links',
+    key: 'chain links' as const,
     label: 'Chain, links',
     section: 'Chain and final drive',
     dimension: 'count',
@@ -225,7 +238,7 @@ export const FIGURE_KINDS: readonly FigureKind[] = [
     plausible: [60, 160]
   },
   {
-    key: 'front sprocket',
+    key: 'front sprocket' as const,
     label: 'Front sprocket',
     section: 'Chain and final drive',
     dimension: 'count',
@@ -233,7 +246,7 @@ export const FIGURE_KINDS: readonly FigureKind[] = [
     plausible: [8, 22]
   },
   {
-    key: 'rear sprocket',
+    key: 'rear sprocket' as const,
     label: 'Rear sprocket',
     section: 'Chain and final drive',
     dimension: 'count',
@@ -269,7 +282,7 @@ export const FIGURE_KINDS: readonly FigureKind[] = [
   length('plug gap', 'Spark plug, gap', 'Controls and ignition', 0.3, 1.5, { unit: 'mm', range: true }),
 
   {
-    key: 'front tyre pressure',
+    key: 'front tyre pressure' as const,
     label: 'Front tyre, maker’s band',
     section: 'Wheels and tyres',
     dimension: 'pressure',
@@ -278,7 +291,7 @@ export const FIGURE_KINDS: readonly FigureKind[] = [
     hint: '80–100 kPa or 12–15 psi'
   },
   {
-    key: 'rear tyre pressure',
+    key: 'rear tyre pressure' as const,
     label: 'Rear tyre, maker’s band',
     section: 'Wheels and tyres',
     dimension: 'pressure',
@@ -294,7 +307,7 @@ export const FIGURE_KINDS: readonly FigureKind[] = [
   ),
 
   {
-    key: 'torque',
+    key: 'torque' as const,
     label: 'Torque',
     section: null,
     dimension: 'torque',
@@ -304,9 +317,13 @@ export const FIGURE_KINDS: readonly FigureKind[] = [
     hint: '20 N·m, 20–24 N·m or 95 lbf in'
   }
 ];
-export type FigureKey = string;
 
-const byKey = new Map(FIGURE_KINDS.map((k) => [k.key, k]));
-export function figureKind(key: string): FigureKind | undefined {
-  return byKey.get(key);
+export type FigureKey = (typeof KINDS)[number]['key'];
+export const FIGURE_KINDS = KINDS as readonly FigureKind<FigureKey>[];
+/** The closed set of what a sheet can hold. */
+export const FIGURE_KEYS = KINDS.map((k) => k.key) as [FigureKey, ...FigureKey[]];
+
+const byKey = new Map<string, FigureKind<FigureKey>>(FIGURE_KINDS.map((k) => [k.key, k]));
+export function figureKind(key: FigureKey): FigureKind<FigureKey> {
+  return byKey.get(key)!;
 }

@@ -2,14 +2,14 @@ import { describe, expect, it } from 'vitest';
 import { quantity } from '../quantity/quantity';
 import { UNITS, type UnitName } from '../quantity/units';
 import { implausible } from './plausible';
-import { FIGURE_KINDS, figureKind, figureOf, type Figure, type FigureKind } from './sheet';
+import { exactly } from '../quantity/band';
+import { FIGURE_KEYS, FIGURE_KINDS, figureKind, figureOf, type Figure, type FigureKind } from './sheet';
 
 const figure = (key: Figure['key'], fastenerId: string | null): Figure => ({
   id: `${key}${fastenerId}`,
   key,
   fastenerId,
-  quantity: quantity(20, 'N·m'),
-  to: null,
+  band: exactly(quantity(20, 'N·m')),
   text: null,
   source: 'Manual',
   page: '',
@@ -28,8 +28,9 @@ describe('a sheet', () => {
 });
 
 describe('plausible ranges', () => {
-  const one = (value: number, unit: UnitName) => ({ from: quantity(value, unit), to: null });
-  const oil = figureKind('engine oil with filter')!;
+  const one = (value: number, unit: UnitName) => exactly(quantity(value, unit));
+  const torqueKind = figureKind('torque');
+  const oil = figureKind('engine oil with filter');
   it.each([
     [950, 'ml', true],
     [0.95, 'L', true],
@@ -40,7 +41,7 @@ describe('plausible ranges', () => {
     expect(implausible(oil, one(value, unit)) === null).toBe(fine)
   );
   it('say whether it is too little or too much', () => {
-    const torque = figureKind('torque')!;
+    const torque = figureKind('torque');
     expect(implausible(torque, one(0.2, 'N·m'))).toMatch(/very little/);
     expect(implausible(torque, one(2000, 'N·m'))).toMatch(/very much/);
   });
@@ -49,6 +50,7 @@ describe('plausible ranges', () => {
       if (kind.plausible) expect(kind.plausible[0]).toBeLessThan(kind.plausible[1]);
       if (kind.unit) expect(UNITS[kind.unit].dimension).toBe(kind.dimension);
     }
-    expect(figureKind('charm')).toBeUndefined();
+    expect(new Set(FIGURE_KEYS).size).toBe(FIGURE_KINDS.length);
+    expect(implausible(torqueKind, { from: null, to: quantity(900, 'N·m') })).toMatch(/very much/);
   });
 });

@@ -1,7 +1,8 @@
-import type { Quantity } from '../quantity/quantity';
+import { lowerEnd, type Band } from '../quantity/band';
 import { figureKind, type FigureKey } from './kinds';
 
 export {
+  FIGURE_KEYS,
   FIGURE_KINDS,
   figureKind,
   LEVEL_METHODS,
@@ -19,10 +20,9 @@ export interface Figure {
   id: string;
   key: FigureKey;
   fastenerId: string | null;
-  /** The figure, or the lower end of its range. */
-  quantity: Quantity | null;
-  /** The upper end; null where it is no range. */
-  to: Quantity | null;
+  /** A quantity, a range or a one-sided figure; null where it is printed in words. */
+  band: Band | null;
+  /** In words: “tighten securely”, a grade, a method. Exactly one of the two is there. */
   text: string | null;
   source: string;
   page: string;
@@ -117,16 +117,21 @@ export function figureOf(sheet: Sheet, key: FigureKey, fastenerId: string | null
  * Figures of one sheet that contradict one another: more oil without the filter than with it, a band that is empty.
  * Contradictions are shown, and neither side is chosen.
  */
-export function contradictions(figures: readonly Figure[]): { keys: [string, string]; message: string }[] {
-  const of = (key: string) => figures.find((f) => f.key === key && f.quantity);
-  const found: { keys: [string, string]; message: string }[] = [];
-  const less = (small: string, large: string) => {
+export function contradictions(
+  figures: readonly Figure[]
+): { keys: [FigureKey, FigureKey]; message: string }[] {
+  const of = (key: FigureKey) => {
+    const band = figures.find((f) => f.key === key && f.band)?.band;
+    return band ? lowerEnd(band).base : null;
+  };
+  const found: { keys: [FigureKey, FigureKey]; message: string }[] = [];
+  const less = (small: FigureKey, large: FigureKey) => {
     const a = of(small);
     const b = of(large);
-    if (a && b && a.quantity!.base > b.quantity!.base * 1.001)
+    if (a !== null && b !== null && a > b * 1.001)
       found.push({
         keys: [small, large],
-        message: `“${figureKind(small)!.label}” is more than “${figureKind(large)!.label}”. One of the two is wrong.`
+        message: `“${figureKind(small).label}” is more than “${figureKind(large).label}”. One of the two is wrong.`
       });
   };
   less('engine oil without filter', 'engine oil with filter');
@@ -135,7 +140,7 @@ export function contradictions(figures: readonly Figure[]): { keys: [string, str
   less('engine oil between marks', 'engine oil with filter');
   const front = of('front sprocket');
   const rear = of('rear sprocket');
-  if (front && rear && front.quantity!.base >= rear.quantity!.base)
+  if (front !== null && rear !== null && front >= rear)
     found.push({
       keys: ['front sprocket', 'rear sprocket'],
       message: 'The front sprocket is no smaller than the rear one. Are they the wrong way round?'

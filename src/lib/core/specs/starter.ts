@@ -1,5 +1,5 @@
 import type { Kind } from '../machine/machine';
-import { FIGURE_KINDS, type Section } from './kinds';
+import { FIGURE_KINDS, type FigureKey, type Section } from './kinds';
 
 const CHAIN: Section[] = ['Chain and final drive'];
 const COMMON: Section[] = ['Fork, coolant and brakes', 'Controls and ignition', 'Wheels and tyres'];
@@ -57,7 +57,7 @@ const NOT_ELECTRIC = new Set(['clutch free play', 'plug gap', 'spark plug']);
 /**
  * The figures to look up in the manual for a kind of machine, by key: a list of questions, without a single answer.
  */
-export function starterKeys(kind: Kind): string[] {
+export function starterKeys(kind: Kind): FigureKey[] {
   const sections = new Set(SECTIONS_OF[kind]);
   return FIGURE_KINDS.filter(
     (k) =>

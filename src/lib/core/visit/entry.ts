@@ -3,7 +3,7 @@ import { GRADES, MATERIALS } from '../debris/debris';
 import { OIL_LOOKS } from '../debris/trend';
 import { WAITS_FOR } from '../finding/reminder';
 import { POURS } from '../fluids/ledger';
-import { UNITS, type UnitName } from '../quantity/units';
+import { UNIT_NAMES, UNITS, type UnitName } from '../quantity/units';
 
 /**
  * One thing done in a visit. Entries are only ever added; undoing is another entry. The same shapes are checked in the form
@@ -30,12 +30,9 @@ export const levelSchema = z.union([
   z.object({ method: z.literal('measured quantity only') })
 ]);
 
-const torqueUnits = (Object.keys(UNITS) as UnitName[]).filter((u) => UNITS[u].dimension === 'torque') as [
-  UnitName,
-  ...UnitName[]
-];
+const torqueUnits = UNIT_NAMES.filter((u) => UNITS[u].dimension === 'torque') as [UnitName, ...UnitName[]];
 
-const VERDICTS = ['carry on', 'look again sooner', 'find the source', 'park it'] as const;
+export const VERDICTS = ['carry on', 'look again sooner', 'find the source', 'park it'] as const;
 
 export const doneSchema = z.object({
   remark,
@@ -54,7 +51,13 @@ export const doneSchema = z.object({
   level: levelSchema.optional(),
   toppedUpMl: ml.optional(),
   answer: z.enum(['yes', 'no']).optional(),
-  value: z.number().min(-1e6).max(1e6).optional(),
+  /** What was measured, in the unit it was read in. */
+  measured: z
+    .object({
+      value: z.number({ error: 'A number, such as 38.' }).min(-1e6).max(1e6),
+      unit: z.enum(UNIT_NAMES, { error: 'In which unit?' })
+    })
+    .optional(),
   /** The oil that goes in; null: one that is not in the stores, named in the words. */
   oilId: z.uuid().nullable().optional(),
   oil: z.string().trim().max(120).optional(),

@@ -6,6 +6,7 @@ import { covers, trustedSpan } from '../fasteners/wrench';
 import { judgeOil } from '../fluids/oil';
 import { oddPour } from '../fluids/ledger';
 import { quantity, show } from '../quantity/quantity';
+import { UNITS } from '../quantity/units';
 import type { NewEntry } from './entry';
 import { isShut, isTight, pullsLeft, standInWords, type ItemState } from './items';
 import { ledgerOf, type StepState, type VisitState } from './state';
@@ -56,7 +57,10 @@ function refuseDone(
     case 'choice':
       return content.answer === undefined ? 'Yes or no?' : null;
     case 'measure':
-      return content.value === undefined ? `A pass needs its number, in ${input.unit}.` : null;
+      if (content.measured === undefined) return `A pass needs its number, in ${input.unit}.`;
+      return UNITS[content.measured.unit].dimension === UNITS[input.unit].dimension
+        ? null
+        : `${content.measured.unit} measures ${UNITS[content.measured.unit].dimension}. Write it in ${input.unit}.`;
     case 'open': {
       if (input.twins.length === 0) return null;
       if (content.pointedAt === undefined)
@@ -159,7 +163,7 @@ function refuseTorque(
   if (thread && !why && looksLikeWrongUnit(set.base, thread, i.item.oiled))
     return `${show(set)} would pull an ${i.item.thread} bolt past nine tenths of its proof stress: it looks like the wrong unit. If it is what you set, say why.`;
   if (!why) {
-    const odd = oddTorque(set, i.item.torque?.quantity ?? null);
+    const odd = oddTorque(set, i.item.torque?.band ?? null);
     if (odd) return `${odd} If it is what you set, say why.`;
   }
   const wrench = tools.wrenches.find((w) => w.id === content.wrenchId);

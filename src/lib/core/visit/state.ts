@@ -1,6 +1,8 @@
 import { gravity } from '../debris/debris';
 import { ledger, type Ledger, type Pour } from '../fluids/ledger';
 import type { LevelReading } from '../fluids/level';
+import { judge, type Judgement } from '../quantity/band';
+import { quantity, type Quantity } from '../quantity/quantity';
 import type { Circuit } from '../specs/sheet';
 import type { DoneContent, Entry } from './entry';
 import { applyToItem, freshItem, isShut, takeOff, type ItemState } from './items';
@@ -130,8 +132,9 @@ function opensGate(gate: NonNullable<Step['gate']>, steps: ReadonlyMap<string, S
         return w.answer === gate.is;
       case 'inside':
       case 'outside': {
-        if (s.step.input.type !== 'measure' || w.value === undefined) return false;
-        return (gate.is === 'inside') === inBand(w.value, s.step.input);
+        const judged = judgedAt(s);
+        // Just at the end of its band it is still inside.
+        return judged !== null && (gate.is === 'outside') === (judged === 'outside');
       }
       case 'glitter or worse':
         return w.grade !== undefined && gravity(w.grade) >= gravity('fine glitter');
@@ -140,8 +143,15 @@ function opensGate(gate: NonNullable<Step['gate']>, steps: ReadonlyMap<string, S
     }
   });
 }
-export function inBand(value: number, band: { from: number | null; to: number | null }): boolean {
-  return (band.from === null || value >= band.from) && (band.to === null || value <= band.to);
+/** What was measured at a step, the latest last. */
+export const measuredAt = (s: Pick<StepState, 'written'>): Quantity[] =>
+  s.written.flatMap((w) => (w.measured ? [quantity(w.measured.value, w.measured.unit)] : []));
+
+/** How the last value measured at a step stands to its band; null where nothing was measured, or there is no band. */
+export function judgedAt(s: Pick<StepState, 'step' | 'written'>): Judgement | null {
+  const { input } = s.step;
+  const last = measuredAt(s).at(-1);
+  return input.type === 'measure' && last && input.number.band ? judge(last, input.number.band) : null;
 }
 
 /** Shut again after it was opened; or never to be opened, because that was left out or not called for. */

@@ -1,6 +1,7 @@
 import { buildBook, type Book } from '../../core/book/book';
 import { momentsOf } from '../../core/book/moments';
 import type { BookOf, FindingRow, PartRow, PegRow, RestartRow, TaskRow } from '../../core/book/rows';
+import { readSensitivity } from '../../core/book/stored';
 import { rulesInForce } from '../../core/rules/rules';
 import type { Db } from '../db';
 import { recentsOf, stepsAt } from './steps';
@@ -166,7 +167,7 @@ async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> 
       componentId: t.component_id,
       anchoring: t.anchoring,
       ageing: t.ageing,
-      sensitivity: t.sensitivity,
+      sensitivity: readSensitivity(t.sensitivity),
       perPart: t.per_part,
       triggers: t.triggers
     })),

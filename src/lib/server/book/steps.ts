@@ -3,6 +3,7 @@ import type { Moments } from '../../core/book/moments';
 import type { Recent, StepsOf } from '../../core/book/rows';
 import { steps, type BookMeter, type BookOuting, type Step } from '../../core/book/steps';
 import type { Reading } from '../../core/hours/running';
+import { readOutings, readStepDocuments } from '../../core/book/stored';
 import { strainsOf } from '../../core/outing/outing';
 import type { Db, Tx } from '../db';
 
@@ -26,10 +27,8 @@ function asStep(r: Record<string, unknown>): Step {
     outings: r.outings as number,
     races: r.races as number,
     planned: r.planned as number,
-    strains: r.strains as Step['strains'],
     readingId: r.reading_id as string | null,
-    outing: r.outing as Step['outing'],
-    bases: r.bases as Step['bases'],
+    ...readStepDocuments(r),
     odometerFitted: r.odometer_fitted as boolean
   };
 }
@@ -183,7 +182,7 @@ export async function recentsOf(
           hours,
           planned
         })),
-        outings: (r.outings ?? []) as Recent['outings'],
+        outings: readOutings(r.outings ?? []),
         readAt: (r.read_at as Date | null)?.getTime() ?? null
       }
     ])

@@ -1,42 +1,56 @@
-<!-- A check that passes only with its number. -->
+<!-- A check that passes only with its number, judged by its band. -->
 <script lang="ts">
-  import { inBand } from '$lib/core/visit/state';
   import type { StepInput } from '$lib/core/job/plan';
+  import { parseQuantity } from '$lib/core/quantity/parse';
+  import { show, type Quantity } from '$lib/core/quantity/quantity';
+  import { judge } from '$lib/core/quantity/band';
+  import { UNITS } from '$lib/core/quantity/units';
+  import type { DoneContent } from '$lib/core/visit/entry';
+  import { inBothUnits } from './number';
 
   interface Props {
     input: Extract<StepInput, { type: 'measure' }>;
-    written: number | null;
-    onwrite: (value: number) => void;
+    /** What was measured here, the latest last. */
+    written: Quantity[];
+    units: 'metric' | 'imperial';
+    sheetHref: string;
+    onwrite: (measured: NonNullable<DoneContent['measured']>) => void;
   }
-  let { input, written, onwrite }: Props = $props();
+  let { input, written, units, sheetHref, onwrite }: Props = $props();
   let typed = $state('');
   let error = $state('');
   const id = $props.id();
-  const band = $derived(
-    input.from !== null && input.to !== null
-      ? `${input.from} to ${input.to} ${input.unit}`
-      : input.from !== null
-        ? `at least ${input.from} ${input.unit}`
-        : input.to !== null
-          ? `at most ${input.to} ${input.unit}`
-          : 'no band on the job: the manual has it'
-  );
+  const wanted = $derived(inBothUnits(input.number, units));
+  const last = $derived(written.at(-1) ?? null);
+  const judged = $derived(last && input.number.band ? judge(last, input.number.band) : null);
   function save(e: SubmitEvent) {
     e.preventDefault();
-    const text = typed.trim().replace(',', '.').replace('−', '-');
-    const value = Number(text);
-    if (text === '' || !Number.isFinite(value) || Math.abs(value) > 1e6) {
-      error = `A number, in ${input.unit}.`;
+    const parsed = parseQuantity(typed, {
+      dimension: UNITS[input.unit].dimension,
+      unit: input.unit,
+      allowNegative: true
+    });
+    if (!parsed.ok) {
+      error = parsed.problem.message;
       return;
     }
     error = '';
     typed = '';
-    onwrite(value);
+    onwrite({ value: parsed.quantity.value, unit: parsed.quantity.unit });
   }
 </script>
 
-<p class="text-lg">Band: <strong class="figure text-2xl">{band}</strong></p>
-<form onsubmit={save} class="mt-2" novalidate>
+<p class="quiet">{input.number.label}</p>
+<p class="figure text-5xl leading-none">{wanted?.main ?? 'unknown'}</p>
+{#if wanted?.other}<p class="figure text-xl">{wanted.other}</p>{/if}
+<p class="quiet text-sm">
+  {#if input.number.source}{input.number.source}{input.number.unsure
+      ? ', not sure'
+      : ''}{:else if input.figure}not on the sheet: the manual has it. <a class="link" href={sheetHref}
+      >Put it on the sheet</a
+    >{:else}no band on the job: the manual has it{/if}
+</p>
+<form onsubmit={save} class="mt-3" novalidate>
   <label for={id}>Measured, {input.unit}</label>
   <div class="mt-1 flex flex-wrap gap-3">
     <input
@@ -51,7 +65,13 @@
   </div>
 </form>
 {#if error}<p class="error mt-1" role="alert">{error}</p>{/if}
-{#if written !== null}<p class="figure mt-2 text-2xl" class:caution={!inBand(written, input)}>
-    Written: {written}
-    {input.unit}, {inBand(written, input) ? 'inside the band' : 'outside the band'}
+{#if last}<p class="figure mt-2 text-2xl" class:caution={judged === 'outside'}>
+    Written: {show(last)}{judged === null
+      ? ''
+      : judged === 'on the edge'
+        ? ', just at the end of its band'
+        : `, ${judged} its band`}
+  </p>{/if}
+{#if judged === 'outside'}<p class="text-sm">
+    Put it right and measure again, or go on: it stays with the machine as a finding.
   </p>{/if}

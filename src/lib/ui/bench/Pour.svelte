@@ -6,6 +6,7 @@
   import { fillInForce, ledgerOf } from '$lib/core/visit/state';
   import type { Step, StepInput } from '$lib/core/job/plan';
   import type { DoneContent } from '$lib/core/visit/entry';
+  import { inBothUnits } from './number';
   import Amount from './Amount.svelte';
   import type { BenchVisit } from './bench.svelte';
 
@@ -43,7 +44,9 @@
         : Math.max(0, fill.quantityMl - book.inMl)
   );
   const odd = $derived(
-    fill.quantityMl !== null && book.inMl > fill.quantityMl ? oddTotal(book.inMl, fill.quantityMl) : null
+    fill.quantityMl !== null && book.inMl > fill.quantityMl
+      ? oddTotal(book.inMl, fill.quantityMl, fill.mostMl ?? fill.quantityMl)
+      : null
   );
 </script>
 
@@ -59,7 +62,8 @@
   </p>
 {/if}
 <p class="quiet text-sm">
-  {#if fill.quantityMl !== null}Quantity {ml(fill.quantityMl).main};
+  {#if fill.number.band}Quantity {inBothUnits(fill.number, units)?.main};{:else if fill.number.words}{fill
+      .number.words};
   {/if}{fill.number.source ?? 'not on the sheet: the manual has it'}{fill.number.unsure ? ', not sure' : ''}
 </p>
 {#if oil?.oil}<p class="mt-2 text-lg">Oil: <strong>{oil.oil} {oil.oilGrade}</strong></p>{/if}

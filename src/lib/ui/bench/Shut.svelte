@@ -1,12 +1,12 @@
 <!-- One opened thing put back: a plug torqued, a cap shut, a part in. The torque is the huge number. -->
 <script lang="ts">
-  import { showBoth } from '$lib/core/quantity/quantity';
   import { FOUND } from '$lib/core/visit/entry';
   import { sealSuggestion } from '$lib/core/job/seal';
   import { isShut, standInWords, type ItemState } from '$lib/core/visit/items';
   import type { Toolbox } from '$lib/core/stores/toolbox';
   import { untrack } from 'svelte';
   import type { Write } from './bench.svelte';
+  import { inBothUnits } from './number';
   import DeferForm from './DeferForm.svelte';
   import SealPick from './SealPick.svelte';
   import TorqueForm from './TorqueForm.svelte';
@@ -23,7 +23,7 @@
   }
   let { item, tools, units, today, problem, after, write }: Props = $props();
   const i = $derived(item.item);
-  const spec = $derived(i.torque?.quantity ?? null);
+  const torque = $derived(i.torque && inBothUnits(i.torque, units));
   let deferring = $state(false);
   let sealReason = $state('');
   let seal = $state<'new' | 'again'>(untrack(() => sealSuggestion(item.item)));
@@ -50,9 +50,9 @@
   {#if i.note}<p class="font-bold">{i.note}</p>{/if}
   {#each i.found as f (f)}<p class="caution mt-1">{f}</p>{/each}
   {#if i.kind === 'fastener'}
-    {#if spec}
-      <p class="figure mt-1 text-6xl leading-none">{showBoth(spec, units).main}</p>
-      <p class="figure text-xl">{showBoth(spec, units).other}</p>
+    {#if torque}
+      <p class="figure mt-1 text-6xl leading-none">{torque.main}</p>
+      <p class="figure text-xl">{torque.other}</p>
     {:else}
       <p class="figure mt-1 text-4xl">torque unknown</p>
     {/if}

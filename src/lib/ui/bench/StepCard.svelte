@@ -1,6 +1,6 @@
 <!-- One step: what to do, the next number huge, its caution, and what has to be put in. -->
 <script lang="ts">
-  import { isShut, standInWords, type StepState } from '$lib/core/visit/state';
+  import { isShut, standInWords, type StepState, measuredAt } from '$lib/core/visit/state';
   import { oddDrain } from '$lib/core/fluids/pour';
   import { wrongCircuit } from '$lib/core/fluids/ledger';
   import type { DoneContent } from '$lib/core/visit/entry';
@@ -189,8 +189,10 @@
     {:else if input.type === 'measure'}
       {#key s.key}<Measure
           {input}
-          written={step.written.at(-1)?.value ?? null}
-          onwrite={(value) => done({ value })}
+          written={measuredAt(step)}
+          {units}
+          sheetHref="/machines/{machineId}/sheet"
+          onwrite={(measured) => done({ measured })}
         />{/key}
       {#if step.done}<button type="button" class="go mt-3" onclick={onward}>Next step</button>{/if}
     {:else if input.type === 'drained'}

@@ -2,6 +2,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { calibrationWord, covers, uncovered, wrenchesFor } from '$lib/core/fasteners/wrench';
+  import { middle } from '$lib/core/quantity/band';
   import { parseQuantity } from '$lib/core/quantity/parse';
   import { show } from '$lib/core/quantity/quantity';
   import { sealSuggestion } from '$lib/core/job/seal';
@@ -25,15 +26,14 @@
   }
   let { item, tools, units, today, problem, blocked, write }: Props = $props();
   const i = $derived(item.item);
-  const spec = $derived(i.torque?.quantity ?? null);
-  const best = untrack(() =>
-    item.item.torque?.quantity
-      ? wrenchesFor(item.item.torque.quantity.base, tools.wrenches, today)[0]
-      : undefined
-  );
-  let typed = $state(untrack(() => (item.item.torque?.quantity ? show(item.item.torque.quantity) : '')));
+  const band = $derived(i.torque?.band ?? null);
+  // What the wrench is set to: the middle of a range.
+  const spec = $derived(band && middle(band));
+  const best = untrack(() => (spec ? wrenchesFor(spec.base, tools.wrenches, today)[0] : undefined));
+  let typed = $state(untrack(() => (spec && band?.from && band.to ? show(spec) : '')));
   let wrenchId = $state(best?.id ?? '');
-  let reason = $state('');
+  // Where the maker gives words and no number, they are the reason.
+  let reason = $state(untrack(() => item.item.torque?.words ?? ''));
   let remark = $state('');
   let feeling = $state(false);
   let withAdapter = $state(untrack(() => item.item.adapter));

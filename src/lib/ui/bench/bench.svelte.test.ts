@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Entry, NewEntry } from '$lib/core/visit/entry';
-import { makeStep, readItem, type VisitPlan } from '$lib/core/job/plan';
+import { makeStep, type VisitPlan } from '$lib/core/job/plan';
+import { readItem } from '$lib/core/job/stored';
 import { BenchVisit } from './bench.svelte';
 
 const plan: VisitPlan = {

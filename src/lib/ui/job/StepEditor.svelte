@@ -1,6 +1,7 @@
 <!-- One step of a job, open to be changed. -->
 <script lang="ts">
-  import { FASTENER_ROLES } from '$lib/core/specs/sheet';
+  import { FASTENER_ROLES, FIGURE_KINDS, figureKind, type FigureKey } from '$lib/core/specs/sheet';
+  import { UNIT_NAMES } from '$lib/core/quantity/units';
   import { ENGINES, KIND_WORDS, OPENS, STEP_KINDS, WHENS, type TemplateStep } from '$lib/core/job/template';
 
   let {
@@ -16,6 +17,14 @@
     const text = (e.currentTarget as HTMLInputElement).value.trim().replace(',', '.');
     return text === '' ? null : Number(text);
   };
+  /** Figures of a sheet that something can be measured by. */
+  const MEASURED = FIGURE_KINDS.filter((k) => k.dimension !== null);
+  function goesBy(figure: FigureKey | '') {
+    step.measure =
+      figure === ''
+        ? { ...step.measure!, figure: null }
+        : { unit: figureKind(figure).unit ?? step.measure!.unit, from: null, to: null, figure };
+  }
 </script>
 
 <div class="form">
@@ -28,7 +37,9 @@
       bind:value={step.kind}
       onchange={() =>
         (step.measure =
-          step.kind === 'measure' ? (step.measure ?? { unit: 'mm', from: null, to: null }) : null)}
+          step.kind === 'measure'
+            ? (step.measure ?? { unit: 'mm', from: null, to: null, figure: null })
+            : null)}
       >{#each STEP_KINDS as k (k)}<option value={k}>{KIND_WORDS[k]}</option>{/each}</select
     ></label
   >
@@ -86,7 +97,24 @@
     >The danger at it, one line <input class="in" bind:value={step.caution} maxlength="300" /></label
   >
   {#if step.measure}
-    <label>Unit <input class="in" bind:value={step.measure.unit} maxlength="20" /></label>
+    <label
+      >Its band
+      <select
+        class="in"
+        value={step.measure.figure ?? ''}
+        onchange={(e) => goesBy(e.currentTarget.value as FigureKey | '')}
+        ><option value="">as typed here</option>{#each MEASURED as k (k.key)}<option value={k.key}
+            >the sheet’s: {k.label}</option
+          >{/each}</select
+      ></label
+    >
+  {/if}
+  {#if step.measure && step.measure.figure === null}
+    <label
+      >Unit <select class="in" bind:value={step.measure.unit}
+        >{#each UNIT_NAMES as u (u)}<option>{u}</option>{/each}</select
+      ></label
+    >
     <label
       >Band from <input
         class="in"

@@ -1,5 +1,5 @@
-import { otherUnit, show } from '$lib/core/quantity/quantity';
-import { showRange } from '$lib/core/quantity/range';
+import { lowerEnd, showBand } from '$lib/core/quantity/band';
+import { otherUnit } from '$lib/core/quantity/quantity';
 import type { Figure } from '$lib/core/specs/sheet';
 
 /** A figure as a sheet lists it. */
@@ -13,13 +13,11 @@ export interface SheetFigure extends Figure {
 
 /** A sheet shows what is printed, and the other unit beside it, whatever the device prefers. */
 export function bothUnits(f: Figure): { main: string; other: string | null } {
-  const q = f.quantity;
-  if (!q) return { main: f.text ?? '', other: null };
-  const other = otherUnit(q);
-  const range = { from: q, to: f.to };
+  if (!f.band) return { main: f.text ?? '', other: null };
+  const other = otherUnit(lowerEnd(f.band));
   return {
-    main: f.to ? showRange(range) : show(q),
-    other: other === q.unit ? null : f.to ? showRange(range, other) : show(q, other)
+    main: showBand(f.band),
+    other: other === lowerEnd(f.band).unit ? null : showBand(f.band, other)
   };
 }
 

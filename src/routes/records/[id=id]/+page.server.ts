@@ -11,7 +11,7 @@ export const load: PageServerLoad = async ({ locals, params }) => {
   const teamId = locals.team!.id;
   const record = await getRecord(sql, teamId, params.id);
   if (!record) error(404, 'No such record in this team.');
-  const used = record.findings?.circuits?.[0]?.used ?? null;
+  const used = record.content?.circuits[0]?.used ?? null;
   return {
     record,
     others: record.visitId ? await recordsOfVisit(sql, teamId, record.visitId, record.id) : [],

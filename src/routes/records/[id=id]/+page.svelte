@@ -3,11 +3,12 @@
   import { worstOf } from '$lib/core/debris/trend';
   import { judgeLevel } from '$lib/core/fluids/level';
   import { HOUSE_RULES, showRule } from '$lib/core/rules/rules';
+  import { showBand } from '$lib/core/quantity/band';
   import { show, showBoth } from '$lib/core/quantity/quantity';
 
   let { data } = $props();
   const r = $derived(data.record);
-  const f = $derived(r.findings);
+  const f = $derived(r.content);
   /** As the record keeps them: what holds today may be another. */
   const inForce = $derived(
     HOUSE_RULES.flatMap((rule) => {
@@ -15,24 +16,7 @@
       return value === undefined ? [] : [{ rule, value }];
     })
   );
-  const circuits = $derived(
-    f
-      ? (f.circuits ??
-          (r.findings
-            ? [
-                {
-                  circuit: 'engine',
-                  drainedMl: f.drainedMl,
-                  pouredMl: f.pouredMl,
-                  level: f.level,
-                  oil: null,
-                  oilHours: null,
-                  used: null
-                }
-              ]
-            : []))
-      : []
-  );
+  const circuits = $derived(f?.circuits ?? []);
   const worst = $derived(worstOf((f?.debris ?? []).flatMap((d) => (d.verdict ? [d.verdict] : []))));
   const ml = (v: number | null) => {
     if (v === null) return 'not measured';
@@ -70,7 +54,7 @@
   {#if worst !== 'carry on'}<p class="caution mt-2">
       <strong>{worst}.</strong> What came out with the oil, below.
     </p>{/if}
-  {#if f.deferred && f.deferred.length > 0}
+  {#if f.deferred.length > 0}
     <div class="caution mt-2">
       <p class="font-bold">Left undone, and keeps the machine from being ready:</p>
       {#each f.deferred as d (d.itemKey)}<p>
@@ -134,11 +118,16 @@
                   >{/if}</td
               ></tr
             >{:else}<tr><td>No debris was judged.</td></tr>{/each}
-          {#each f.found ?? [] as x, i (i)}<tr
+          {#each f.found as x, i (i)}<tr
               ><td>{x.name}</td><td>found {x.how}{x.note ? `: ${x.note}` : ''}</td></tr
             >{/each}
-          {#each f.measured ?? [] as m (m.title)}<tr
-              ><td>{m.title}</td><td class="figure">{m.value} {m.unit}</td></tr
+          {#each f.measured as m, i (i)}<tr
+              ><td
+                >{m.title}{#if m.band}<span class="quiet block text-sm">{showBand(m.band)}</span>{/if}</td
+              ><td class="figure"
+                >{#if m.found}<span class="quiet">{show(m.found)}, then</span>{/if}
+                {show(m.measured)}{m.judged ? `, ${m.judged}` : ''}</td
+              ></tr
             >{/each}
         </tbody>
       </table>
@@ -170,11 +159,11 @@
           {/each}
         </tbody>
       </table>
-      {#if f.leftOut.length > 0 || (f.passedOver ?? []).length > 0}
+      {#if f.leftOut.length > 0 || f.passedOver.length > 0}
         <h2 class="mt-5">Left out</h2>
         <ul>
           {#each f.leftOut as l (l.title)}<li class="rule-b py-1">{l.title}: {l.reason}</li>{/each}
-          {#each f.passedOver ?? [] as l (l.name)}<li class="rule-b py-1">
+          {#each f.passedOver as l (l.name)}<li class="rule-b py-1">
               {l.name}, not visited: {l.reason}
             </li>{/each}
         </ul>

@@ -1,7 +1,7 @@
 import { calibrationWord, uncovered, wrenchesFor } from '../../fasteners/wrench';
 import { bottles, type BottlePlan } from '../../fluids/ledger';
 import { gradesIn, judgeOil, type Air } from '../../fluids/oil';
-import { show } from '../../quantity/quantity';
+import { middle, showBand } from '../../quantity/band';
 import type { HouseRules } from '../../rules/rules';
 import type { Circuit } from '../../specs/sheet';
 import type { Day } from '../../time/day';
@@ -84,18 +84,24 @@ function wrenches(items: readonly OpenedItem[], { wrenches: box, adapters }: Too
   const lines: Line[] = [];
   for (const i of bolts(items)) {
     if (i.kind === 'cap') continue;
-    const spec = i.torque?.quantity;
-    if (!spec) {
+    const said = i.torque?.words;
+    if (said) {
+      lines.push({ text: `${i.name}: ${said}`, lack: null });
+      continue;
+    }
+    const band = i.torque?.band;
+    if (!band) {
       lines.push({ text: `${i.name}: torque unknown`, lack: `${i.name}: its torque is not on the sheet.` });
       continue;
     }
+    const spec = middle(band);
     const lack = uncovered(spec, box);
-    if (lack) lines.push({ text: `${i.name}, ${show(spec)}`, lack: `${i.name}: ${lack}` });
+    if (lack) lines.push({ text: `${i.name}, ${showBand(band)}`, lack: `${i.name}: ${lack}` });
     else {
       const best = wrenchesFor(spec.base, box, today)[0]!;
       const word = calibrationWord(best, today);
       const entry = byWrench.get(best.id) ?? { text: `${best.name}${word ? ` (${word})` : ''}`, values: [] };
-      entry.values.push(`${i.name} ${show(spec)}`);
+      entry.values.push(`${i.name} ${showBand(band)}`);
       byWrench.set(best.id, entry);
     }
     if (i.adapter)

@@ -1,8 +1,10 @@
 import type { Earlier } from '../../debris/trend';
+import { upperEnd } from '../../quantity/band';
 import type { Inside } from '../../fluids/oil';
 import type { Kind } from '../../machine/machine';
 import type { HouseRules } from '../../rules/rules';
 import { CIRCUIT_FIGURES } from '../../specs/circuits';
+import type { LevelPart } from '../../specs/kinds';
 import { figureOf, type Circuit, type Fastener, type Figure, type Sheet } from '../../specs/sheet';
 import type { LastTime } from '../plan';
 import type { VersionedTemplate, When } from '../template';
@@ -62,11 +64,7 @@ export function circuitFigure(
   const key = CIRCUIT_FIGURES[circuit][which];
   return key === null ? null : figureOf(sheet, key);
 }
-export function levelFigure(
-  sheet: Sheet,
-  circuit: Circuit,
-  which: 'method' | 'run time' | 'settle time' | 'temperature' | 'attitude' | 'aim'
-): Figure | null {
+export function levelFigure(sheet: Sheet, circuit: Circuit, which: LevelPart): Figure | null {
   const prefix = CIRCUIT_FIGURES[circuit].level;
   return prefix === null ? null : figureOf(sheet, `${prefix} ${which}`);
 }
@@ -77,6 +75,7 @@ export function methodOf(sheet: Sheet, circuit: Circuit) {
     (sheet.fasteners.some((f) => f.circuit === circuit && f.role === 'check screw') ? 'check screw' : null)
   );
 }
+const runsBefore = (f: Figure | null) => f?.band != null && upperEnd(f.band).base > 0;
 export const isTwoStroke = (kind: Kind) => kind.startsWith('two-stroke');
 
 export function holds(when: When, input: LayoutInput, circuit: Circuit | null): boolean {
@@ -101,7 +100,7 @@ export function holds(when: When, input: LayoutInput, circuit: Circuit | null): 
     case 'the level is read at a check screw':
       return circuit !== null && methodOf(input.sheet, circuit) === 'check screw';
     case 'the level is read after a run':
-      return circuit !== null && (levelFigure(input.sheet, circuit, 'run time')?.quantity?.base ?? 0) > 0;
+      return circuit !== null && runsBefore(levelFigure(input.sheet, circuit, 'run time'));
   }
 }
 

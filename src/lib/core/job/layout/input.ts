@@ -1,7 +1,9 @@
 import { tableOf } from '../../fluids/oil';
 import { pouringPlan } from '../../fluids/pour';
-import { show } from '../../quantity/quantity';
-import { CIRCUITS, figureOf, type Circuit, type Fastener, type Figure } from '../../specs/sheet';
+import { lowerEnd, upperEnd, type Band } from '../../quantity/band';
+import { quantity } from '../../quantity/quantity';
+import { USUAL_UNIT } from '../../quantity/units';
+import { CIRCUITS, figureKind, figureOf, type Circuit, type Fastener, type Figure } from '../../specs/sheet';
 import type { Fill, Point, Protocol, StepInput } from '../plan';
 import type { TemplateStep } from '../template';
 import {
@@ -14,7 +16,7 @@ import {
   type LayoutInput
 } from './context';
 import { itemKey, partKey } from './items';
-import { numberOf } from './words';
+import { figureInWords, numberOf } from './words';
 
 const AIMS: Readonly<Record<string, number>> = {
   'half-way': 0.5,
@@ -24,10 +26,11 @@ const AIMS: Readonly<Record<string, number>> = {
 
 function fillOf(figure: Figure | null, input: LayoutInput): Fill {
   const { holdBackPercent } = input.rules;
-  const quantityMl = figure?.quantity?.base ?? null;
+  const quantityMl = figure?.band ? lowerEnd(figure.band).base : null;
   const plan = quantityMl === null ? null : pouringPlan(quantityMl, holdBackPercent);
   return {
     quantityMl,
+    mostMl: figure?.band ? upperEnd(figure.band).base : null,
     firstMl: plan?.firstMl ?? null,
     heldBackMl: plan?.heldBackMl ?? null,
     number: numberOf(
@@ -41,12 +44,12 @@ export function protocolOf(input: LayoutInput, circuit: Circuit): Protocol {
   const of = (which: Parameters<typeof levelFigure>[2]) => levelFigure(input.sheet, circuit, which);
   return {
     method: methodOf(input.sheet, circuit),
-    runSeconds: of('run time')?.quantity?.base ?? null,
-    settleSeconds: of('settle time')?.quantity?.base ?? null,
+    runSeconds: longEnough(of('run time')),
+    settleSeconds: longEnough(of('settle time')),
     temperature: of('temperature')?.text ?? null,
     attitude: of('attitude')?.text ?? null,
     aim: AIMS[of('aim')?.text ?? ''] ?? null,
-    betweenMl: circuitFigure(input.sheet, circuit, 'between')?.quantity?.base ?? null
+    betweenMl: lowest(circuitFigure(input.sheet, circuit, 'between'))
   };
 }
 
@@ -67,6 +70,36 @@ export function amountOf(input: LayoutInput, circuit: Circuit, withFilter: boole
   // An engine without a filter of its own: whichever of the two figures the sheet has.
   if (!hasFilter) return without ?? whole;
   return withFilter ? whole : without;
+}
+
+const lowest = (f: Figure | null) => (f?.band ? lowerEnd(f.band).base : null);
+const highest = (f: Figure | null) => (f?.band ? upperEnd(f.band).base : null);
+/** A time to wait, seconds: of a range the longer, so that both ends of it are kept. */
+const longEnough = highest;
+
+/** What a step measures: by a figure of the machine's own sheet, or by the band the job names. */
+function measureOf(s: TemplateStep, input: LayoutInput, f: Fastener | null): StepInput {
+  const { unit, from, to, figure } = s.measure!;
+  if (figure !== null) {
+    const kind = figureKind(figure);
+    const held = figureOf(input.sheet, figure, kind.perFastener ? (f?.id ?? null) : null);
+    return {
+      type: 'measure',
+      unit: held?.band
+        ? lowerEnd(held.band).unit
+        : (kind.unit ?? USUAL_UNIT[kind.dimension ?? 'count'].metric),
+      figure,
+      number: numberOf(kind.label, held)
+    };
+  }
+  const end = (n: number | null) => (n === null ? null : quantity(n, unit));
+  const band: Band | null = from === null && to === null ? null : { from: end(from), to: end(to) };
+  return {
+    type: 'measure',
+    unit,
+    figure: null,
+    number: { label: 'Band', band, words: null, source: band && 'as the job says', unsure: false }
+  };
 }
 
 /** What a step of a template has put in, on this machine. */
@@ -93,19 +126,19 @@ export function inputOf(
     case 'choice':
       return { type: 'choice' };
     case 'measure':
-      return { type: 'measure', ...(s.measure ?? { unit: '', from: null, to: null }) };
+      return measureOf(s, input, f);
     case 'run':
       return { type: 'start' };
     case 'drained': {
-      const mine = amountOf(input, circuit!, true)?.quantity;
+      const mine = highest(amountOf(input, circuit!, true));
       return {
         type: 'drained',
         circuit: circuit!,
         pouredLastTimeMl: history!.pouredLastTimeMl,
-        mine: mine ? { name: circuit!, quantityMl: mine.base } : null,
+        mine: mine === null ? null : { name: circuit!, quantityMl: mine },
         others: CIRCUITS.flatMap((c) => {
-          const q = c === circuit ? null : amountOf(input, c, true)?.quantity;
-          return q ? [{ name: c, quantityMl: q.base }] : [];
+          const held = c === circuit ? null : highest(amountOf(input, c, true));
+          return held === null ? [] : [{ name: c, quantityMl: held }];
         })
       };
     }
@@ -137,7 +170,8 @@ export function inputOf(
           table: tableOf(circuitFigure(sheet, circuit!, 'table')?.text ?? null)
         },
         inside: history!.inside,
-        quantityMl: amountOf(input, circuit!, filter)?.quantity?.base ?? null
+        // Bottles for all that may go in.
+        quantityMl: highest(amountOf(input, circuit!, filter))
       };
     }
     case 'pour': {
@@ -168,4 +202,4 @@ export const pointOf = ({ id, name, place, circuit, role }: Fastener): Point => 
 });
 
 /** A volume in words for a list: "950 ml", or that it is unknown. */
-export const amountWords = (f: Figure | null) => (f?.quantity ? show(f.quantity) : 'quantity unknown');
+export const amountWords = (f: Figure | null) => figureInWords(f) ?? 'quantity unknown';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { fastener, laidOut, planOf, SHEET } from '../../../../../tests/core/bench';
+import { fastener, figure, laidOut, planOf, SHEET } from '../../../../../tests/core/bench';
 import { DEFAULT_RULES } from '../../rules/rules';
 import { quantity } from '../../quantity/quantity';
 import { BUILT_IN } from '../built-in/jobs';
@@ -56,15 +56,15 @@ describe('one job', () => {
       fill: { firstMl: 1010, heldBackMl: 90 }
     });
     expect(plan.items.find((i) => i.name === 'Engine drain plug')!.torque).toMatchObject({
-      quantity: { value: 20 },
+      band: { from: { value: 20 }, to: { value: 20 } },
       source: 'Manual · p. 12 · printed',
       unsure: false
     });
-    expect(plan.items.find((i) => i.name === 'Screen cap')!.torque!.quantity).toBeNull();
+    expect(plan.items.find((i) => i.name === 'Screen cap')!.torque!.band).toBeNull();
   });
   it('invents nothing for a machine without a sheet', () => {
     const bare = planOf(['engine-oil'], { sheet: { fasteners: [], figures: [] } });
-    expect(bare.items.map((i) => [i.name, i.fastenerId, i.torque?.quantity ?? null])).toEqual([
+    expect(bare.items.map((i) => [i.name, i.fastenerId, i.torque?.band ?? null])).toEqual([
       ['Oil filler cap', null, null],
       ['Engine drain plug', null, null]
     ]);
@@ -169,7 +169,7 @@ describe('what the sheet notes', () => {
         fastener('fd', 'drain plug', 'Front drain', { circuit: 'front differential' }),
         fastener('rd', 'drain plug', 'Rear drain', { circuit: 'rear differential' })
       ],
-      figures: [{ ...SHEET.figures[0]!, key: 'rear differential oil', quantity: quantity(300, 'ml') }]
+      figures: [figure('rear differential oil', quantity(300, 'ml'))]
     };
     const plan = planOf(['differentials'], { kind: 'utility quad', sheet });
     const fills = plan.steps.flatMap((s) =>

@@ -1,7 +1,7 @@
-import { show } from '../../quantity/quantity';
+import { showBand, upperEnd } from '../../quantity/band';
 import type { Circuit, Fastener } from '../../specs/sheet';
 import { circuitFigure, historyOf, levelFigure, methodOf, type LayoutInput } from './context';
-import { lower, sealLine } from './words';
+import { figureInWords, lower, sealLine } from './words';
 
 /** What a line of a template can ask for in braces; a line that comes to nothing is dropped. */
 export interface LineContext {
@@ -67,13 +67,13 @@ function tokens(c: LineContext): Record<string, () => string[]> {
     protocol: () => {
       if (!circuit) return [];
       const method = methodOf(sheet, circuit);
-      const settle = figure('settle time')?.quantity;
+      const settle = figureInWords(figure('settle time'));
       const temperature = figure('temperature')?.text;
       const attitude = figure('attitude')?.text;
       return [
         method ?? 'The sheet does not say how: see the manual, then pick it here.',
         [
-          settle ? `settle ${show(settle)}` : 'settle as the manual says',
+          settle ? `settle ${settle}` : 'settle as the manual says',
           ...(temperature ? [temperature] : []),
           ...(attitude ? [attitude] : [])
         ].join('; ')
@@ -82,9 +82,9 @@ function tokens(c: LineContext): Record<string, () => string[]> {
     run: () => {
       const times = input.jobs
         .flatMap((j) => j.template.circuits)
-        .flatMap((k) => levelFigure(sheet, k, 'run time')?.quantity ?? []);
-      const longest = times.sort((a, b) => b.base - a.base)[0];
-      return [longest ? show(longest) : 'briefly'];
+        .flatMap((k) => levelFigure(sheet, k, 'run time')?.band ?? []);
+      const longest = times.sort((a, b) => upperEnd(b).base - upperEnd(a).base)[0];
+      return [longest ? showBand(longest) : 'briefly'];
     },
     items: () =>
       c.all.map(

@@ -1,6 +1,5 @@
 /** What job templates say of a machine's own fasteners and figures. */
-import { show } from '../../quantity/quantity';
-import { showRange } from '../../quantity/range';
+import { showBand } from '../../quantity/band';
 import type { HouseRules } from '../../rules/rules';
 import {
   figureOf,
@@ -16,20 +15,18 @@ import type { SheetNumber } from '../plan';
 export function numberOf(label: string, figure: Figure | null): SheetNumber {
   return {
     label,
-    quantity: figure?.quantity ?? null,
+    band: figure?.band ?? null,
+    words: figure?.text ?? null,
     source: figure
-      ? [
-          // The step shows the lower end large; the band stands beside it.
-          figure.quantity && figure.to && `band ${showRange({ from: figure.quantity, to: figure.to })}`,
-          figure.source,
-          figure.page && `p. ${figure.page}`,
-          figure.confidence
-        ]
-          .filter(Boolean)
-          .join(' · ')
+      ? [figure.source, figure.page && `p. ${figure.page}`, figure.confidence].filter(Boolean).join(' · ')
       : null,
     unsure: figure ? figure.confidence !== 'printed' : false
   };
+}
+
+/** A figure as the manual has it, number or words; null where the sheet does not say. */
+export function figureInWords(figure: Pick<Figure, 'band' | 'text'> | null): string | null {
+  return figure ? (figure.band ? showBand(figure.band) : figure.text) : null;
 }
 
 export function lower(name: string): string {
@@ -50,12 +47,12 @@ export function sealLine(f: Fastener, rules: HouseRules): string[] {
 }
 
 export function partsLine(f: Fastener, sheet: Sheet, rules: HouseRules): string {
-  const torque = figureOf(sheet, 'torque', f.id)?.quantity;
+  const torque = figureOf(sheet, 'torque', f.id);
   const seal =
     f.seal === 'crush washer' && rules.washers === 'new every time'
       ? ', 1 new crush washer'
       : f.seal === 'none' || f.seal === 'crush washer'
         ? ''
         : `, spare ${f.seal}`;
-  return `${f.name}${f.quantity > 1 ? ` × ${f.quantity}` : ''}: ${torque ? show(torque) : 'torque unknown'}${seal}`;
+  return `${f.name}${f.quantity > 1 ? ` × ${f.quantity}` : ''}: ${figureInWords(torque) ?? 'torque unknown'}${seal}`;
 }

@@ -1,4 +1,5 @@
 import { error } from '@sveltejs/kit';
+import { showBand } from '$lib/core/quantity/band';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
 import { readSheet } from '$lib/server/specs';
@@ -13,7 +14,9 @@ export const load: PageServerLoad = async ({ locals, params }) => {
     machine,
     fasteners: sheet.fasteners,
     torques: Object.fromEntries(
-      sheet.figures.filter((f) => f.key === 'torque' && f.fastenerId).map((f) => [f.fastenerId!, f.quantity])
+      sheet.figures
+        .filter((f) => f.key === 'torque' && f.fastenerId)
+        .map((f) => [f.fastenerId!, f.band ? showBand(f.band) : f.text])
     ),
     outline: machine.kind.includes('quad') ? ('quad' as const) : ('bike' as const)
   };

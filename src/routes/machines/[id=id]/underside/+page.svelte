@@ -1,7 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { invalidateAll } from '$app/navigation';
-  import { show } from '$lib/core/quantity/quantity';
   import type { Fastener } from '$lib/core/specs/sheet';
   import Underside from '$lib/ui/bench/Underside.svelte';
   import { send } from '$lib/ui/form/send';
@@ -85,11 +84,7 @@
               <td data-label="Circuit">{f.circuit ?? 'none'}</td>
               <td data-label="Where">{[f.place, f.lean].filter(Boolean).join('; ')}</td>
               <td data-label="Torque" class="figure"
-                >{data.torques[f.id]
-                  ? show(data.torques[f.id]!)
-                  : f.role === 'filler cap'
-                    ? ''
-                    : 'unknown'}</td
+                >{data.torques[f.id] ? data.torques[f.id] : f.role === 'filler cap' ? '' : 'unknown'}</td
               >
               <td data-label="On the map"
                 >{#if f.at}yes <button type="button" class="link text-sm" onclick={() => put(f.id, null)}

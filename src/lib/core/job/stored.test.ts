@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { closeProblems } from '../visit/close';
 import type { Entry } from '../visit/entry';
-import { readItem, readStep } from './plan';
+import { readItem, readStep, readTemplate, writeItem, writeStep, writeTemplate } from './stored';
+import { planOf } from '../../../../tests/core/bench';
+import { BUILT_IN } from './built-in/jobs';
+import { UnreadableError } from '../stored/stored';
 import { visitState } from '../visit/state';
 
 /** Steps as visits kept them before they held more than one job. */
@@ -69,8 +72,8 @@ describe('a visit that was begun before visits held several jobs', () => {
     expect(plan.items[0]).toMatchObject({ fastenerId: null, sealUses: null, found: [] });
   });
   it('leaves steps of today as they are', () => {
-    expect(plan.steps.map((s) => readStep(s))).toEqual(plan.steps);
-    expect(readItem(plan.items[0])).toEqual(plan.items[0]);
+    expect(plan.steps.map((s) => readStep(writeStep(s)))).toEqual(plan.steps);
+    expect(readItem(writeItem(plan.items[0]!))).toEqual(plan.items[0]);
   });
   it('goes on from its old entries, and closes', () => {
     let seq = 0;
@@ -85,5 +88,57 @@ describe('a visit that was begun before visits held several jobs', () => {
       done('level', { level: { method: 'sight glass', position: 0.5 } })
     ];
     expect(closeProblems(plan, visitState(plan, [...half, ...rest]))).toEqual([]);
+  });
+});
+
+describe('a plan as it is kept today', () => {
+  const plan = planOf(['engine-oil', 'gearbox-check-screw']);
+  const kept = <T>(value: T): unknown => JSON.parse(JSON.stringify(value));
+  it('is read as it was written', () => {
+    expect(plan.steps.map((s) => readStep(kept(writeStep(s))))).toEqual(plan.steps);
+    expect(plan.items.map((i) => readItem(kept(writeItem(i))))).toEqual(plan.items);
+    for (const job of BUILT_IN) {
+      const { version: _, ...template } = job;
+      expect(readTemplate(kept(writeTemplate(template)))).toMatchObject({ key: job.key, steps: job.steps });
+    }
+  });
+  it('what none of its versions can read is said, with where', () => {
+    const odd = { ...writeStep(plan.steps[0]!), minutes: 'ten' };
+    expect(() => readStep(odd)).toThrow(UnreadableError);
+    expect(() => readStep(odd)).toThrow(/a step of a visit cannot be read: minutes/);
+    for (const nothing of [null, 'a', [], { v: 99 }, { v: 3 }])
+      expect(() => readStep(nothing)).toThrow(UnreadableError);
+  });
+});
+
+describe('numbers of before there were bands', () => {
+  const step = (input: object) =>
+    readStep({ ...writeStep(planOf(['engine-oil']).steps[0]!), v: 2, title: 'Slack', input });
+  it('a band in a unit of the workshop becomes quantities in it', () => {
+    const { input } = step({ type: 'measure', unit: 'mm', from: 35, to: 45 });
+    expect(input).toMatchObject({
+      type: 'measure',
+      unit: 'mm',
+      figure: null,
+      number: { band: { from: { value: 35, unit: 'mm' }, to: { value: 45, unit: 'mm' } } }
+    });
+    expect(step({ type: 'measure', unit: 'mm', from: null, to: null }).input).toMatchObject({
+      number: { band: null }
+    });
+  });
+  it('a unit of nobody’s is counted in pieces, and the title keeps its word', () => {
+    const { title, input } = step({ type: 'measure', unit: 'notches', from: null, to: 14 });
+    expect(title).toBe('Slack, in notches');
+    expect(input).toMatchObject({ unit: 'pieces', number: { band: { from: null, to: { value: 14 } } } });
+  });
+  it('one torque becomes a band of which both ends are it', () => {
+    const { torque: _, ...same } = writeItem(planOf(['engine-oil']).items.find((i) => i.torque?.band)!);
+    const number = { label: 'Torque', source: 'Manual', unsure: false };
+    const quantity = { dimension: 'torque', base: 20, value: 20, unit: 'N·m' };
+    expect(readItem({ ...same, v: 2, torque: { ...number, quantity } }).torque).toEqual({
+      ...number,
+      band: { from: quantity, to: quantity },
+      words: null
+    });
   });
 });
