@@ -1,6 +1,14 @@
-import { BEGIN } from './built-in/steps';
-import { step } from './built-in/steps';
-import type { JobTemplate } from './template';
+import { BEGIN, step } from './built-in/steps';
+import type { JobTemplate, VersionedTemplate } from './template';
+
+const WRITE = step({
+  key: 'write',
+  title: 'Clean it and write down what was seen',
+  kind: 'tick',
+  shared: true,
+  minutes: 4,
+  needs: ['do']
+});
 
 /** Valves are measured stone cold, whatever the task is called. */
 const COLD = /\bvalve|clearance|\bcold\b/i;
@@ -29,15 +37,18 @@ export function plainTemplate(task: { id: string; name: string }): JobTemplate &
         lines: ['By the machine’s manual. Write what was seen and measured in the remark.'],
         caution: cold ? 'Stone cold: overnight is best.' : ''
       }),
-      step({
-        key: 'write',
-        title: 'Clean it and write down what was seen',
-        kind: 'tick',
-        shared: true,
-        minutes: 4,
-        needs: ['do'],
-        lines: []
-      })
+      WRITE
     ]
   };
 }
+
+/** What a job of a team's own begins with: it can be saved as it comes, once it has a name. */
+export const BLANK_JOB: VersionedTemplate = {
+  key: '',
+  title: '',
+  about: '',
+  circuits: [],
+  steps: [...BEGIN, step({ key: 'do', title: 'Do it', kind: 'tick', minutes: 10, needs: ['stand'] }), WRITE],
+  version: 0,
+  own: true
+};

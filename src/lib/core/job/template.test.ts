@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { BUILT_IN } from './built-in/jobs';
 import { step } from './built-in/steps';
 import type { FigureKey } from '../specs/sheet';
+import { BLANK_JOB } from './plain';
 import { templateProblems, templateSchema, type TemplateStep } from './template';
 
 const made = (steps: TemplateStep[], circuits: string[] = ['engine']) => ({
@@ -16,6 +17,10 @@ const plain = (key: string, more: Partial<TemplateStep> = {}) =>
 describe('the product’s own jobs', () => {
   it.each(BUILT_IN.map((t) => [t.title, t] as const))('%s stands up', (_, t) => {
     expect(templateSchema.safeParse(t).error?.issues ?? []).toEqual([]);
+  });
+  it('a job of a team’s own can be saved as it begins, once it has a name', () => {
+    const named = { ...BLANK_JOB, key: 'mine', title: 'Mine' };
+    expect(templateSchema.safeParse(named).error?.issues ?? []).toEqual([]);
   });
   it('have keys and titles of their own', () => {
     expect(new Set(BUILT_IN.map((t) => t.key)).size).toBe(BUILT_IN.length);

@@ -1,8 +1,7 @@
 import { error } from '@sveltejs/kit';
 import { dayOf } from '$lib/core/time/day';
 import { BUILT_IN_KEYS } from '$lib/core/job/built-in/jobs';
-import { BEGIN, end } from '$lib/core/job/built-in/steps';
-import { step } from '$lib/core/job/built-in/steps';
+import { BLANK_JOB } from '$lib/core/job/plain';
 import { db } from '$lib/server/db';
 import { listTemplateChanges, readTemplates } from '$lib/server/templates';
 import type { PageServerLoad } from './$types';
@@ -19,18 +18,6 @@ export const load: PageServerLoad = async ({ locals, params }) => {
     taken: templates.map((t) => t.key),
     today: dayOf(new Date(), team.timeZone),
     changes: fresh ? [] : await listTemplateChanges(db(), team.id, params.key),
-    template: template ?? {
-      key: '',
-      title: '',
-      about: '',
-      circuits: [],
-      steps: [
-        ...BEGIN,
-        step({ key: 'do', title: 'Do it', kind: 'tick', minutes: 10, needs: ['stand'] }),
-        ...end(['do'], false).filter((s) => s.key === 'write')
-      ],
-      version: 0,
-      own: true
-    }
+    template: template ?? BLANK_JOB
   };
 };
