@@ -1,85 +1,79 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { createServer, type AddressInfo } from 'node:net';
 import { test as base, expect, type Page } from '@playwright/test';
 import { connect, type Sql } from '../../src/lib/server/db';
 import { freshDatabase, TEMPLATE } from '../database/cluster';
 import { DEMO_TEMPLATE } from './global-setup';
+import { Server } from './server';
+import { teamOfItsOwn } from './team';
 
-const freePort = () =>
-  new Promise<number>((resolve) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as AddressInfo;
-      probe.close(() => resolve(port));
-    });
-  });
-
-/** The built app on a database of its own. */
-export class App {
-  #server: ChildProcess | null = null;
-  constructor(
-    readonly url: string,
-    readonly sql: Sql,
-    private readonly databaseUrl: string
-  ) {}
-
-  async start(): Promise<void> {
-    const { port } = new URL(this.url);
-    this.#server = spawn(process.execPath, ['build/index.js'], {
-      env: {
-        ...process.env,
-        DATABASE_URL: this.databaseUrl,
-        HOST: '127.0.0.1',
-        PORT: port,
-        ORIGIN: this.url,
-        NODE_ENV: 'production',
-        BODY_SIZE_LIMIT: '64M'
-      },
-      stdio: ['ignore', 'inherit', 'inherit']
-    });
-    await expect
-      .poll(
-        () =>
-          fetch(`${this.url}/health`).then(
-            (r) => r.status,
-            () => 0
-          ),
-        { timeout: 20_000 }
-      )
-      .toBe(200);
-  }
-
-  async stop(): Promise<void> {
-    const server = this.#server;
-    this.#server = null;
-    if (!server || server.exitCode !== null) return;
-    await new Promise((done) => {
-      server.once('exit', done);
-      server.kill('SIGKILL');
-    });
-  }
-
-  machineId = async (plate: string): Promise<string> =>
-    (await this.sql`select id from machine where plate = ${plate}`)[0]!.id;
+/** The built app as a test sees it: where it is, and the rows of the test's own team. */
+export interface App {
+  url: string;
+  sql: Sql;
+  /** The team to look at; null: whatever the app shows somebody who comes new. */
+  teamId: string | null;
+  machineId: (plate: string) => Promise<string>;
+  /** Kills the server, and starts it again: only where the test has one of its own. */
+  stop: () => Promise<void>;
+  start: () => Promise<void>;
 }
 
-/** The app on a database of its own, copied from a template, for as long as it is used. */
-async function withApp(template: string, use: (app: App) => Promise<void>): Promise<void> {
+const machineIn = (sql: Sql) => async (plate: string) =>
+  (await sql`select id from machine where plate = ${plate}`)[0]!.id as string;
+
+/** The server of all tests, with a team of one's own. */
+async function withTeam(use: (app: App) => Promise<void>): Promise<void> {
+  const { url, databaseUrl } = JSON.parse(process.env.HOUR_TRAIL_E2E!) as Record<string, string>;
+  const team = await teamOfItsOwn(databaseUrl!);
+  const others = () =>
+    Promise.reject(new Error('This server is everybody’s: say `test.use({ alone: true })`.'));
+  await use({
+    url: url!,
+    sql: team.sql,
+    teamId: team.id,
+    machineId: machineIn(team.sql),
+    stop: others,
+    start: others
+  });
+  await team.drop();
+}
+
+/** A server on a database of one's own, copied from a template, for as long as it is used. */
+async function alone(template: string, use: (app: App) => Promise<void>): Promise<void> {
   const database = await freshDatabase(template);
   const sql = connect(database.url, 2);
-  const app = new App(`http://127.0.0.1:${await freePort()}`, sql, database.url);
-  await app.start();
-  await use(app);
-  await app.stop();
+  const server = await Server.on(database.url);
+  await use({
+    url: server.url,
+    sql,
+    teamId: null,
+    machineId: machineIn(sql),
+    stop: () => server.stop(),
+    start: () => server.start()
+  });
+  await server.stop();
   await sql.end();
   await database.drop();
 }
 
-export const test = base.extend<{ template: string; app: App; work: Page }, { shared: App }>({
+interface Each {
+  /** What its database is copied from, where it has one of its own. */
+  template: string;
+  /** Has a server and a database of its own: what it does to them nobody else may see. */
+  alone: boolean;
+  app: App;
+  work: Page;
+}
+export const test = base.extend<Each>({
   template: [DEMO_TEMPLATE, { option: true }],
-  app: async ({ template }, use) => withApp(template, use),
-  /** One app for all tests of a worker that only look, at the demo. */
-  shared: [async ({ browserName: _ }, use) => withApp(DEMO_TEMPLATE, use), { scope: 'worker' }],
+  alone: [false, { option: true }],
+  app: async ({ template, alone: own }, use) =>
+    own || template !== DEMO_TEMPLATE ? alone(template, use) : withTeam(use),
   baseURL: async ({ app }, use) => use(app.url),
+  context: async ({ context, app }, use) => {
+    if (app.teamId)
+      await context.addCookies([{ name: 'ht_team', value: app.teamId, url: app.url, httpOnly: true }]);
+    await use(context);
+  },
   /** A page on which someone has said who is working. */
   work: async ({ app, page, template }, use) => {
     await page.goto('/');
@@ -91,6 +85,29 @@ export const test = base.extend<{ template: string; app: App; work: Page }, { sh
         .toBe(true);
     }
     await use(page);
+  }
+});
+
+/** For tests that only look: a worker's one team and one page, whose scripts and fonts need not be fetched again each time. */
+export const looking = base.extend<{ app: App }, { shared: App; glass: Page }>({
+  shared: [async ({ browserName: _ }, use) => withTeam(use), { scope: 'worker' }],
+  glass: [
+    async ({ shared, browser }, use) => {
+      const who = await shared.sql`select id from person where name = 'Jory Pell'`;
+      const context = await browser.newContext({ baseURL: shared.url });
+      await context.addCookies([
+        { name: 'ht_team', value: shared.teamId!, url: shared.url },
+        { name: 'ht_who', value: who[0]!.id, url: shared.url }
+      ]);
+      await use(await context.newPage());
+      await context.close();
+    },
+    { scope: 'worker' }
+  ],
+  app: async ({ shared }, use) => use(shared),
+  page: async ({ glass }, use) => {
+    await glass.setViewportSize({ width: 1280, height: 800 });
+    await use(glass);
   }
 });
 export { expect, TEMPLATE };

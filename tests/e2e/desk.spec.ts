@@ -1,5 +1,4 @@
-import { expect, open, ready, test, type App } from './app';
-import { VIEWS } from './views';
+import { expect, open, test, type App } from './app';
 
 /** A fleet too large for a screen, in the demo team. */
 async function manyMachines(app: App, count: number): Promise<void> {
@@ -165,19 +164,4 @@ test('a visit on a phone: by feel with a reason, a step left out, an undo, and g
   ).toEqual([{ reason: 'jug cracked' }]);
   await open(page, `/visits/${id}`);
   await expect(page.getByText('This visit was given up before the work was done.')).toBeVisible();
-});
-
-test.describe('nothing runs off the side of a phone or a tablet', () => {
-  for (const [name, path] of Object.entries(VIEWS))
-    test(name, async ({ page, shared }) => {
-      await page.setViewportSize({ width: 390, height: 900 });
-      await page.goto(shared.url + (await path(shared)));
-      await ready(page);
-      for (const width of [390, 820]) {
-        await page.setViewportSize({ width, height: 900 });
-        const over = () =>
-          page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
-        await expect.poll(over, { message: `at ${width} px` }).toBe(0);
-      }
-    });
 });

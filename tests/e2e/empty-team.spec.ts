@@ -105,10 +105,14 @@ test.describe('without the demo', () => {
   });
 });
 
-test('first run asks: the demo’s trail is there, and so is the question', async ({ page }) => {
-  await open(page, '/');
-  await expect(page.getByText('This is the demo team')).toBeVisible();
-  await page.getByRole('button', { name: 'Look round with the demo' }).click();
-  await expect(page.getByRole('heading', { name: 'Skerrow Vale Enduro' })).toBeVisible();
-  await expect(page.getByText('This is the demo team')).toBeHidden();
+test.describe('who comes new', () => {
+  test.use({ alone: true });
+
+  test('first run asks: the demo’s trail is there, and so is the question', async ({ page }) => {
+    await open(page, '/');
+    await expect(page.getByText('This is the demo team')).toBeVisible();
+    await page.getByRole('button', { name: 'Look round with the demo' }).click();
+    await expect(page.getByRole('heading', { name: 'Skerrow Vale Enduro' })).toBeVisible();
+    await expect(page.getByText('This is the demo team')).toBeHidden();
+  });
 });

@@ -138,46 +138,50 @@ test('the server answers bad writes clearly and never with a 500', async ({ work
     expect([path, (await page.request.get(path)).status()]).toEqual([path, 200]);
 });
 
-test('a page under another name is kept out, whatever the server is called; a look changes nothing', async ({
-  app
-}) => {
-  const { host } = new URL(app.url);
-  const command = JSON.stringify({ device: '', commands: [] });
-  for (const name of [
-    'book.example',
-    'book.example:80',
-    `127.0.0.1.elsewhere.example:${new URL(app.url).port}`,
-    '[::ffff:10.0.0.1]'
-  ])
-    expect([name, (await raw(`${app.url}/`, { headers: { host: name } })).status]).toEqual([name, 421]);
-  expect((await raw(`${app.url}/`, { headers: { host } })).status).toBe(200);
-  expect((await raw(`${app.url}/`, { headers: { host: `localhost:${new URL(app.url).port}` } })).status).toBe(
-    200
-  );
-  // A form of ours, under either name of this machine.
-  for (const own of [host, `localhost:${new URL(app.url).port}`]) {
-    const form = {
-      host: own,
-      origin: `http://${own}`,
-      accept: 'text/html',
-      'content-type': 'application/x-www-form-urlencoded'
-    };
+test.describe('a server under other names', () => {
+  test.use({ alone: true });
+
+  test('a page under another name is kept out, whatever the server is called; a look changes nothing', async ({
+    app
+  }) => {
+    const { host } = new URL(app.url);
+    const command = JSON.stringify({ device: '', commands: [] });
+    for (const name of [
+      'book.example',
+      'book.example:80',
+      `127.0.0.1.elsewhere.example:${new URL(app.url).port}`,
+      '[::ffff:10.0.0.1]'
+    ])
+      expect([name, (await raw(`${app.url}/`, { headers: { host: name } })).status]).toEqual([name, 421]);
+    expect((await raw(`${app.url}/`, { headers: { host } })).status).toBe(200);
     expect(
-      (await raw(`${app.url}/welcome?/stay`, { method: 'POST', headers: form, body: [''] })).status
-    ).toBe(303);
-    const theirs = { ...form, origin: 'http://book.example' };
+      (await raw(`${app.url}/`, { headers: { host: `localhost:${new URL(app.url).port}` } })).status
+    ).toBe(200);
+    // A form of ours, under either name of this machine.
+    for (const own of [host, `localhost:${new URL(app.url).port}`]) {
+      const form = {
+        host: own,
+        origin: `http://${own}`,
+        accept: 'text/html',
+        'content-type': 'application/x-www-form-urlencoded'
+      };
+      expect(
+        (await raw(`${app.url}/welcome?/stay`, { method: 'POST', headers: form, body: [''] })).status
+      ).toBe(303);
+      const theirs = { ...form, origin: 'http://book.example' };
+      expect(
+        (await raw(`${app.url}/welcome?/stay`, { method: 'POST', headers: theirs, body: [''] })).status
+      ).toBe(403);
+    }
+    // Its own name, but sent by a page of somebody else.
+    const foreign = { host, origin: 'http://book.example', ...JSON_TYPE };
     expect(
-      (await raw(`${app.url}/welcome?/stay`, { method: 'POST', headers: theirs, body: [''] })).status
+      (await raw(`${app.url}/api/commands`, { method: 'POST', headers: foreign, body: [command] })).status
     ).toBe(403);
-  }
-  // Its own name, but sent by a page of somebody else.
-  const foreign = { host, origin: 'http://book.example', ...JSON_TYPE };
-  expect(
-    (await raw(`${app.url}/api/commands`, { method: 'POST', headers: foreign, body: [command] })).status
-  ).toBe(403);
-  // What is linked to from elsewhere may be looked at; the team it works in stays what it was.
-  const looked = await raw(`${app.url}/welcome?stay`, { headers: { host } });
-  expect([looked.status, looked.cookies.filter((c) => c.startsWith('ht_'))]).toEqual([200, []]);
+    // What is linked to from elsewhere may be looked at; the team it works in stays what it was.
+    const looked = await raw(`${app.url}/welcome?stay`, { headers: { host } });
+    expect([looked.status, looked.cookies.filter((c) => c.startsWith('ht_'))]).toEqual([200, []]);
+  });
 });
 
 test('a body without a stated length is counted as it comes', async ({ app }) => {
@@ -193,19 +197,23 @@ test('a body without a stated length is counted as it comes', async ({ app }) =>
   expect(status).toBe(413);
 });
 
-test('a database that is gone is said so, and nothing typed is lost', async ({ work: page, app }) => {
-  await page.keyboard.press('l');
-  const form = page.getByRole('form', { name: 'Log hours' });
-  await form.getByLabel('Machine').selectOption({ label: '84  Lynchet 450' });
-  await form.getByLabel('Meter shows, h').fill('97.5');
-  await app.stop();
-  await form.getByRole('button', { name: 'Log', exact: true }).click();
-  await expect(form.getByText('No answer from the server')).toBeVisible();
-  await expect(form.getByLabel('Meter shows, h')).toHaveValue('97.5');
-  await app.start();
-  await form.getByRole('button', { name: 'Log', exact: true }).click();
-  await expect(page.getByRole('status')).toContainText('84 stands at 97.5 h');
-  expect(await app.sql`select 1 from reading where value = 9750`).toHaveLength(1);
+test.describe('a server that is gone', () => {
+  test.use({ alone: true });
+
+  test('a database that is gone is said so, and nothing typed is lost', async ({ work: page, app }) => {
+    await page.keyboard.press('l');
+    const form = page.getByRole('form', { name: 'Log hours' });
+    await form.getByLabel('Machine').selectOption({ label: '84  Lynchet 450' });
+    await form.getByLabel('Meter shows, h').fill('97.5');
+    await app.stop();
+    await form.getByRole('button', { name: 'Log', exact: true }).click();
+    await expect(form.getByText('No answer from the server')).toBeVisible();
+    await expect(form.getByLabel('Meter shows, h')).toHaveValue('97.5');
+    await app.start();
+    await form.getByRole('button', { name: 'Log', exact: true }).click();
+    await expect(page.getByRole('status')).toContainText('84 stands at 97.5 h');
+    expect(await app.sql`select 1 from reading where value = 9750`).toHaveLength(1);
+  });
 });
 
 test('keys: lanes, places, find, the sheet of shortcuts, and the switch that turns them off', async ({

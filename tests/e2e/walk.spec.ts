@@ -5,148 +5,154 @@ import { Hand } from './hand';
 const lane = (page: Page, plate: string) => page.getByRole('article', { name: new RegExp(`^${plate} `) });
 const listed = (page: Page) => page.getByRole('region', { name: 'Open now' });
 
-test('from due to done: the fleet, hours in, an oil and screen change, the next one moved on', async ({
-  work: page,
-  app
-}) => {
-  // The trail: what presses most stands on top, in words.
-  await expect(page.getByRole('article').first()).toContainText('past limit');
-  await expect(lane(page, '12')).toContainText(
-    'Engine oil, screen and filter in 2.1 h, inside Harrow Edge Hare'
-  );
-  await expect(lane(page, '12')).toContainText('118.4 h');
+test.describe('a server that dies half-way', () => {
+  test.use({ alone: true });
 
-  // One key, one reading; the lane moves and says what is due.
-  await page.keyboard.press('l');
-  const form = page.getByRole('form', { name: 'Log hours' });
-  await form.getByLabel('Machine').selectOption({ label: '12  Fell 250' });
-  await form.getByLabel('Meter shows, h').fill('121,0');
-  await form.getByLabel('Remark').fill('dust');
-  await form.getByRole('button', { name: 'Log', exact: true }).click();
-  await expect(page.getByRole('status')).toContainText(
-    '12 stands at 121.0 h. Now: Engine oil, screen and filter 0.5 h over, past due'
-  );
-  await expect(lane(page, '12')).toContainText('past due');
-  const id = await app.machineId('12');
-  expect(
-    await app.sql`select value, remark from reading r where machine_id = ${id} order by read_at desc limit 1`
-  ).toEqual([{ value: 12100, remark: 'dust' }]);
+  test('from due to done: the fleet, hours in, an oil and screen change, the next one moved on', async ({
+    work: page,
+    app
+  }) => {
+    // The trail: what presses most stands on top, in words.
+    await expect(page.getByRole('article').first()).toContainText('past limit');
+    await expect(lane(page, '12')).toContainText(
+      'Engine oil, screen and filter in 2.1 h, inside Harrow Edge Hare'
+    );
+    await expect(lane(page, '12')).toContainText('118.4 h');
 
-  // The machine: its tasks with what is left, its readings.
-  await lane(page, '12').getByRole('link', { name: '12 Fell 250' }).click();
-  await expect(page.getByRole('heading', { name: 'Fell 250' })).toBeVisible();
-  const row = page.getByRole('row', { name: /Engine oil, screen and filter/ }).first();
-  await expect(row).toContainText('0.5 h over');
-  await expect(row).toContainText('123.5 h');
-  await expect(page.getByRole('row', { name: /121\.0 h/ }).first()).toContainText('Jory Pell');
+    // One key, one reading; the lane moves and says what is due.
+    await page.keyboard.press('l');
+    const form = page.getByRole('form', { name: 'Log hours' });
+    await form.getByLabel('Machine').selectOption({ label: '12  Fell 250' });
+    await form.getByLabel('Meter shows, h').fill('121,0');
+    await form.getByLabel('Remark').fill('dust');
+    await form.getByRole('button', { name: 'Log', exact: true }).click();
+    await expect(page.getByRole('status')).toContainText(
+      '12 stands at 121.0 h. Now: Engine oil, screen and filter 0.5 h over, past due'
+    );
+    await expect(lane(page, '12')).toContainText('past due');
+    const id = await app.machineId('12');
+    expect(
+      await app.sql`select value, remark from reading r where machine_id = ${id} order by read_at desc limit 1`
+    ).toEqual([{ value: 12100, remark: 'dust' }]);
 
-  // The stake starts the visit.
-  await page
-    .getByRole('group', { name: /Trail of/ })
-    .getByRole('link', { name: /^Engine oil, screen and filter/ })
-    .last()
-    .click({ position: { x: 10, y: 8 } });
-  await page.getByRole('checkbox', { name: 'Gearbox oil' }).uncheck();
-  await page.getByRole('checkbox', { name: 'Air filter' }).uncheck();
-  await page.getByRole('checkbox', { name: /^Chain slack and lube/ }).uncheck();
-  await expect(page.getByText('Engine drain plug 22 N·m')).toBeVisible();
-  await page.getByRole('button', { name: 'Start the visit' }).click();
-  const hand = new Hand(page);
-  await hand.at('Lay out tools, parts and oil');
-  await expect(hand.card).toContainText('Brindle Four 10W-50');
-  const next = hand.press;
-  await hand.until('Take the guard off');
-  await next('Off');
-  await expect(listed(page)).toContainText('Skid plate');
-  await hand.until('Read the magnet of engine drain plug');
+    // The machine: its tasks with what is left, its readings.
+    await lane(page, '12').getByRole('link', { name: '12 Fell 250' }).click();
+    await expect(page.getByRole('heading', { name: 'Fell 250' })).toBeVisible();
+    const row = page.getByRole('row', { name: /Engine oil, screen and filter/ }).first();
+    await expect(row).toContainText('0.5 h over');
+    await expect(row).toContainText('123.5 h');
+    await expect(page.getByRole('row', { name: /121\.0 h/ }).first()).toContainText('Jory Pell');
 
-  // Left half-way: a reload and a dead server lose nothing.
-  await expect
-    .poll(
-      async () =>
-        (
-          await app.sql`select 1 from visit_entry e join visit v on v.id = e.visit_id where v.machine_id = ${id} and v.closed_at is null and e.action = 'done'`
-        ).length
-    )
-    .toBeGreaterThanOrEqual(9);
-  await app.stop();
-  await app.start();
-  await page.reload();
-  await ready(page);
-  await hand.at('Read the magnet of engine drain plug');
-  await expect(listed(page)).toContainText('Open now: 3');
-  await page.getByRole('button', { name: 'Close the visit' }).click();
-  await expect(page.getByRole('alert').filter({ hasText: 'Not closed' })).toContainText(
-    'Engine drain plug is off.'
-  );
+    // The stake starts the visit.
+    await page
+      .getByRole('group', { name: /Trail of/ })
+      .getByRole('link', { name: /^Engine oil, screen and filter/ })
+      .last()
+      .click({ position: { x: 10, y: 8 } });
+    await page.getByRole('checkbox', { name: 'Gearbox oil' }).uncheck();
+    await page.getByRole('checkbox', { name: 'Air filter' }).uncheck();
+    await page.getByRole('checkbox', { name: /^Chain slack and lube/ }).uncheck();
+    await expect(page.getByText('Engine drain plug 22 N·m')).toBeVisible();
+    await page.getByRole('button', { name: 'Start the visit' }).click();
+    const hand = new Hand(page);
+    await hand.at('Lay out tools, parts and oil');
+    await expect(hand.card).toContainText('Brindle Four 10W-50');
+    const next = hand.press;
+    await hand.until('Take the guard off');
+    await next('Off');
+    await expect(listed(page)).toContainText('Skid plate');
+    await hand.until('Read the magnet of engine drain plug');
 
-  await page.getByRole('radio', { name: 'fine glitter' }).click();
-  await page.getByRole('button', { name: 'steel (magnetic)', exact: true }).click();
-  await expect(page.getByText('More than last time')).toBeVisible();
-  await next('Write');
-  await hand.until('Tip it, then measure');
-  await page.getByLabel(/^Drained/).fill('0.9 qt');
-  await expect(page.getByText('852 ml = 0.9 US qt')).toBeVisible();
-  await next('Write');
+    // Left half-way: a reload and a dead server lose nothing.
+    await expect
+      .poll(
+        async () =>
+          (
+            await app.sql`select 1 from visit_entry e join visit v on v.id = e.visit_id where v.machine_id = ${id} and v.closed_at is null and e.action = 'done'`
+          ).length
+      )
+      .toBeGreaterThanOrEqual(9);
+    await app.stop();
+    await app.start();
+    await page.reload();
+    await ready(page);
+    await hand.at('Read the magnet of engine drain plug');
+    await expect(listed(page)).toContainText('Open now: 3');
+    await page.getByRole('button', { name: 'Close the visit' }).click();
+    await expect(page.getByRole('alert').filter({ hasText: 'Not closed' })).toContainText(
+      'Engine drain plug is off.'
+    );
 
-  // The drain plug: a value in the wrong unit is questioned, and nothing is written.
-  await hand.until('Refit and torque engine drain plug');
-  await next('In by hand');
-  await expect(listed(page)).toContainText('only hand-tight');
-  await page.getByLabel('Wrench set to').fill('22 lbf ft');
-  await next('Torqued');
-  await expect(page.getByRole('alert').filter({ hasText: 'lbf·ft taken for N·m' })).toBeVisible();
-  await page.getByLabel('Wrench set to').fill('22');
-  await next('Torqued');
+    await page.getByRole('radio', { name: 'fine glitter' }).click();
+    await page.getByRole('button', { name: 'steel (magnetic)', exact: true }).click();
+    await expect(page.getByText('More than last time')).toBeVisible();
+    await next('Write');
+    await hand.until('Tip it, then measure');
+    await page.getByLabel(/^Drained/).fill('0.9 qt');
+    await expect(page.getByText('852 ml = 0.9 US qt')).toBeVisible();
+    await next('Write');
 
-  await hand.until('Pour the engine oil');
-  await expect(page.getByText('870 ml').first()).toBeVisible();
-  await page.getByLabel(/^Poured in/).fill('-5');
-  await next('Write');
-  await expect(page.getByText('Below zero makes no sense here')).toBeVisible();
-  await page.getByLabel(/^Poured in/).fill('50 l');
-  await next('Write');
-  await expect(page.getByText('At most 20 L')).toBeVisible();
-  await page.getByLabel(/^Poured in/).fill('870');
-  await next('Write');
-  await expect(page.getByRole('table', { name: 'Pour ledger' })).toContainText('870 ml');
+    // The drain plug: a value in the wrong unit is questioned, and nothing is written.
+    await hand.until('Refit and torque engine drain plug');
+    await next('In by hand');
+    await expect(listed(page)).toContainText('only hand-tight');
+    await page.getByLabel('Wrench set to').fill('22 lbf ft');
+    await next('Torqued');
+    await expect(page.getByRole('alert').filter({ hasText: 'lbf·ft taken for N·m' })).toBeVisible();
+    await page.getByLabel('Wrench set to').fill('22');
+    await next('Torqued');
 
-  await hand.until('Read the engine level');
-  const slider = page.getByRole('slider');
-  await slider.fill('-0.1');
-  await next('Write the level');
-  await page.getByRole('button', { name: 'Close the visit' }).click();
-  await expect(page.getByRole('alert').filter({ hasText: 'Not closed' })).toContainText('below the low mark');
-  await slider.fill('0.6');
-  await page.getByLabel(/^Topped up/).fill('60');
-  await next('Write the level');
-  await hand.finish();
-  await expect(page.getByText('Nothing stands open')).toBeVisible();
-  await page.getByRole('button', { name: 'Close the visit' }).dblclick();
+    await hand.until('Pour the engine oil');
+    await expect(page.getByText('870 ml').first()).toBeVisible();
+    await page.getByLabel(/^Poured in/).fill('-5');
+    await next('Write');
+    await expect(page.getByText('Below zero makes no sense here')).toBeVisible();
+    await page.getByLabel(/^Poured in/).fill('50 l');
+    await next('Write');
+    await expect(page.getByText('At most 20 L')).toBeVisible();
+    await page.getByLabel(/^Poured in/).fill('870');
+    await next('Write');
+    await expect(page.getByRole('table', { name: 'Pour ledger' })).toContainText('870 ml');
 
-  // The record, the count, the peg and the stake.
-  await expect(page).toHaveURL(/\/records\//);
-  await expect(page.getByText('at 121.0 h, by Jory Pell')).toBeVisible();
-  await expect(page.getByRole('row', { name: 'Poured' })).toContainText('930 ml');
-  const records =
-    await app.sql`select hours, content from service_record where machine_id = ${id} order by done_at desc limit 2`;
-  expect(records[0]).toMatchObject({
-    hours: 12100,
-    content: {
-      circuits: [{ drainedMl: 851.7, pouredMl: 930, level: { position: 0.6 } }],
-      rules: { holdBackPercent: 8 }
-    }
+    await hand.until('Read the engine level');
+    const slider = page.getByRole('slider');
+    await slider.fill('-0.1');
+    await next('Write the level');
+    await page.getByRole('button', { name: 'Close the visit' }).click();
+    await expect(page.getByRole('alert').filter({ hasText: 'Not closed' })).toContainText(
+      'below the low mark'
+    );
+    await slider.fill('0.6');
+    await page.getByLabel(/^Topped up/).fill('60');
+    await next('Write the level');
+    await hand.finish();
+    await expect(page.getByText('Nothing stands open')).toBeVisible();
+    await page.getByRole('button', { name: 'Close the visit' }).dblclick();
+
+    // The record, the count, the peg and the stake.
+    await expect(page).toHaveURL(/\/records\//);
+    await expect(page.getByText('at 121.0 h, by Jory Pell')).toBeVisible();
+    await expect(page.getByRole('row', { name: 'Poured' })).toContainText('930 ml');
+    const records =
+      await app.sql`select hours, content from service_record where machine_id = ${id} order by done_at desc limit 2`;
+    expect(records[0]).toMatchObject({
+      hours: 12100,
+      content: {
+        circuits: [{ drainedMl: 851.7, pouredMl: 930, level: { position: 0.6 } }],
+        rules: { holdBackPercent: 8 }
+      }
+    });
+    expect(records[1]!.hours).toBeLessThan(12100);
+    await page.goBack();
+    await page.goto(`/machines/${id}`);
+    await ready(page);
+    await expect(page.getByRole('row', { name: /^Engine oil, screen and filter/ }).first()).toContainText(
+      '15.0 h'
+    );
+    await expect(
+      page.getByRole('link', { name: /^Engine oil, screen and filter.*done 0\.0 h ago/ })
+    ).toBeVisible();
   });
-  expect(records[1]!.hours).toBeLessThan(12100);
-  await page.goBack();
-  await page.goto(`/machines/${id}`);
-  await ready(page);
-  await expect(page.getByRole('row', { name: /^Engine oil, screen and filter/ }).first()).toContainText(
-    '15.0 h'
-  );
-  await expect(
-    page.getByRole('link', { name: /^Engine oil, screen and filter.*done 0\.0 h ago/ })
-  ).toBeVisible();
 });
 
 test('a whole race day in one grid: good rows are kept, a doubtful one asks', async ({ work: page, app }) => {

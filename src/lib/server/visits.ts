@@ -4,6 +4,7 @@ import type { VisitPlan } from '../core/job/plan';
 import { readItem, readPlan, readStep } from '../core/job/stored';
 import { readRulesOf } from '../core/rules/stored';
 import { readEntry, writeContent } from '../core/visit/stored';
+import { inWords } from '../core/visit/problems';
 import { refuseEntry } from '../core/visit/refuse';
 import type { HouseRules } from '../core/rules/rules';
 import type { Db } from './db';
@@ -136,10 +137,14 @@ export async function addEntries(
   const results: (Stamp | Refusal | null)[] = [];
   for (const { w, input } of list) {
     const { entry } = input;
-    const problem = known.has(entry.id)
-      ? 'That was written before, with other content. Open the page again to see what is there.'
-      : refuseEntry(visitState(visit.plan, entries), entry, tools);
-    results.push(problem ? no(problem) : null);
+    if (known.has(entry.id)) {
+      results.push(
+        no('That was written before, with other content. Open the page again to see what is there.')
+      );
+      continue;
+    }
+    const problem = refuseEntry(visitState(visit.plan, entries), entry, tools);
+    results.push(problem && new Refusal({ '': inWords(problem) }, { problem }));
     if (problem) continue;
     known.add(entry.id);
     // Its stamp is the database's; what comes after it is judged by what it says.

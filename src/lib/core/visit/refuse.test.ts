@@ -1,10 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { item, planOf, step, visitEntry, whole } from '../../../../tests/core/bench';
 import { DEFAULT_RULES } from '../rules/rules';
+import { asksWhy, inWords } from './problems';
 import { refuseEntry } from './refuse';
 import { visitState } from './state';
 import type { Toolbox } from '../stores/toolbox';
 
+const refused = (...args: Parameters<typeof refuseEntry>): string | null => {
+  const problem = refuseEntry(...args);
+  // What is taken with a reason says so in its words, and nothing else does.
+  if (problem) expect(asksWhy(problem)).toBe(/say why/.test(inWords(problem)));
+  return problem && inWords(problem);
+};
 const plan = planOf(['engine-oil']);
 const both = planOf(['engine-oil', 'gearbox-check-screw']);
 const tools: Toolbox = {
@@ -41,59 +48,57 @@ const seal = { seal: 'new' };
 
 describe('the engine', () => {
   it('will not be filled over an open drain', () =>
-    expect(refuseEntry(opened, step('pour', 'done', { ml: 1000 }))).toMatch(/Engine drain plug is off/));
+    expect(refused(opened, step('pour', 'done', { ml: 1000 }))).toMatch(/Engine drain plug is off/));
   it('will not be started with the filler open', () =>
-    expect(refuseEntry(visitState(plan, [step('filler-out-f')]), step('run'))).toMatch(/Filler cap is off/));
+    expect(refused(visitState(plan, [step('filler-out-f')]), step('run'))).toMatch(/Filler cap is off/));
   it('will not be started without the other circuit’s oil', () => {
     const dry = whole(both).filter((e) => e.stepKey !== 'pour@gearbox');
-    expect(refuseEntry(visitState(both, dry), step('run'))).toBe('Do not start it: no gearbox oil is in.');
+    expect(refused(visitState(both, dry), step('run'))).toBe('Do not start it: no gearbox oil is in.');
   });
   it('will not be started with a rag still in it, nor over what was deferred', () => {
     const rag = visitEntry('thing out', { what: 'rag in a hole', name: 'rag', count: 1 });
-    expect(refuseEntry(visitState(plan, [...whole(plan), rag]), step('run'))).toMatch(/still out: rag/);
+    expect(refused(visitState(plan, [...whole(plan), rag]), step('run'))).toMatch(/still out: rag/);
     const all = whole(plan);
     const deferred = item('filter-cover-c', 'deferred', {
       reason: 'x',
       waitsFor: 'a second person',
       part: ''
     });
-    expect(refuseEntry(visitState(plan, [...all, deferred]), step('run'))).toMatch(
-      /Filter cover is deferred/
-    );
-    expect(refuseEntry(visitState(plan, whole(plan)), step('run'))).toBeNull();
+    expect(refused(visitState(plan, [...all, deferred]), step('run'))).toMatch(/Filter cover is deferred/);
+    expect(refused(visitState(plan, whole(plan)), step('run'))).toBeNull();
   });
 });
 
 describe('a pass needs its number', () => {
   it('for what was drained, found, read, asked', () => {
-    expect(refuseEntry(opened, step('drained'))).toMatch(/amount/);
-    expect(refuseEntry(opened, step('magnet-d'))).toMatch(/Pick/);
-    expect(refuseEntry(opened, step('level'))).toMatch(/reading/);
+    expect(refused(opened, step('drained'))).toMatch(/amount/);
+    expect(refused(opened, step('magnet-d'))).toMatch(/Pick/);
+    expect(refused(opened, step('level'))).toMatch(/reading/);
     const ask = planOf(['engine-oil-only']);
-    expect(refuseEntry(visitState(ask, []), step('filter-choice'))).toMatch(/Yes or no/);
+    expect(refused(visitState(ask, []), step('filter-choice'))).toMatch(/Yes or no/);
   });
   it('and a verdict of one’s own its words', () => {
     const own = { grade: 'fine glitter', verdict: 'carry on' };
-    expect(refuseEntry(opened, step('magnet-d', 'done', own))).toMatch(/say why/);
-    expect(refuseEntry(opened, step('magnet-d', 'done', { ...own, overruled: 'new gears' }))).toBeNull();
+    expect(refused(opened, step('magnet-d', 'done', own))).toMatch(/say why/);
+    expect(refused(opened, step('magnet-d', 'done', { ...own, overruled: 'new gears' }))).toBeNull();
   });
   it('a pour that lets out more than is in, or leaves more in the jug than was in it', () => {
     const tight = visitState(plan, []);
-    expect(refuseEntry(tight, step('pour', 'done', { ml: 100, pour: 'let out again' }))).toMatch(
+    expect(refused(tight, step('pour', 'done', { ml: 100, pour: 'let out again' }))).toMatch(
       /More was let out/
     );
-    expect(refuseEntry(tight, step('pour', 'done', { ml: 100, residueMl: 150 }))).toMatch(/left in the jug/);
+    expect(refused(tight, step('pour', 'done', { ml: 100, residueMl: 150 }))).toMatch(/left in the jug/);
   });
 });
 
 describe('twin plugs', () => {
   it('are told apart before one is opened', () => {
     const none = visitState(plan, []);
-    expect(refuseEntry(none, step('drain-d'))).toMatch(/point at the one/);
-    expect(refuseEntry(none, step('drain-d', 'done', { pointedAt: 'x' }))).toBe(
+    expect(refused(none, step('drain-d'))).toMatch(/point at the one/);
+    expect(refused(none, step('drain-d', 'done', { pointedAt: 'x' }))).toBe(
       'That is Gearbox drain plug: gearbox oil. This step opens another.'
     );
-    expect(refuseEntry(none, step('drain-d', 'done', { pointedAt: 'd' }))).toBeNull();
+    expect(refused(none, step('drain-d', 'done', { pointedAt: 'd' }))).toBeNull();
   });
 });
 
@@ -101,23 +106,21 @@ describe('the wrong bottle', () => {
   it('is stopped, and goes in only with a reason', () => {
     const none = visitState(plan, []);
     const burnt = { oilId: 'b', oil: 'Burnt', oilGrade: 'SAE 30' };
-    expect(refuseEntry(none, step('oil', 'done', burnt), tools)).toMatch(
-      /^Stop\. .*burn with the fuel.*say why/
-    );
+    expect(refused(none, step('oil', 'done', burnt), tools)).toMatch(/^Stop\. .*burn with the fuel.*say why/);
     expect(
-      refuseEntry(none, step('oil', 'done', { ...burnt, deviation: 'as told by the owner' }), tools)
+      refused(none, step('oil', 'done', { ...burnt, deviation: 'as told by the owner' }), tools)
     ).toBeNull();
-    expect(refuseEntry(none, step('oil', 'done', { oilId: 'o', oil: 'Good' }), tools)).toBeNull();
-    expect(refuseEntry(none, step('oil', 'done', { oilId: 'gone', oil: 'x' }), tools)).toMatch(
+    expect(refused(none, step('oil', 'done', { oilId: 'o', oil: 'Good' }), tools)).toBeNull();
+    expect(refused(none, step('oil', 'done', { oilId: 'gone', oil: 'x' }), tools)).toMatch(
       /not in the stores/
     );
-    expect(refuseEntry(none, step('oil'), tools)).toMatch(/Pick the oil/);
+    expect(refused(none, step('oil'), tools)).toMatch(/Pick the oil/);
   });
 });
 
 describe('a torque', () => {
   const set = (value: number, more: object = {}) =>
-    refuseEntry(opened, item('drain-plug-d', 'torqued', { value, unit: 'N·m', ...seal, ...more }), tools);
+    refused(opened, item('drain-plug-d', 'torqued', { value, unit: 'N·m', ...seal, ...more }), tools);
   it('that is not the sheet’s is questioned until a reason is given', () => {
     expect(set(30)).toMatch(/The sheet says 20/);
     expect(set(25, { reason: 'steel thread insert' })).toBeNull();
@@ -132,10 +135,10 @@ describe('a torque', () => {
   });
   it('wants to know of its washer; used up or new by the house, the old one needs a reason', () => {
     const value = { value: 20, unit: 'N·m' };
-    expect(refuseEntry(opened, item('drain-plug-d', 'torqued', value))).toBe(
+    expect(refused(opened, item('drain-plug-d', 'torqued', value))).toBe(
       'New crush washer, or the old one again?'
     );
-    expect(refuseEntry(opened, item('drain-plug-d', 'torqued', { ...value, seal: 'again' }))).toMatch(
+    expect(refused(opened, item('drain-plug-d', 'torqued', { ...value, seal: 'again' }))).toMatch(
       /new crush washer every time/
     );
     const reuse = planOf(['engine-oil'], {
@@ -143,27 +146,24 @@ describe('a torque', () => {
       sealUses: { d: 2 }
     });
     const state = visitState(reuse, [step('drain-d')]);
-    expect(refuseEntry(state, item('drain-plug-d', 'torqued', { ...value, seal: 'again' }))).toMatch(
+    expect(refused(state, item('drain-plug-d', 'torqued', { ...value, seal: 'again' }))).toMatch(
       /served 2 of 2/
     );
     expect(
-      refuseEntry(
-        state,
-        item('drain-plug-d', 'torqued', { ...value, seal: 'again', sealReason: 'none left' })
-      )
+      refused(state, item('drain-plug-d', 'torqued', { ...value, seal: 'again', sealReason: 'none left' }))
     ).toBeNull();
   });
   it('of bolts on one face is pulled bolt by bolt', () => {
     const torque = item('filter-cover-c', 'torqued', { value: 10, unit: 'N·m' });
     const off = [step('filter-out-c')];
-    expect(refuseEntry(visitState(plan, off), torque)).toMatch(/bolt by bolt: 1 2 3|bolt by bolt: 1 3 2/);
+    expect(refused(visitState(plan, off), torque)).toMatch(/bolt by bolt: 1 2 3|bolt by bolt: 1 3 2/);
     const half = [...off, item('filter-cover-c', 'bolt', { round: 0, bolt: 0 })];
-    expect(refuseEntry(visitState(plan, half), torque)).toMatch(/Not all are pulled/);
+    expect(refused(visitState(plan, half), torque)).toMatch(/Not all are pulled/);
     const pulled = [0, 1].flatMap((round) =>
       [0, 1, 2].map((bolt) => item('filter-cover-c', 'bolt', { round, bolt }))
     );
-    expect(refuseEntry(visitState(plan, [...off, ...pulled]), torque)).toBeNull();
-    expect(refuseEntry(visitState(plan, off), item('filter-cover-c', 'bolt', { round: 0, bolt: 3 }))).toMatch(
+    expect(refused(visitState(plan, [...off, ...pulled]), torque)).toBeNull();
+    expect(refused(visitState(plan, off), item('filter-cover-c', 'bolt', { round: 0, bolt: 3 }))).toMatch(
       /has 3 bolts/
     );
   });
@@ -171,13 +171,13 @@ describe('a torque', () => {
 
 describe('what is not there', () => {
   it('does not let a plug be ticked shut, nor the last drain left out', () => {
-    expect(refuseEntry(opened, item('drain-plug-d', 'shut'))).toMatch(/torque/);
-    expect(refuseEntry(opened, step('drain-d', 'left out', { reason: 'x' }))).toMatch(/cannot be left out/);
+    expect(refused(opened, item('drain-plug-d', 'shut'))).toMatch(/torque/);
+    expect(refused(opened, step('drain-d', 'left out', { reason: 'x' }))).toMatch(/cannot be left out/);
   });
   it('knows its own steps, items and things', () => {
-    expect(refuseEntry(opened, step('nothing'))).toMatch(/no such step/);
-    expect(refuseEntry(opened, item('nothing', 'off'))).toMatch(/Nothing of that name/);
-    expect(refuseEntry(opened, visitEntry('thing in', { of: 'x' }))).toMatch(/counted out/);
-    expect(refuseEntry(opened, step('source'))).toMatch(/not called for/);
+    expect(refused(opened, step('nothing'))).toMatch(/no such step/);
+    expect(refused(opened, item('nothing', 'off'))).toMatch(/Nothing of that name/);
+    expect(refused(opened, visitEntry('thing in', { of: 'x' }))).toMatch(/counted out/);
+    expect(refused(opened, step('source'))).toMatch(/not called for/);
   });
 });

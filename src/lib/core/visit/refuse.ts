@@ -1,36 +1,43 @@
 import { crissCross } from '../fasteners/pattern';
-import { sealQuestion } from '../job/seal';
+import type { OpenedItem } from '../job/plan';
 import { looksLikeWrongUnit, parseThread } from '../fasteners/stress';
 import { oddTorque } from '../fasteners/torque';
 import { covers, trustedSpan } from '../fasteners/wrench';
-import { judgeOil } from '../fluids/oil';
+import { judgeOil, type OilWant } from '../fluids/oil';
 import { oddPour } from '../fluids/ledger';
 import { quantity, show } from '../quantity/quantity';
 import { UNITS } from '../quantity/units';
 import type { NewEntry } from './entry';
-import { isShut, isTight, pullsLeft, standInWords, type ItemState } from './items';
+import { isShut, pullsLeft, standInWords, type ItemState } from './items';
+import type { Circuit } from '../specs/sheet';
+import type { EntryProblem } from './problems';
 import { ledgerOf, type StepState, type VisitState } from './state';
 import { NO_TOOLS, type Toolbox } from '../stores/toolbox';
 
-/**
- * Why an entry cannot be taken as it is; null when it can. The messages go to the field it was typed in. Those that end in
- * "say why" are taken with a reason.
- */
-export function refuseEntry(state: VisitState, entry: NewEntry, tools: Toolbox = NO_TOOLS): string | null {
+/** Why an entry cannot be taken as it is; null when it can. */
+export function refuseEntry(
+  state: VisitState,
+  entry: NewEntry,
+  tools: Toolbox = NO_TOOLS
+): EntryProblem | null {
   if (entry.stepKey !== null) return refuseStep(state, entry, tools);
   if (entry.itemKey !== null) return refuseItem(state, entry, tools);
   if (entry.action === 'thing in' && !state.things.some((t) => t.id === entry.content.of))
-    return 'Nothing of that name was counted out.';
+    return { kind: 'not counted out' };
   return null;
 }
 
-function refuseStep(state: VisitState, entry: NewEntry & { stepKey: string }, tools: Toolbox): string | null {
+function refuseStep(
+  state: VisitState,
+  entry: NewEntry & { stepKey: string },
+  tools: Toolbox
+): EntryProblem | null {
   const s = state.steps.find((x) => x.step.key === entry.stepKey);
-  if (!s) return 'This visit has no such step.';
+  if (!s) return { kind: 'no such step' };
   const { mayLeaveOut, title } = s.step;
-  if (entry.action === 'left out') return mayLeaveOut ? null : `“${title}” cannot be left out.`;
+  if (entry.action === 'left out') return mayLeaveOut ? null : { kind: 'may not be left out', title };
   if (entry.action !== 'done') return null;
-  if (!s.called) return `“${title}” is not called for.`;
+  if (!s.called) return { kind: 'not called for', title };
   const covered = s.step.after
     .map((key) => state.items.find((i) => i.item.key === key))
     .filter(
@@ -38,100 +45,99 @@ function refuseStep(state: VisitState, entry: NewEntry & { stepKey: string }, to
         i !== undefined && (!isShut(i) || (s.step.input.type === 'start' && i.stand === 'deferred'))
     );
   if (covered.length > 0)
-    return `Not yet: ${covered.map((i) => `${i.item.name} is ${standInWords(i)}`).join('; ')}.`;
+    return { kind: 'open before it', items: covered.map((i) => `${i.item.name} is ${standInWords(i)}`) };
   return refuseDone(state, s, entry.content, tools);
 }
 
-function refuseDone(
-  state: VisitState,
-  s: StepState,
-  content: Extract<NewEntry, { action: 'done' }>['content'],
-  tools: Toolbox
-): string | null {
+type Done = Extract<NewEntry, { action: 'done' }>['content'];
+
+function refuseDone(state: VisitState, s: StepState, content: Done, tools: Toolbox): EntryProblem | null {
   const { input } = s.step;
   switch (input.type) {
     case 'close':
-      return 'Each of its fasteners is written down by itself.';
+      return { kind: 'each by itself' };
     case 'start':
       return refuseStart(state);
     case 'choice':
-      return content.answer === undefined ? 'Yes or no?' : null;
-    case 'measure':
-      if (content.measured === undefined) return `A pass needs its number, in ${input.unit}.`;
-      return UNITS[content.measured.unit].dimension === UNITS[input.unit].dimension
+      return content.answer === undefined ? { kind: 'no answer' } : null;
+    case 'measure': {
+      if (content.measured === undefined) return { kind: 'no number', unit: input.unit };
+      const { unit } = content.measured;
+      const { dimension } = UNITS[unit];
+      return dimension === UNITS[input.unit].dimension
         ? null
-        : `${content.measured.unit} measures ${UNITS[content.measured.unit].dimension}. Write it in ${input.unit}.`;
+        : { kind: 'another dimension', unit, dimension, wanted: input.unit };
+    }
     case 'open': {
       if (input.twins.length === 0) return null;
-      if (content.pointedAt === undefined)
-        return 'Two plugs look alike here: point at the one you are opening.';
+      if (content.pointedAt === undefined) return { kind: 'not pointed at' };
       const wrong = input.twins.find((t) => t.id === content.pointedAt);
-      return wrong ? `That is ${wrong.name}: ${wrong.circuit} oil. This step opens another.` : null;
+      return wrong ? { kind: 'the wrong one', name: wrong.name, circuit: wrong.circuit } : null;
     }
     case 'drained':
-      return content.ml === undefined ? 'Write the amount, such as 950 ml or 1.15 qt.' : null;
-    case 'pour':
-      if (content.ml === undefined) return 'Write the amount, such as 950 ml or 1.15 qt.';
-      return oddPour(
+      return content.ml === undefined ? { kind: 'no amount' } : null;
+    case 'pour': {
+      if (content.ml === undefined) return { kind: 'no amount' };
+      const words = oddPour(
         { what: content.pour ?? 'poured in', ml: content.ml, residueMl: content.residueMl },
         ledgerOf(state, input.circuit).inMl
       );
-    case 'debris':
-      if (content.grade === undefined) return 'Pick what was found, even if it was nothing.';
-      return content.verdict !== undefined && !content.overruled?.trim()
-        ? 'Another verdict than the one worked out needs its reason: say why.'
-        : null;
-    case 'oil': {
-      if (content.oilId === undefined || (content.oilId === null && !content.oil))
-        return 'Pick the oil that goes in.';
-      if (content.oilId === null) return null;
-      const oil = tools.oils.find((o) => o.id === content.oilId);
-      if (!oil) return 'That oil is not in the stores any more.';
-      const { stop } = judgeOil(oil, input.want, null);
-      return stop.length > 0 && !content.deviation?.trim()
-        ? `Stop. ${stop.join(' ')} If it goes in all the same, say why.`
-        : null;
+      return words === null ? null : { kind: 'odd pour', words };
     }
+    case 'debris':
+      if (content.grade === undefined) return { kind: 'no grade' };
+      return content.verdict !== undefined && !content.overruled?.trim()
+        ? { kind: 'verdict without its reason' }
+        : null;
+    case 'oil':
+      return refuseOil(input.want, content, tools);
     case 'level':
-      return content.level === undefined ? 'A level is a reading: put in where it stands.' : null;
+      return content.level === undefined ? { kind: 'no level' } : null;
     default:
       return null;
   }
 }
 
-/** Before the first start: oil in, plugs done, tools and rags counted in. */
-function refuseStart(state: VisitState): string | null {
-  const dry = state.steps.filter(
-    (s) =>
-      s.step.input.type === 'pour' &&
-      s.called &&
-      !s.done &&
-      state.items.some(
-        (i) =>
-          i.opened &&
-          i.item.role === 'drain plug' &&
-          s.step.input.type === 'pour' &&
-          i.item.circuit === s.step.input.circuit
-      )
-  );
-  if (dry.length > 0)
-    return `Do not start it: ${dry.map((s) => (s.step.input.type === 'pour' ? `no ${s.step.input.circuit} oil is in` : '')).join('; ')}.`;
-  const out = state.things.filter((t) => !t.in);
-  if (out.length > 0) return `Do not start it: still out: ${out.map((t) => t.name).join(', ')}.`;
-  return null;
+function refuseOil(want: OilWant, content: Done, tools: Toolbox): EntryProblem | null {
+  if (content.oilId === undefined || (content.oilId === null && !content.oil))
+    return { kind: 'no oil picked' };
+  if (content.oilId === null) return null;
+  const oil = tools.oils.find((o) => o.id === content.oilId);
+  if (!oil) return { kind: 'oil gone' };
+  const { stop } = judgeOil(oil, want, null);
+  return stop.length > 0 && !content.deviation?.trim() ? { kind: 'oil stopped', why: stop } : null;
 }
 
-function refuseItem(state: VisitState, entry: NewEntry & { itemKey: string }, tools: Toolbox): string | null {
+/** Before the first start: oil in, plugs done, tools and rags counted in. */
+function refuseStart(state: VisitState): EntryProblem | null {
+  const drained = (circuit: Circuit) =>
+    state.items.some((i) => i.opened && i.item.role === 'drain plug' && i.item.circuit === circuit);
+  const dry = state.steps.flatMap((s) =>
+    s.step.input.type === 'pour' && s.called && !s.done && drained(s.step.input.circuit)
+      ? [s.step.input.circuit]
+      : []
+  );
+  if (dry.length > 0) return { kind: 'start without oil', circuits: dry };
+  const out = state.things.filter((t) => !t.in);
+  return out.length > 0 ? { kind: 'start with things out', names: out.map((t) => t.name) } : null;
+}
+
+function refuseItem(
+  state: VisitState,
+  entry: NewEntry & { itemKey: string },
+  tools: Toolbox
+): EntryProblem | null {
   const i = state.items.find((x) => x.item.key === entry.itemKey);
-  if (!i) return 'Nothing of that name is opened in this visit.';
+  if (!i) return { kind: 'no such item' };
+  const { name, quantity: bolts } = i.item;
   switch (entry.action) {
     case 'shut':
-      if (i.item.kind === 'fastener') return `${i.item.name} wants its torque.`;
+      if (i.item.kind === 'fastener') return { kind: 'wants its torque', name };
       return sealQuestion(i.item, entry.content.seal, entry.content.sealReason);
     case 'by feel':
       return notTorqued(i) ?? sealQuestion(i.item, entry.content.seal, entry.content.sealReason);
     case 'bolt':
-      return entry.content.bolt < i.item.quantity ? null : `${i.item.name} has ${i.item.quantity} bolts.`;
+      return entry.content.bolt < bolts ? null : { kind: 'no such bolt', name, bolts };
     case 'torqued':
       return (
         notTorqued(i) ??
@@ -142,10 +148,24 @@ function refuseItem(state: VisitState, entry: NewEntry & { itemKey: string }, to
       return null;
   }
 }
-const notTorqued = (i: ItemState) =>
-  i.item.kind === 'fastener'
+const notTorqued = ({ item }: ItemState): EntryProblem | null =>
+  item.kind === 'fastener'
     ? null
-    : `${i.item.name} is not torqued; it is ${i.item.kind === 'cap' ? 'shut' : 'put back in'}.`;
+    : { kind: 'is not torqued', name: item.name, instead: item.kind === 'cap' ? 'shut' : 'put back in' };
+
+/** What the house wants of a seal, where that is not said, or the old one goes in again without a reason. */
+export function sealQuestion(
+  item: OpenedItem,
+  seal: 'new' | 'again' | undefined,
+  why: string | undefined
+): EntryProblem | null {
+  if (item.seal === 'none') return null;
+  if (seal === undefined) return { kind: 'new or old seal', seal: item.seal };
+  if (seal === 'new' || why?.trim()) return null;
+  const { sealUses: uses, sealMost: most } = item;
+  const over = most === 1 || (uses !== null && most !== null && uses >= most);
+  return over ? { kind: 'seal used up', seal: item.seal, uses, most } : null;
+}
 
 /** Whether like bolts on one face are pulled one by one: a sealed face, or where the sheet says how. */
 export const wantsSequence = (i: Pick<ItemState, 'item'>): boolean =>
@@ -156,31 +176,28 @@ function refuseTorque(
   i: ItemState,
   content: Extract<NewEntry, { action: 'torqued' }>['content'],
   tools: Toolbox
-): string | null {
+): EntryProblem | null {
   const set = quantity(content.value, content.unit);
   const why = content.reason?.trim();
   const thread = parseThread(i.item.thread);
   if (thread && !why && looksLikeWrongUnit(set.base, thread, i.item.oiled))
-    return `${show(set)} would pull an ${i.item.thread} bolt past nine tenths of its proof stress: it looks like the wrong unit. If it is what you set, say why.`;
+    return { kind: 'like the wrong unit', set: show(set), thread: i.item.thread };
   if (!why) {
-    const odd = oddTorque(set, i.item.torque?.band ?? null);
-    if (odd) return `${odd} If it is what you set, say why.`;
+    const words = oddTorque(set, i.item.torque?.band ?? null);
+    if (words) return { kind: 'not the sheet’s', words };
   }
   const wrench = tools.wrenches.find((w) => w.id === content.wrenchId);
-  const clicks = content.settingNm ?? set.base;
-  if (wrench && !covers(wrench, clicks) && !why) {
+  const newtonMetres = content.settingNm ?? set.base;
+  if (wrench && !covers(wrench, newtonMetres) && !why) {
     const [from, to] = trustedSpan(wrench);
-    return `${wrench.name} is trusted from ${from} to ${to} N·m; ${clicks.toFixed(1)} N·m lies outside. If there is no other, say why.`;
+    return { kind: 'outside the wrench', wrench: wrench.name, from, to, newtonMetres };
   }
   if (wantsSequence(i)) {
     const left = pullsLeft(i);
     if (i.pulled.length > 0 && left.length > 0)
-      return `Not all are pulled: bolt ${left[0]!.bolt + 1} is next, round ${left[0]!.round + 1}.`;
+      return { kind: 'pulls left', bolt: left[0]!.bolt + 1, round: left[0]!.round + 1 };
     if (i.pulled.length === 0 && !why)
-      return `${i.item.quantity} bolts on one face come down bolt by bolt: ${crissCross(i.item.quantity)
-        .map((b) => b + 1)
-        .join(' ')}. If they did not, say why.`;
+      return { kind: 'not bolt by bolt', bolts: crissCross(i.item.quantity).map((b) => b + 1) };
   }
   return null;
 }
-export { isTight };

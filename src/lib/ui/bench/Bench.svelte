@@ -182,7 +182,7 @@
   </section>
 {/if}
 {#if bench.stuck}<p class="error mt-2" role="status">
-    {bench.problem ?? 'No answer from the server.'}
+    {bench.problem?.words ?? 'No answer from the server.'}
     {bench.waiting} written here and kept; sent again by itself.
   </p>{/if}
 

@@ -2,6 +2,7 @@
 <script lang="ts">
   import { judgeOil, mixing, parseAir, spanWords, type Air } from '$lib/core/fluids/oil';
   import type { DoneContent } from '$lib/core/visit/entry';
+  import type { Problem } from './bench.svelte';
   import type { StepInput } from '$lib/core/job/plan';
   import type { StockedOil } from '$lib/core/stores/toolbox';
   import { untrack } from 'svelte';
@@ -11,7 +12,7 @@
     oils: StockedOil[];
     expected: Air;
     written: DoneContent | null;
-    problem: string | null;
+    problem: Problem | null;
     onwrite: (c: DoneContent) => boolean;
   }
   let { input, oils, expected, written, problem, onwrite }: Props = $props();
@@ -32,7 +33,7 @@
       )
   );
   const chosen = $derived(list.find((x) => x.oil.id === picked));
-  const asks = $derived((chosen && chosen.verdict.stop.length > 0) || problem?.includes('say why'));
+  const asks = $derived((chosen && chosen.verdict.stop.length > 0) || problem?.asksWhy);
   const litres = (ml: number) => `${(ml / 1000).toFixed(2).replace(/0$/, '')} L`;
 
   function save() {

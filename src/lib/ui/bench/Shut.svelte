@@ -5,7 +5,7 @@
   import { isShut, standInWords, type ItemState } from '$lib/core/visit/items';
   import type { Toolbox } from '$lib/core/stores/toolbox';
   import { untrack } from 'svelte';
-  import type { Write } from './bench.svelte';
+  import type { Problem, Write } from './bench.svelte';
   import { inBothUnits } from './number';
   import DeferForm from './DeferForm.svelte';
   import SealPick from './SealPick.svelte';
@@ -16,7 +16,7 @@
     tools: Toolbox;
     units: 'metric' | 'imperial';
     today: string;
-    problem: string | null;
+    problem: Problem | null;
     /** What still stands open behind it; it should not be covered yet. */
     after: string[];
     write: (w: Write) => boolean;
@@ -68,7 +68,7 @@
       <TorqueForm {item} {tools} {units} {today} {problem} {write} blocked={after.length > 0} />
     {:else}
       <SealPick item={i} bind:seal />
-      {#if problem?.includes('say why')}<label class="mt-2 block text-sm" for="{id}-s"
+      {#if problem?.asksWhy}<label class="mt-2 block text-sm" for="{id}-s"
           >Say why <input
             id="{id}-s"
             class="field mt-1 w-full"
@@ -113,5 +113,5 @@
         Found {item.found.map((f) => f.how).join(', ')}.
       </p>{/if}
   {/if}
-  {#if problem}<p class="error mt-1" role="alert">{problem}</p>{/if}
+  {#if problem}<p class="error mt-1" role="alert">{problem.words}</p>{/if}
 </section>

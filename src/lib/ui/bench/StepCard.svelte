@@ -242,7 +242,7 @@
         >{input.type === 'open' ? 'Off' : input.type === 'start' ? 'It has run' : 'Done'}</button
       >
     {/if}
-    {#if problem && input.type !== 'close'}<p class="error mt-3" role="alert">{problem}</p>{/if}
+    {#if problem && input.type !== 'close'}<p class="error mt-3" role="alert">{problem.words}</p>{/if}
     {#if step.leftOut !== null && !readonly}<p class="mt-3">Left out: {step.leftOut}</p>{/if}
   </div>
 

@@ -10,7 +10,7 @@
   import { wantsSequence } from '$lib/core/visit/refuse';
   import type { Toolbox } from '$lib/core/stores/toolbox';
   import AdapterSum from './AdapterSum.svelte';
-  import type { Write } from './bench.svelte';
+  import type { Problem, Write } from './bench.svelte';
   import CrissCross from './CrissCross.svelte';
   import SealPick from './SealPick.svelte';
 
@@ -20,7 +20,7 @@
     units: 'metric' | 'imperial';
     today: string;
     /** What it was refused for; the reason is asked for where it says so. */
-    problem: string | null;
+    problem: Problem | null;
     blocked: boolean;
     write: (w: Write) => boolean;
   }
@@ -41,7 +41,7 @@
   let seal = $state<'new' | 'again'>(untrack(() => sealSuggestion(item.item)));
   let error = $state('');
   const id = $props.id();
-  const asks = $derived(problem?.includes('say why') ?? false);
+  const asks = $derived(problem?.asksWhy ?? false);
   const wrench = $derived(tools.wrenches.find((w) => w.id === wrenchId));
   const lack = $derived(spec ? uncovered(spec, tools.wrenches) : null);
   const sequence = $derived(wantsSequence(item));

@@ -107,7 +107,7 @@ describe('a visit on a screen', () => {
     const bench = open();
     bench.write(off);
     expect(bench.write({ stepKey: 'run', action: 'done', content: {} })).toBe(false);
-    expect([bench.problem, bench.problemAt]).toEqual(['Not yet: Plug is off.', 'run']);
+    expect([bench.problem?.words, bench.problemAt]).toEqual(['Not yet: Plug is off.', 'run']);
     await vi.waitFor(() => expect(bench.waiting).toBe(0));
     expect(server.taken).toHaveLength(1);
   });
@@ -160,7 +160,7 @@ describe('a visit on a screen', () => {
     const bench = open();
     bench.write(off);
     await vi.waitFor(() => expect(bench.waiting).toBe(0));
-    expect(bench.problem).toMatch(/closed/);
+    expect(bench.problem!.words).toMatch(/closed/);
     expect(bench.state.open).toEqual([]);
   });
 

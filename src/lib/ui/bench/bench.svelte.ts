@@ -1,10 +1,11 @@
 import type { Entry, NewEntry } from '$lib/core/visit/entry';
 import { closeProblems } from '$lib/core/visit/close';
 import type { VisitPlan } from '$lib/core/job/plan';
+import { asksWhy, inWords, type EntryProblem } from '$lib/core/visit/problems';
 import { refuseEntry } from '$lib/core/visit/refuse';
 import { visitState } from '$lib/core/visit/state';
 import { NO_TOOLS, type Toolbox } from '$lib/core/stores/toolbox';
-import { sendAll } from '../form/send';
+import { sendAll, type Sent } from '../form/send';
 import type { Photo } from './visit';
 import { MOST_FAILURES, Outbox, waitingNow, type Waiting } from './waiting';
 
@@ -19,6 +20,12 @@ export interface Write {
 /** Sent at once: what a lost signal has piled up goes in a few requests. */
 const BATCH = 40;
 
+/** Why the last entry was not taken, and whether it is with a reason. */
+export interface Problem {
+  words: string;
+  asksWhy: boolean;
+}
+
 /**
  * A visit on this screen. A tick shows at once; it is kept on the device until the server has it, in order, so that a lost
  * signal or a reload loses nothing. What other devices write is asked for every second and a half.
@@ -31,7 +38,7 @@ export class BenchVisit {
   /** The number up to which everything in the book is known here. */
   #cursor: number;
   #count = 0;
-  problem = $state<string | null>(null);
+  problem = $state<Problem | null>(null);
   /** Which step or item the problem belongs to. */
   problemAt = $state<string | null>(null);
   stuck = $state(false);
@@ -100,7 +107,7 @@ export class BenchVisit {
   write(entry: Write): boolean {
     const full = { id: crypto.randomUUID(), stepKey: null, itemKey: null, ...entry } as NewEntry;
     const refused = refuseEntry(this.state, full, this.tools);
-    this.problem = refused;
+    this.problem = refused && { words: inWords(refused), asksWhy: asksWhy(refused) };
     this.problemAt = refused ? (full.stepKey ?? full.itemKey) : null;
     if (refused) return false;
     this.#count += 1;
@@ -166,19 +173,20 @@ export class BenchVisit {
       } else if (s.more.retry || s.more.needsWho) {
         // It is kept until the server is well, or someone has said who is working.
         this.stuck = true;
-        this.#say(s.errors, entry);
+        this.#say(s, entry);
         return false;
       } else {
         // The server knows better: what it refuses is taken back off the screen, and said.
         this.#drop(entry.id);
-        this.#say(s.errors, entry);
+        this.#say(s, entry);
         went = true;
       }
     }
     return went;
   }
-  #say(errors: Record<string, string>, entry: NewEntry): void {
-    this.problem = Object.values(errors)[0] ?? 'Not taken.';
+  #say({ errors, more }: Extract<Sent<unknown>, { ok: false }>, entry: NewEntry): void {
+    const problem = (more.problem as EntryProblem | undefined) ?? null;
+    this.problem = { words: Object.values(errors)[0] ?? 'Not taken.', asksWhy: asksWhy(problem) };
     this.problemAt = entry.stepKey ?? entry.itemKey;
   }
 

@@ -34,13 +34,19 @@ function device(): string {
   }
 }
 
+/** Characters; the limit is 64 KiB for all that is on its way, and a character may take three bytes. */
+const CARRIED_PAST_THE_PAGE = 15_000;
+
 /** Posts JSON and brings back an answer of ours. Never throws: a lost connection is an error of the form as a whole. */
 async function post(url: string, body: unknown): Promise<Record<string, unknown> & { ok: boolean }> {
   try {
+    const text = JSON.stringify(body);
     const response = await fetch(url, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body)
+      body: text,
+      // Whoever writes and leaves the page at once has written it; browsers carry no more than this past its end.
+      keepalive: text.length < CARRIED_PAST_THE_PAGE
     });
     const answer = await response.json().catch(() => null);
     if (answer && typeof answer.ok === 'boolean') return answer;

@@ -1,0 +1,62 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { createServer, type AddressInfo } from 'node:net';
+
+const freePort = () =>
+  new Promise<number>((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as AddressInfo;
+      probe.close(() => resolve(port));
+    });
+  });
+
+/** The built app as a process, on a database that is there already. */
+export class Server {
+  #process: ChildProcess | null = null;
+  private constructor(
+    readonly url: string,
+    readonly databaseUrl: string
+  ) {}
+  static async on(databaseUrl: string): Promise<Server> {
+    const server = new Server(`http://127.0.0.1:${await freePort()}`, databaseUrl);
+    await server.start();
+    return server;
+  }
+
+  async start(): Promise<void> {
+    const { port } = new URL(this.url);
+    this.#process = spawn(process.execPath, ['build/index.js'], {
+      env: {
+        ...process.env,
+        DATABASE_URL: this.databaseUrl,
+        HOST: '127.0.0.1',
+        PORT: port,
+        ORIGIN: this.url,
+        NODE_ENV: 'production',
+        BODY_SIZE_LIMIT: '64M'
+      },
+      stdio: ['ignore', 'ignore', 'inherit']
+    });
+    // It is up as soon as it answers; more than twenty seconds and it never will.
+    for (let i = 0; i < 400; i++) {
+      if (
+        await fetch(`${this.url}/health`).then(
+          (r) => r.status === 200,
+          () => false
+        )
+      )
+        return;
+      await new Promise((r) => setTimeout(r, 50));
+    }
+    throw new Error(`the server at ${this.url} does not answer`);
+  }
+
+  async stop(): Promise<void> {
+    const server = this.#process;
+    this.#process = null;
+    if (!server || server.exitCode !== null) return;
+    await new Promise((done) => {
+      server.once('exit', done);
+      server.kill('SIGKILL');
+    });
+  }
+}

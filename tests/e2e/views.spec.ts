@@ -1,0 +1,75 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, looking as test, open } from './app';
+import { VIEWS, visitId } from './views';
+
+/** What axe finds on a page: in the light all of its rules, in the dark only colours can differ. */
+async function look(page: Page, theme: 'light' | 'dark'): Promise<void> {
+  // No page of ours has frames: what axe opens for them is left out.
+  const axe = new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ['violations'] });
+  const { violations } = await (theme === 'dark' ? axe.withRules(['color-contrast']) : axe).analyze();
+  expect(violations.map((v) => `${theme}: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
+}
+async function lookInBoth(page: Page): Promise<void> {
+  // As the switch in the head of the page does it; the server sends the same class.
+  for (const theme of ['light', 'dark'] as const) {
+    await page.evaluate((t) => void (document.documentElement.className = t), theme);
+    await look(page, theme);
+  }
+}
+
+test.describe('axe finds nothing in either light, and nothing runs off the side of a phone or a tablet', () => {
+  for (const [name, path] of Object.entries(VIEWS))
+    test(name, async ({ page, app }) => {
+      await open(page, await path(app));
+      await lookInBoth(page);
+      for (const width of [820, 390]) {
+        await page.setViewportSize({ width, height: 900 });
+        const over = () =>
+          page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+        await expect.poll(over, { message: `at ${width} px` }).toBe(0);
+      }
+    });
+});
+
+test.describe('axe finds nothing in what opens on a view', () => {
+  for (const [key, name] of [
+    ['l', 'log hours'],
+    ['/', 'find'],
+    ['?', 'shortcuts']
+  ] as const)
+    test(name, async ({ page }) => {
+      await open(page, '/');
+      await page.keyboard.press(key);
+      await page
+        .getByRole('region', { name: /Log hours|Find|Shortcuts/ })
+        .locator('label, h2')
+        .first()
+        .waitFor();
+      await lookInBoth(page);
+    });
+  for (const [button, form] of [
+    ['Write down a finding', 'Finding'],
+    ['Remind when something happens', 'Remind'],
+    ['Report a symptom or incident', 'Report']
+  ] as const)
+    test(button, async ({ page, app }) => {
+      await open(page, `/machines/${await app.machineId('12')}`);
+      await page.getByRole('button', { name: button }).click();
+      await page.getByRole('form', { name: form, exact: true }).waitFor();
+      await lookInBoth(page);
+    });
+  for (const step of [
+    /to do Refit and torque engine drain/,
+    /to do Refit and torque oil filter/,
+    /to do Pour the engine oil/,
+    /to do Read the engine level/,
+    /Read the magnet/,
+    /Choose the oil/
+  ])
+    test(`at the bench, ${step.source}`, async ({ page, app }) => {
+      await open(page, `/visits/${await visitId(app)}`);
+      await page.getByRole('button', { name: step }).click();
+      await lookInBoth(page);
+    });
+});
