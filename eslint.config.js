@@ -28,7 +28,8 @@ export default ts.config(
   },
   {
     // A query that nobody waits for is an error: it may fail unseen, or run outside its transaction.
-    files: ['src/lib/server/**/*.ts', 'src/routes/**/*.ts', 'src/hooks.server.ts'],
+    files: ['src/**/*.ts', 'demo/**/*.ts', 'tests/**/*.ts'],
+    ignores: ['src/**/*.svelte.ts', 'src/**/*.svelte.test.ts'],
     languageOptions: { parserOptions: { projectService: true, extraFileExtensions: ['.svelte'] } },
     rules: { '@typescript-eslint/no-floating-promises': 'error' }
   },

@@ -144,7 +144,7 @@ describe('what the bench knows of earlier changes', () => {
     );
     expect(input.sealUses).toEqual({ [drain]: 3 });
     expect(input.found[drain]).toHaveLength(2);
-    expect(input.found[drain]![1]).toMatch(/^Found loose, .*: again$/);
+    expect(input.found[drain]![1]!.words).toMatch(/^Found loose, .*: again$/);
     expect(Object.keys(input.history)).toEqual(['engine']);
   });
 });

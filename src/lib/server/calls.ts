@@ -21,9 +21,8 @@ export interface CallRow {
 export async function listCalls(sql: Db, teamId: string, machineId: string): Promise<CallRow[]> {
   const rows = await sql`
     with mine as (
-      select t.id, t.name, t.answers from task t where t.team_id = ${teamId} and t.retired_at is null and (t.machine_id = ${machineId} or t.component_id in (
-        select f.component_id from fitting f where f.team_id = ${teamId} and f.removed_at is null and (f.machine_id = ${machineId}
-          or f.host_id in (select component_id from fitting where team_id = ${teamId} and machine_id = ${machineId} and removed_at is null))))
+      select t.id, t.name, t.answers from task t join task_place p on p.team_id = t.team_id and p.task_id = t.id
+      where t.team_id = ${teamId} and t.retired_at is null and p.machine_id = ${machineId}
     )
     select c.id, c.kind, c.what, c.words, c.called_on as day, p.name as by, c.dropped_word as dropped,
       coalesce((select jsonb_agg(jsonb_build_object('id', m.id, 'name', m.name, 'done', exists (

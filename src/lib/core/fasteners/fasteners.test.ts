@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { looseAgain, type Found } from './found';
 import { describe, expect, it } from 'vitest';
 import { quantity } from '../quantity/quantity';
 import boltStress from '../worked-cases/bolt_stress.json';
@@ -130,5 +131,14 @@ describe('criss-cross', () => {
     );
     expect(() => crissCross(0)).toThrow(RangeError);
     expect(() => crissCross(25)).toThrow(RangeError);
+  });
+});
+
+describe('found loose', () => {
+  const found = (how: Found) => ({ how, words: `Found ${how}, 3 May` });
+  it('twice asks for more than the same torque again', () => {
+    expect(looseAgain([found('loose')])).toBeNull();
+    expect(looseAgain([found('loose'), found('over-tight')])).toBeNull();
+    expect(looseAgain([found('loose'), found('damaged'), found('loose')])).toMatch(/thread-lock/);
   });
 });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { GRADES } from '../debris/debris';
+import { FOUND, type FoundBefore } from '../fasteners/found';
 import { exactly, type Band } from '../quantity/band';
 import { quantity } from '../quantity/quantity';
 import { storedQuantity, unitWas } from '../quantity/stored';
@@ -199,7 +200,12 @@ export const itemV1 = z.object({
   seal: z.enum(SEALS),
   note: z.string()
 });
-export const itemV2 = z.object({ v: z.literal(2), ...itemSame, torque: maybe(numberV2) });
+export const itemV2 = z.object({
+  v: z.literal(2),
+  ...itemSame,
+  torque: maybe(numberV2),
+  found: z.array(z.string())
+});
 type ItemV2 = z.infer<typeof itemV2>;
 
 export const itemV1to2 = (item: z.infer<typeof itemV1>): ItemV2 => ({
@@ -216,10 +222,16 @@ export const itemV1to2 = (item: z.infer<typeof itemV1>): ItemV2 => ({
   sealMost: null,
   found: []
 });
-export const itemV2to3 = ({ torque, ...item }: ItemV2): OpenedItem & { v: 3 } => ({
+/** What was found stood there in words, “Found loose, 3 May”, and among them an advice that is worked out today. */
+const foundIn = (words: string): FoundBefore[] => {
+  const how = FOUND.find((f) => words.startsWith(`Found ${f},`));
+  return how ? [{ how, words }] : [];
+};
+export const itemV2to3 = ({ torque, found, ...item }: ItemV2): OpenedItem & { v: 3 } => ({
   ...item,
   v: 3,
-  torque: torque && numberV2to3(torque)
+  torque: torque && numberV2to3(torque),
+  found: found.flatMap(foundIn)
 });
 
 export const templateV1 = z.object({

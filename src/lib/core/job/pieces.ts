@@ -147,9 +147,8 @@ export const itemSame = {
   seal: z.enum(SEALS),
   sealUses: maybe(z.number()),
   sealMost: maybe(z.number()),
-  note: z.string(),
-  found: z.array(z.string())
-} satisfies Shape<Omit<OpenedItem, 'torque'>>;
+  note: z.string()
+} satisfies Shape<Omit<OpenedItem, 'torque' | 'found'>>;
 
 export const planJob = z.object({
   key: z.string(),

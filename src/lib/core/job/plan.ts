@@ -1,5 +1,6 @@
 import type { Earlier } from '../debris/trend';
 import type { CircuitFill } from '../fluids/ledger';
+import type { FoundBefore } from '../fasteners/found';
 import type { Inside, OilWant } from '../fluids/oil';
 import type { Band } from '../quantity/band';
 import type { UnitName } from '../quantity/units';
@@ -152,8 +153,8 @@ export interface OpenedItem {
   sealUses: number | null;
   sealMost: number | null;
   note: string;
-  /** What was found at it before: "found loose, 3 May". */
-  found: string[];
+  /** What was found at it at earlier visits, the oldest first. */
+  found: FoundBefore[];
 }
 
 export interface PlanJob {

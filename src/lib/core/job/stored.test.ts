@@ -131,6 +131,18 @@ describe('numbers of before there were bands', () => {
     expect(title).toBe('Slack, in notches');
     expect(input).toMatchObject({ unit: 'pieces', number: { band: { from: null, to: { value: 14 } } } });
   });
+  it('what was found stood in words, with an advice that is worked out today', () => {
+    const { torque: _, ...same } = writeItem(planOf(['engine-oil']).items[0]!);
+    const found = [
+      'Found loose, 3 May',
+      'Found over-tight, 1 Jun: two hands',
+      'Found loose twice: thread-lock.'
+    ];
+    expect(readItem({ ...same, v: 2, torque: null, found }).found).toEqual([
+      { how: 'loose', words: 'Found loose, 3 May' },
+      { how: 'over-tight', words: 'Found over-tight, 1 Jun: two hands' }
+    ]);
+  });
   it('one torque becomes a band of which both ends are it', () => {
     const { torque: _, ...same } = writeItem(planOf(['engine-oil']).items.find((i) => i.torque?.band)!);
     const number = { label: 'Torque', source: 'Manual', unsure: false };

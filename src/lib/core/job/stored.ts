@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { FOUND, type FoundBefore } from '../fasteners/found';
 import { storedBand } from '../quantity/stored';
 import { UNIT_NAMES } from '../quantity/units';
 import { FIGURE_KEYS } from '../specs/sheet';
@@ -69,9 +70,10 @@ export function readStep(kept: unknown): Step {
 }
 export const writeStep = (step: Step) => ({ v: 3, ...step });
 
+const foundBefore = z.object({ how: z.enum(FOUND), words: z.string() } satisfies Shape<FoundBefore>);
 const itemNow = z.object({
   v: z.literal(3),
-  ...({ ...itemSame, torque: maybe(number) } satisfies Shape<OpenedItem>)
+  ...({ ...itemSame, torque: maybe(number), found: z.array(foundBefore) } satisfies Shape<OpenedItem>)
 });
 const storedItem = z.discriminatedUnion('v', [itemV1, itemV2, itemNow]);
 

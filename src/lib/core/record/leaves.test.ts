@@ -68,7 +68,11 @@ describe('what a visit leaves behind', () => {
     expect(leaves(found('damaged')).findings).toMatchObject([{ severity: 'fix now', closed: null }]);
     const before = {
       ...plan,
-      items: plan.items.map((i) => (i.key === 'drain-plug-d' ? { ...i, found: ['Found loose, 3 May'] } : i))
+      items: plan.items.map((i) =>
+        i.key === 'drain-plug-d'
+          ? { ...i, found: [{ how: 'loose' as const, words: 'Found loose, 3 May' }] }
+          : i
+      )
     };
     const again = [...whole(before), found('loose')()];
     expect(leavesOf(before, visitState(before, again)).findings).toMatchObject([

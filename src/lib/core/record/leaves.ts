@@ -131,7 +131,7 @@ function deferredBy(i: ItemState, job: string | null): LeftFinding[] {
 /** Found loose, over-tight, damaged or missing. What was only loose is closed by its torque, unless it was so before. */
 function foundAt(i: ItemState, job: string | null): LeftFinding[] {
   return i.found.map((f, n): LeftFinding => {
-    const again = f.how === 'loose' && i.item.found.some((words) => words.startsWith('Found loose'));
+    const again = f.how === 'loose' && i.item.found.some((b) => b.how === 'loose');
     const mended = isTight(i) && f.how !== 'damaged' && !again;
     return {
       key: `found:${i.item.key}:${n}`,

@@ -1,3 +1,4 @@
+import type { Found } from '../fasteners/found';
 import type { JudgedDebris } from './record';
 import { describe, expect, it } from 'vitest';
 import { debrisBefore, fastenerPast, type PastChange, type PastRecord } from './past';
@@ -5,7 +6,7 @@ import { debrisBefore, fastenerPast, type PastChange, type PastRecord } from './
 const record = (
   day: string,
   seal: 'new' | 'again' | null,
-  more: Partial<PastRecord> & { found?: { how: string; note: string } } = {}
+  more: Partial<PastRecord> & { found?: { how: Found; note: string } } = {}
 ): PastRecord => ({
   id: day,
   visitId: null,
@@ -54,13 +55,13 @@ describe('the uses of a seal', () => {
 });
 
 it('what was found at a fastener is told once a visit, with its day and its words', () => {
-  const loose = { how: 'loose', note: '' };
+  const loose = { how: 'loose' as const, note: '' };
   const records = [
     record('2026-05-01', null, { found: loose }),
     record('2026-05-10', null, { id: 'a', visitId: 'v', found: { how: 'loose', note: 'again' } }),
     record('2026-05-10', null, { id: 'b', visitId: 'v', found: { how: 'loose', note: 'again' } })
   ];
-  expect(fastenerPast(records, '2026-06-10').found.plug).toEqual([
+  expect(fastenerPast(records, '2026-06-10').found.plug!.map((f) => f.words)).toEqual([
     'Found loose, 1 May',
     'Found loose, 10 May: again'
   ]);

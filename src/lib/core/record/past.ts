@@ -1,3 +1,4 @@
+import type { FoundBefore } from '../fasteners/found';
 import type { Earlier } from '../debris/trend';
 import { showDay, type Day } from '../time/day';
 import type { JobRecord } from './record';
@@ -23,9 +24,9 @@ export interface PastRecord {
 export function fastenerPast(
   records: readonly PastRecord[],
   today: Day
-): { sealUses: Record<string, number>; found: Record<string, string[]> } {
+): { sealUses: Record<string, number>; found: Record<string, FoundBefore[]> } {
   const sealUses: Record<string, number> = {};
-  const found: Record<string, string[]> = {};
+  const found: Record<string, FoundBefore[]> = {};
   const counted = new Set<string>();
   const once = (key: string) => !counted.has(key) && counted.add(key);
   for (const { id, visitId, day, record } of records) {
@@ -36,9 +37,10 @@ export function fastenerPast(
     }
     for (const f of record.found) {
       if (!f.fastenerId || !once(`${visit} found ${f.fastenerId} ${f.how} ${f.note}`)) continue;
-      (found[f.fastenerId] ??= []).push(
-        `Found ${f.how}, ${showDay(day, today)}${f.note ? `: ${f.note}` : ''}`
-      );
+      (found[f.fastenerId] ??= []).push({
+        how: f.how,
+        words: `Found ${f.how}, ${showDay(day, today)}${f.note ? `: ${f.note}` : ''}`
+      });
     }
   }
   return { sealUses, found };

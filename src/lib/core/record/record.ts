@@ -1,3 +1,4 @@
+import type { Found } from '../fasteners/found';
 import type { Debris, Verdict } from '../debris/debris';
 import { readDrain, type OilLook } from '../debris/trend';
 import { consumption, type Consumption } from '../fluids/ledger';
@@ -55,7 +56,7 @@ export interface JobRecord {
   rules: Partial<HouseRules>;
   circuits: CircuitRecord[];
   debris: JudgedDebris[];
-  found: { name: string; place: string; fastenerId: string | null; how: string; note: string }[];
+  found: { name: string; place: string; fastenerId: string | null; how: Found; note: string }[];
   fasteners: {
     name: string;
     place: string;

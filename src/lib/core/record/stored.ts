@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { GRADES, MATERIALS } from '../debris/debris';
 import { OIL_LOOKS } from '../debris/trend';
+import { FOUND } from '../fasteners/found';
 import type { Consumption } from '../fluids/ledger';
 import { exactly, JUDGEMENTS } from '../quantity/band';
 import { quantity } from '../quantity/quantity';
@@ -36,7 +37,7 @@ const found = z.object({
   name: z.string(),
   place: z.string(),
   fastenerId: maybe(z.string()),
-  how: z.string(),
+  how: z.enum(FOUND),
   note: z.string().default('')
 });
 const leftOut = z.object({ title: z.string(), reason: z.string() });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { GRADES, MATERIALS } from '../debris/debris';
 import { OIL_LOOKS } from '../debris/trend';
+import { FOUND } from '../fasteners/found';
 import { WAITS_FOR } from '../finding/reminder';
 import { POURS } from '../fluids/ledger';
 import { UNIT_NAMES, UNITS, type UnitName } from '../quantity/units';
@@ -88,7 +89,6 @@ export const torquedSchema = z.object({
   ...seal
 });
 
-export const FOUND = ['loose', 'over-tight', 'damaged', 'missing'] as const;
 export const THINGS = [
   'spring',
   'dowel',

@@ -1,4 +1,5 @@
 import type { WaitsFor } from '../finding/reminder';
+import type { Found } from '../fasteners/found';
 import { pulls } from '../fasteners/pattern';
 import { quantity, show, type Quantity } from '../quantity/quantity';
 import type { Entry } from './entry';
@@ -18,7 +19,7 @@ export interface ItemState {
   reason: string | null;
   seal: 'new' | 'again' | null;
   deferred: { waitsFor: WaitsFor; reason: string; part: string; usable: boolean } | null;
-  found: { how: string; note: string }[];
+  found: { how: Found; note: string }[];
   /** Pulls done of a criss-cross sequence: `round/bolt`. */
   pulled: string[];
   by: string | null;

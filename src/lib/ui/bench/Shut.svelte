@@ -1,6 +1,6 @@
 <!-- One opened thing put back: a plug torqued, a cap shut, a part in. The torque is the huge number. -->
 <script lang="ts">
-  import { FOUND } from '$lib/core/visit/entry';
+  import { FOUND, looseAgain } from '$lib/core/fasteners/found';
   import { sealSuggestion } from '$lib/core/job/seal';
   import { isShut, standInWords, type ItemState } from '$lib/core/visit/items';
   import type { Toolbox } from '$lib/core/stores/toolbox';
@@ -48,7 +48,8 @@
     {[i.place, i.head, i.thread, i.oiled ? 'threads oiled' : ''].filter(Boolean).join(' · ')}
   </p>
   {#if i.note}<p class="font-bold">{i.note}</p>{/if}
-  {#each i.found as f (f)}<p class="caution mt-1">{f}</p>{/each}
+  {#each i.found as f, n (n)}<p class="caution mt-1">{f.words}</p>{/each}
+  {#if looseAgain(i.found)}<p class="caution mt-1 font-bold">{looseAgain(i.found)}</p>{/if}
   {#if i.kind === 'fastener'}
     {#if torque}
       <p class="figure mt-1 text-6xl leading-none">{torque.main}</p>

@@ -1,5 +1,6 @@
 import type { Earlier } from '../../debris/trend';
 import { upperEnd } from '../../quantity/band';
+import type { FoundBefore } from '../../fasteners/found';
 import type { Inside } from '../../fluids/oil';
 import type { Kind } from '../../machine/machine';
 import type { HouseRules } from '../../rules/rules';
@@ -45,8 +46,8 @@ export interface LayoutInput {
   history: Partial<Record<Circuit, CircuitHistory>>;
   /** Uses of the seal that is in each fastener, by its id; absent: nobody knows. */
   sealUses: Readonly<Record<string, number>>;
-  /** What was found at each fastener before, by its id, in words. */
-  found: Readonly<Record<string, string[]>>;
+  /** What was found at each fastener before, by its id. */
+  found: Readonly<Record<string, FoundBefore[]>>;
   /** What was written at each step last time, by its key. */
   last: Readonly<Record<string, LastTime>>;
 }

@@ -27,17 +27,10 @@ export function itemOf(f: Fastener, input: LayoutInput): OpenedItem {
     sealUses: input.sealUses[f.id] ?? null,
     sealMost: sealMost(f, input),
     note: f.note,
-    found: foundAt(f, input)
+    found: input.found[f.id] ?? []
   };
 }
 
-/** What was found at it before; found loose twice asks for more than the same torque again. */
-function foundAt(f: Fastener, input: LayoutInput): string[] {
-  const found = input.found[f.id] ?? [];
-  return found.filter((x) => x.startsWith('Found loose')).length >= 2
-    ? [...found, 'Found loose twice: thread-lock, or find the cause.']
-    : found;
-}
 export function torqueOf(f: Fastener, sheet: Sheet) {
   return figureOf(sheet, 'torque', f.id);
 }

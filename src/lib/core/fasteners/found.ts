@@ -1,0 +1,17 @@
+/** How a fastener may be found when it is undone or checked (handbook, section 7). */
+export const FOUND = ['loose', 'over-tight', 'damaged', 'missing'] as const;
+export type Found = (typeof FOUND)[number];
+
+/** What was found at a fastener at an earlier visit. */
+export interface FoundBefore {
+  how: Found;
+  /** With its day and what was noted: “Found loose, 3 May: a quarter turn”. */
+  words: string;
+}
+
+/** Found loose twice, the same torque once more is not the answer; null where it was not. */
+export function looseAgain(found: readonly FoundBefore[]): string | null {
+  return found.filter((f) => f.how === 'loose').length >= 2
+    ? 'Found loose twice: thread-lock, or find the cause.'
+    : null;
+}
