@@ -1,5 +1,5 @@
 import type { Entry, NewEntry } from '../core/visit/entry';
-import { isLeft, visitState } from '../core/visit/state';
+import { isLeft, VisitFold, visitState } from '../core/visit/state';
 import type { VisitPlan } from '../core/job/plan';
 import { readItem, readPlan, readStep } from '../core/job/stored';
 import { readRulesOf } from '../core/rules/stored';
@@ -133,7 +133,8 @@ export async function addEntries(
     return list.map(() => no('This visit is closed; nothing more can be written in it.'));
   const tools = await readToolbox(tx, team.id);
   const known = new Set(visit.entries.map((e) => e.id));
-  const entries = [...visit.entries];
+  const fold = new VisitFold(visit.plan);
+  for (const entry of visit.entries) fold.add(entry);
   const results: (Stamp | Refusal | null)[] = [];
   for (const { w, input } of list) {
     const { entry } = input;
@@ -143,12 +144,12 @@ export async function addEntries(
       );
       continue;
     }
-    const problem = refuseEntry(visitState(visit.plan, entries), entry, tools);
+    const problem = refuseEntry(fold.state(), entry, tools);
     results.push(problem && new Refusal({ '': inWords(problem) }, { problem }));
     if (problem) continue;
     known.add(entry.id);
     // Its stamp is the database's; what comes after it is judged by what it says.
-    entries.push({ ...entry, seq: Number.MAX_SAFE_INTEGER, at: w.now.toISOString(), by: '' } as Entry);
+    fold.add({ ...entry, seq: Number.MAX_SAFE_INTEGER, at: w.now.toISOString(), by: '' } as Entry);
   }
   const taken = list.filter((_, i) => results[i] === null);
   const stamps = await insertEntries(

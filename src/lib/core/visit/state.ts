@@ -62,59 +62,76 @@ export interface VisitState {
  * server numbers what it takes.
  */
 export function visitState(plan: Pick<VisitPlan, 'steps' | 'items'>, entries: readonly Entry[]): VisitState {
-  const items = new Map<string, ItemState>(plan.items.map((item) => [item.key, freshItem(item)]));
-  const steps = new Map<string, StepState>(
-    plan.steps.map((step) => [
-      step.key,
-      { step, called: true, done: false, leftOut: null, handed: null, written: [], by: null, at: null }
-    ])
-  );
-  const things = new Map<string, ThingState>();
-  const timers = new Map<string, Timer>();
-  const passedOver: Record<string, string> = {};
-  let order: string[] | null = null;
+  const fold = new VisitFold(plan);
+  for (const entry of [...entries].sort((a, b) => a.seq - b.seq)) fold.add(entry);
+  return fold.state();
+}
 
-  for (const entry of [...entries].sort((a, b) => a.seq - b.seq)) {
+/** The same, entry by entry in the order of their numbers, for whoever has to judge each as the visit stands before it. */
+export class VisitFold {
+  readonly #items: Map<string, ItemState>;
+  readonly #steps: Map<string, StepState>;
+  readonly #things = new Map<string, ThingState>();
+  readonly #timers = new Map<string, Timer>();
+  readonly #passedOver: Record<string, string> = {};
+  #order: string[] | null = null;
+
+  constructor(plan: Pick<VisitPlan, 'steps' | 'items'>) {
+    this.#items = new Map(plan.items.map((item) => [item.key, freshItem(item)]));
+    this.#steps = new Map(
+      plan.steps.map((step) => [
+        step.key,
+        { step, called: true, done: false, leftOut: null, handed: null, written: [], by: null, at: null }
+      ])
+    );
+  }
+
+  add(entry: Entry): void {
+    const { id, at, by } = entry;
     if (entry.stepKey !== null) {
-      const s = steps.get(entry.stepKey);
+      const s = this.#steps.get(entry.stepKey);
       if (entry.action === 'timer')
-        timers.set(entry.id, { id: entry.id, stepKey: entry.stepKey, at: entry.at, ...entry.content });
-      else if (entry.action === 'timer off') timers.delete(entry.content.of);
-      else if (s) applyToStep(s, entry, items, steps);
+        this.#timers.set(id, { id, stepKey: entry.stepKey, at, ...entry.content });
+      else if (entry.action === 'timer off') this.#timers.delete(entry.content.of);
+      else if (s) applyToStep(s, entry, this.#items, this.#steps);
     } else if (entry.itemKey !== null) {
-      const i = items.get(entry.itemKey);
-      if (!i) continue;
+      const i = this.#items.get(entry.itemKey);
+      if (!i) return;
       const was = isShut(i);
       applyToItem(i, entry);
-      if (entry.action === 'off' && was) letsOut(i, steps);
-    } else if (entry.action === 'thing out')
-      things.set(entry.id, { id: entry.id, ...entry.content, in: false, by: entry.by });
+      if (entry.action === 'off' && was) letsOut(i, this.#steps);
+    } else if (entry.action === 'thing out') this.#things.set(id, { id, ...entry.content, in: false, by });
     else if (entry.action === 'thing in') {
-      const thing = things.get(entry.content.of);
+      const thing = this.#things.get(entry.content.of);
       if (thing) thing.in = true;
-    } else if (entry.action === 'passed over') passedOver[entry.content.fastenerId] = entry.content.reason;
-    else if (entry.action === 'reordered') order = entry.content.order;
+    } else if (entry.action === 'passed over')
+      this.#passedOver[entry.content.fastenerId] = entry.content.reason;
+    else if (entry.action === 'reordered') this.#order = entry.content.order;
   }
-  for (const s of steps.values()) {
-    if (s.step.input.type === 'close')
-      s.done = s.step.input.items.every((key) => isBack(items.get(key)!, steps));
+
+  /** How the visit stands now. Its parts go on with the fold: look at them before the next entry is added. */
+  state(): VisitState {
+    const [steps, items] = [[...this.#steps.values()], [...this.#items.values()]];
+    for (const s of steps)
+      if (s.step.input.type === 'close')
+        s.done = s.step.input.items.every((key) => isBack(this.#items.get(key)!, this.#steps));
+    for (const s of steps) s.called = s.step.gate === null || opensGate(s.step.gate, this.#steps);
+    const list = this.#order
+      ? inOrder(
+          steps.map((s) => ({ key: s.step.key, s })),
+          this.#order
+        ).map((x) => x.s)
+      : steps;
+    return {
+      steps: list,
+      items,
+      things: [...this.#things.values()],
+      timers: [...this.#timers.values()],
+      passedOver: this.#passedOver,
+      next: list.find((s) => isLeft(s) && s.handed === null)?.step.key ?? list.find(isLeft)?.step.key ?? null,
+      open: items.filter((i) => !isShut(i))
+    };
   }
-  for (const s of steps.values()) s.called = s.step.gate === null || opensGate(s.step.gate, steps);
-  const list = order
-    ? inOrder(
-        [...steps.values()].map((s) => ({ key: s.step.key, s })),
-        order
-      ).map((x) => x.s)
-    : [...steps.values()];
-  return {
-    steps: list,
-    items: [...items.values()],
-    things: [...things.values()],
-    timers: [...timers.values()],
-    passedOver,
-    next: list.find((s) => isLeft(s) && s.handed === null)?.step.key ?? list.find(isLeft)?.step.key ?? null,
-    open: [...items.values()].filter((i) => !isShut(i))
-  };
 }
 
 /** Called for, and neither done nor left out. */

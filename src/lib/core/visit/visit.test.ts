@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { item, planOf, SHEET, step, visitEntry, whole } from '../../../../tests/core/bench';
 import { closeProblems } from './close';
 import { entrySchema, type Entry } from './entry';
-import { fillInForce, ledgerOf, visitState } from './state';
+import { fillInForce, ledgerOf, VisitFold, visitState } from './state';
 
 const plan = planOf(['engine-oil']);
 const both = planOf(['engine-oil', 'gearbox-check-screw']);
@@ -81,6 +81,19 @@ describe('a visit', () => {
     );
   });
 
+  it('is the same looked at after every entry as only at the end', () => {
+    fc.assert(
+      fc.property(fc.shuffledSubarray(whole(both)), fc.boolean(), (entries, twice) => {
+        const numbered = (twice ? [...entries, ...entries] : entries).map((e, seq) => ({ ...e, seq }));
+        const fold = new VisitFold(both);
+        for (const e of numbered) {
+          fold.state();
+          fold.add(e);
+        }
+        expect(fold.state()).toEqual(visitState(both, numbered));
+      })
+    );
+  });
   it('reopens a level when oil is let out after it was read', () => {
     const all = whole(plan);
     expect(done(plan, all, 'level').done).toBe(true);
