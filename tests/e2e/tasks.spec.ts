@@ -163,6 +163,8 @@ test('a finding parks a machine until it is closed with what was done', async ({
   const lane = page.getByRole('article', { name: /^12 / });
   await expect(lane).toContainText('not ready');
   await expect(lane).toContainText('Bar clamp cracked');
+  await open(page, '/outings/day');
+  await expect(page.getByRole('row', { name: /^12 Fell 250/ })).toContainText('not ready');
   await open(page, '/due');
   await expect(page.getByRole('row', { name: /Bar clamp cracked/ })).toContainText('not ready');
   await page

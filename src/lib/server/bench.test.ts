@@ -25,7 +25,8 @@ import { Refusal } from './refusal';
 import { listFasteners } from './specs';
 import { readToolbox } from './stores';
 import { listTemplateChanges, readTemplates } from './templates';
-import { getVisit, listTimers } from './visits';
+import { listTimers } from './bench-lists';
+import { getVisit } from './visits';
 
 let book: Book;
 let drain: string;

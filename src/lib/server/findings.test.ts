@@ -1,9 +1,17 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { addFinding, addReminder, closeFinding, noteReminder, regrade } from '../../../tests/database/hands';
+import {
+  addFastener,
+  addFinding,
+  addReminder,
+  closeFinding,
+  noteReminder,
+  regrade
+} from '../../../tests/database/hands';
 import { later, Pit } from '../../../tests/database/pit';
 import { uuid } from '../../../tests/database/book';
 import { findingSchema, reminderSchema, type FindingInput } from '../core/finding/form';
-import { listFindings } from './findings';
+import { fastenerSchema } from '../core/specs/form';
+import { keepLeaves, listFindings } from './findings';
 import { duePage } from './dues';
 import { rebuildStanding } from './standing';
 import { lanesOf, trailPage } from './trail';
@@ -102,6 +110,49 @@ describe('findings', () => {
     await pit.book.log('41', { day: '2026-06-11' }, later(20));
     await rebuildStanding(pit.sql, pit.book.team.id, pit.book.machineId);
     expect(await hours()).toBe(4000);
+  });
+  it('a fastener torqued closes what was deferred on it, unless that has gone with its engine', async () => {
+    const fastener = uuid();
+    const { team, personId, machineId } = pit.book;
+    const sheet = {
+      circuit: 'engine',
+      role: 'drain plug',
+      name: 'Drain plug',
+      quantity: 1,
+      magnet: false,
+      seal: 'none'
+    };
+    await addFastener(pit.sql, team, personId, fastenerSchema.parse({ ...sheet, id: fastener, machineId }));
+    // Engine a went to the other machine above; b is on this one.
+    const on = [await add({ what: 'On b', componentId: pit.b }), await add({ what: 'On it' })];
+    const gone = await addFinding(
+      pit.sql,
+      team,
+      personId,
+      findingSchema.parse({
+        id: uuid(),
+        machineId: pit.other,
+        componentId: pit.a,
+        what: 'On a',
+        severity: 'park the machine'
+      }),
+      later(12)
+    ).then(async () => (await pit.sql`select id from finding where what = 'On a'`)[0]!.id as string);
+    await pit.sql`update finding set cause = 'deferred', fastener_id = ${fastener} where id = any(${[...on, gone]})`;
+    await pit.sql.begin((tx) =>
+      keepLeaves(
+        { tx, team, personId, now: later(45), held: { machines: new Map(), components: [] } },
+        { id: uuid(), machineId, jobs: [] },
+        { findings: [], tight: [{ fastenerId: fastener, word: 'At the bench: torqued, 20 N·m.' }] }
+      )
+    );
+    expect(
+      await pit.sql`select what, closed_at is not null as closed from finding where fastener_id = ${fastener} order by what`
+    ).toEqual([
+      { what: 'On a', closed: false },
+      { what: 'On b', closed: true },
+      { what: 'On it', closed: true }
+    ]);
   });
   it('closed by twenty at once it is closed once', async () => {
     const id = await add({ what: 'Raced' });

@@ -116,7 +116,13 @@ export async function keepLeaves(
   const { tx, team } = w;
   // Before its own are written: what this visit defers, it does not close.
   for (const { fastenerId, word } of leaves.tight)
-    await closeAll(w, tx`f.cause = 'deferred' and f.fastener_id = ${fastenerId}`, word);
+    await closeAll(
+      w,
+      // On what is on this machine now: an engine that has gone took what is open on it along.
+      tx`f.cause = 'deferred' and f.fastener_id = ${fastenerId} and (f.component_id is null or exists (
+        select 1 from placement p where p.team_id = f.team_id and p.component_id = f.component_id and p.machine_id = ${visit.machineId}))`,
+      word
+    );
   if (leaves.findings.length === 0) return;
   const tasks = visit.jobs.flatMap((j) => j.taskId ?? []);
   const owners = await tx`

@@ -15,13 +15,16 @@ export interface MachineRow {
   /** How its hours are counted now: a dead meter counts by time ridden, like none. */
   meter: 'hour meter' | 'reckoned' | null;
   odometer: boolean;
+  /** False while a finding that parks it is open. */
+  ready: boolean;
 }
 
 const columns = (sql: Db) => sql`
   m.id, m.plate, m.name, m.maker, m.kind, m.rider_id as "riderId",
   (select case when dead_since is null then kind else 'reckoned' end from meter t
     where t.team_id = m.team_id and t.machine_id = m.id and t.removed_at is null and t.counts = 'hours') as meter,
-  exists (select 1 from meter t where t.team_id = m.team_id and t.machine_id = m.id and t.removed_at is null and t.counts = 'distance') as odometer`;
+  exists (select 1 from meter t where t.team_id = m.team_id and t.machine_id = m.id and t.removed_at is null and t.counts = 'distance') as odometer,
+  coalesce((select ready from machine_standing r where r.team_id = m.team_id and r.machine_id = m.id), true) as ready`;
 
 export async function getMachine(sql: Db, teamId: string, id: string): Promise<MachineRow | null> {
   const [row] = await sql`select ${columns(sql)} from machine m where m.team_id = ${teamId} and m.id = ${id}`;

@@ -19,7 +19,8 @@ import { Refusal } from './refusal';
 import { ruleSchema } from '../core/rules/form';
 import { refreshStanding } from './standing';
 import { listFigures } from './specs';
-import { getVisit, listOpenVisits } from './visits';
+import { listOpenVisits } from './bench-lists';
+import { getVisit } from './visits';
 
 let book: Book;
 beforeAll(async () => {

@@ -1,5 +1,5 @@
 import { db } from '$lib/server/db';
-import { listOpenVisits } from '$lib/server/visits';
+import { listOpenVisits } from '$lib/server/bench-lists';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => ({

@@ -20,7 +20,8 @@
 {#each data.visits as v (v.id)}
   <a href="/visits/{v.id}" class="visit">
     <span class="flex items-center gap-3"
-      ><span class="plate text-3xl">{v.plate}</span><span class="figure text-2xl">{v.machine}</span></span
+      ><span class="plate text-3xl">{v.plate}</span><span class="figure text-2xl">{v.machine}</span
+      >{#if !v.ready}<strong>not ready</strong>{/if}</span
     >
     <span
       >{v.title}<span class="quiet block text-sm"

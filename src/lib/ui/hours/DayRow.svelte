@@ -18,7 +18,10 @@
 </script>
 
 <tr class="row">
-  <td class="whitespace-nowrap"><span class="plate text-lg">{r.machine.plate}</span> {r.machine.name}</td>
+  <td class="whitespace-nowrap"
+    ><span class="plate text-lg">{r.machine.plate}</span>
+    {r.machine.name}{#if !r.machine.ready}<strong class="block text-sm">not ready</strong>{/if}</td
+  >
   <td class="figure text-lg whitespace-nowrap">{total === null ? 'not known' : `${showHours(total)} h`}</td>
   <td>
     <input

@@ -9,7 +9,8 @@ beforeEach(() => {
     name: 'Fell 250',
     meter: 'hour meter',
     total: 11840,
-    riderId: 'ines'
+    riderId: 'ines',
+    ready: true
   });
 });
 

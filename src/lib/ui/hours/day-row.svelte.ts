@@ -11,6 +11,7 @@ export interface DayMachine {
   meter: string | null;
   total: number | null;
   riderId: string | null;
+  ready: boolean;
 }
 const unsettled = (): Settlement => ({ as: '', reason: '', oldFinal: '', newStart: '' });
 /** Fields that stand in the panel, and say there what is wrong with them. */

@@ -12,7 +12,7 @@
   }
   let words = $state('');
   let at = $state(0);
-  let machines = $state<{ id: string; plate: string; name: string; maker: string }[]>([]);
+  let machines = $state<{ id: string; plate: string; name: string; maker: string; ready: boolean }[]>([]);
 
   const places: { text: string; note: string; href: string }[] = [
     { text: 'Trail', note: 'the whole fleet', href: '/' },
@@ -47,7 +47,11 @@
       .filter((p) => !w || p.text.toLowerCase().includes(w) || p.note.includes(w))
       .map((p) => ({ text: p.text, note: p.note, go: to(p.href) }));
     for (const m of machines.slice(0, 8)) {
-      list.push({ text: `${m.plate}  ${m.name}`, note: m.maker, go: to(`/machines/${m.id}`) });
+      list.push({
+        text: `${m.plate}  ${m.name}`,
+        note: m.ready ? m.maker : 'not ready',
+        go: to(`/machines/${m.id}`)
+      });
       if (w) list.push({ text: `${m.plate}  ${m.name}: log hours`, note: '', go: () => openHours(m.id) });
       if (w)
         list.push({ text: `${m.plate}  ${m.name}: spec sheet`, note: '', go: to(`/machines/${m.id}/sheet`) });

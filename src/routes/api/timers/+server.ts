@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { db } from '$lib/server/db';
-import { listTimers } from '$lib/server/visits';
+import { listTimers } from '$lib/server/bench-lists';
 import type { RequestHandler } from './$types';
 
 /** Timers of every machine at the bench. */

@@ -106,6 +106,8 @@
     ></a
   >
   <h1>At the bench: what in one go</h1>
+  {#if !data.machine.ready}<a class="link font-bold" href="/machines/{data.machine.id}#findings">not ready</a
+    >{/if}
   <span class="ml-auto flex items-center gap-3">
     {#if ordered}<span class="figure text-xl"
         >{Math.round(takes.elapsed)} min, {Math.round(takes.attended)} with hands on it</span
