@@ -20,8 +20,13 @@ export interface Reminder {
   come: boolean;
 }
 
-/** Where a reminder stands, in words: `waits for a part to arrive (adapter)`, `now: the next outing has come`. */
-export function waitsInWords(r: Pick<Reminder, 'waitsFor' | 'part' | 'come'>): string {
-  if (r.come) return `now: ${r.waitsFor} has come`;
+type Waits = Pick<Reminder, 'waitsFor' | 'part' | 'come'>;
+
+/** Where an event stands, in words: `waits for a part to arrive (adapter)`, `the next outing has come`. */
+export function eventInWords(r: Waits): string {
+  if (r.come) return `${r.waitsFor} has come`;
   return `waits for ${r.part ? `${r.waitsFor} (${r.part})` : r.waitsFor}`;
 }
+
+/** The same of a reminder by itself, which is to be done once its event has come: `now: the next outing has come`. */
+export const waitsInWords = (r: Waits): string => `${r.come ? 'now: ' : ''}${eventInWords(r)}`;

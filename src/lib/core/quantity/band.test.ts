@@ -89,7 +89,11 @@ describe('judging by a band', () => {
     [mm(1), { from: mm(1.5), to: null }, 'outside'],
     [mm(2), { from: mm(1.5), to: null }, 'inside'],
     [mm(20), exactly(mm(20)), 'inside'],
-    [mm(20.1), exactly(mm(20)), 'outside'],
+    // 20 mm is what 19.6 and 20.4 would be printed as; 0.7 mm is not 0.8.
+    [mm(20.4), exactly(mm(20)), 'inside'],
+    [mm(20.6), exactly(mm(20)), 'outside'],
+    [mm(0.74), exactly(mm(0.7)), 'inside'],
+    [mm(0.8), exactly(mm(0.7)), 'outside'],
     [quantity(2, 'in'), exactly(mm(50.8)), 'inside']
   ] as const)('%o by %o: %s', (value, band, says) => expect(judge(value, band)).toBe(says));
   it('refuses to hold a torque against a length', () =>

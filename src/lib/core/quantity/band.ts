@@ -35,8 +35,16 @@ export type Judgement = (typeof JUDGEMENTS)[number];
 /** Two values of which neither gauge nor manual can tell which is more: a millionth apart. */
 const same = (a: number, b: number) => Math.abs(a - b) <= 1e-6 * Math.max(1, Math.abs(a), Math.abs(b));
 
+/** Half of the last place a figure is printed with, in base units: nearer than that it says nothing. */
+function halfLastPlace({ value, unit }: Quantity): number {
+  const places = /\.(\d+)$/.exec(String(value))?.[1]?.length ?? 0;
+  return 0.5 * 10 ** -places * UNITS[unit].factor;
+}
+
 /**
- * Judges a measured value by a band, both ends of it, whatever unit either was written in.
+ * Judges a measured value by a band, both ends of it, whatever unit either was written in. One figure alone has no tolerance
+ * but its own rounding: inside is what would be printed as it.
+ *
  * @throws RangeError when they measure different things
  */
 export function judge(value: Quantity, band: Band): Judgement {
@@ -44,7 +52,10 @@ export function judge(value: Quantity, band: Band): Judgement {
     if (end && end.dimension !== value.dimension)
       throw new RangeError(`${value.unit} does not measure ${end.dimension}`);
   const { from, to } = band;
-  if (onlyOne(band)) return same(value.base, from!.base) ? 'inside' : 'outside';
+  if (from && onlyOne(band)) {
+    const off = Math.abs(value.base - from.base);
+    return off < halfLastPlace(from) || same(value.base, from.base) ? 'inside' : 'outside';
+  }
   if ((from && same(value.base, from.base)) || (to && same(value.base, to.base))) return 'on the edge';
   return (from && value.base < from.base) || (to && value.base > to.base) ? 'outside' : 'inside';
 }

@@ -32,6 +32,11 @@ describe('a finding among what presses', () => {
       'not ready: a tool to arrive has come'
     ]);
   });
+  it('is due once what it waited for has come, however light it is', () => {
+    const waits = aReminder({ waitsFor: 'a part to arrive', part: 'seal' });
+    const state = (come: boolean) => of([aFinding({ waits: { ...waits, come } })])[0]!.state;
+    expect([state(false), state(true)]).toEqual(['clear', 'past due']);
+  });
   it('a reminder waits until its event has come, and then is due', () =>
     expect(of([], [aReminder(), aReminder({ id: 's', come: true })])).toMatchObject([
       { id: 's', state: 'past due', left: 'now: the next outing has come' },

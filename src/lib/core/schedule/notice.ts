@@ -1,5 +1,5 @@
 import { gravestFirst, parks, type Finding } from '../finding/finding';
-import { waitsInWords, type Reminder } from '../finding/reminder';
+import { eventInWords, waitsInWords, type Reminder } from '../finding/reminder';
 import { showHours } from '../hours/hours';
 import { showDay, type Day } from '../time/day';
 import { decide, pressingFirst, type Special } from './decide';
@@ -28,16 +28,19 @@ export interface NoticeDue {
   waits: string;
 }
 
-/** What is special about a finding: one that parks the machine stands before everything, one to be fixed now is due. */
-export function specialOfFinding(f: Pick<Finding, 'severity'>): Special {
+/**
+ * What is special about a finding: one that parks the machine stands before everything; one to be fixed now is due, and so is
+ * whatever waited for something that has come.
+ */
+export function specialOfFinding(f: Pick<Finding, 'severity' | 'waits'>): Special {
   if (parks(f)) return 'parks';
-  return f.severity === 'fix now' ? 'now' : 'waits';
+  return f.severity === 'fix now' || f.waits?.come ? 'now' : 'waits';
 }
 export const specialOfReminder = (r: Pick<Reminder, 'come'>): Special => (r.come ? 'now' : 'waits');
 
 function findingInWords(f: Finding): string {
   const grave = parks(f) ? 'not ready' : f.severity;
-  return f.waits ? `${grave}: ${waitsInWords(f.waits).replace(/^now: /, '')}` : grave;
+  return f.waits ? `${grave}: ${eventInWords(f.waits)}` : grave;
 }
 
 /** Findings and reminders of a machine in the order in which they press. */
@@ -55,7 +58,7 @@ export function noticesDue({ findings, reminders }: OpenOn, ahead: Ahead): Notic
       ...judged(specialOfFinding(f)),
       parks: parks(f),
       left: findingInWords(f),
-      waits: f.waits ? waitsInWords(f.waits) : ''
+      waits: f.waits ? eventInWords(f.waits) : ''
     })),
     ...reminders.map((r): NoticeDue => ({
       kind: 'reminder',

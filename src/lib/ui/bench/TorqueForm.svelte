@@ -32,8 +32,9 @@
   const best = untrack(() => (spec ? wrenchesFor(spec.base, tools.wrenches, today)[0] : undefined));
   let typed = $state(untrack(() => (spec && band?.from && band.to ? show(spec) : '')));
   let wrenchId = $state(best?.id ?? '');
-  // Where the maker gives words and no number, they are the reason.
-  let reason = $state(untrack(() => item.item.torque?.words ?? ''));
+  let reason = $state('');
+  // Where the maker gives words and no number, they are the reason to go by feel, and for nothing else.
+  let byFeel = $state(untrack(() => item.item.torque?.words ?? ''));
   let remark = $state('');
   let feeling = $state(false);
   let withAdapter = $state(untrack(() => item.item.adapter));
@@ -78,7 +79,7 @@
   }
   function feel(e: SubmitEvent) {
     e.preventDefault();
-    if (write({ action: 'by feel', content: { reason, ...sealed } })) feeling = false;
+    if (write({ action: 'by feel', content: { reason: byFeel, ...sealed } })) feeling = false;
   }
 </script>
 
@@ -162,7 +163,7 @@
     <label class="grow text-sm"
       >Why by feel (it shows in the record)<input
         class="field mt-1 w-full"
-        bind:value={reason}
+        bind:value={byFeel}
         required
         maxlength="10000"
       /></label

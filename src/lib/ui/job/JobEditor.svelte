@@ -10,6 +10,7 @@
     type TemplateStep,
     type VersionedTemplate
   } from '$lib/core/job/template';
+  import { step } from '$lib/core/job/built-in/steps';
   import Field from '../form/Field.svelte';
   import { Form } from '../form/form.svelte';
   import FormError from '../form/FormError.svelte';
@@ -76,30 +77,13 @@
   function add() {
     let n = steps.length + 1;
     while (steps.some((s) => s.key === `step-${n}`)) n++;
-    const blank: TemplateStep = {
+    const blank = step({
       key: `step-${n}`,
       title: '',
-      lines: [],
-      caution: '',
       kind: 'tick',
-      each: null,
-      orNamed: '',
-      part: '',
-      partOnly: false,
-      shared: false,
       minutes: 5,
-      wait: 0,
-      waitFor: '',
-      engine: 'any',
-      needs: steps.some((s) => s.key === 'stand') ? ['stand'] : [],
-      during: [],
-      when: [],
-      gate: null,
-      mayLeaveOut: true,
-      spills: false,
-      orientation: false,
-      measure: null
-    };
+      needs: steps.some((s) => s.key === 'stand') ? ['stand'] : []
+    });
     // Before the writing down, which comes last.
     const last = steps.findIndex((s) => s.key === 'write');
     const place = last < 0 ? steps.length : last;

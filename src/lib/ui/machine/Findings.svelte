@@ -46,6 +46,8 @@
   const turn = (what: Doing) => {
     doing = doing === what ? '' : what;
     form.errors = {};
+    // What was said of one finding is not said of the next.
+    [word, severity] = ['', ''];
   };
   const form = new Form();
   const note = new Form();
