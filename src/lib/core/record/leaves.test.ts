@@ -174,14 +174,14 @@ describe('what is measured by a figure of the sheet', () => {
     expect(leavesOf(plan, measured([52, 'mm'])).findings).toMatchObject([
       {
         cause: 'measure',
-        what: 'Measure the slack: 52 mm, outside 35–45 mm',
+        what: 'Measure the slack: 52 mm; wanted 35–45 mm',
         severity: 'fix now',
         job: 'slack',
         closed: null
       }
     ]);
     expect(leavesOf(plan, measured([52, 'mm'], [40, 'mm'])).findings).toMatchObject([
-      { what: 'Measure the slack: 52 mm, outside 35–45 mm', closed: 'At the bench: 40 mm.' }
+      { what: 'Measure the slack: 52 mm; wanted 35–45 mm', closed: 'At the bench: 40 mm.' }
     ]);
     expect(leavesOf(plan, measured([40, 'mm'], [38, 'mm'])).findings).toEqual([]);
   });

@@ -94,7 +94,7 @@ function outsideAt(s: StepState): LeftFinding[] {
     {
       key: `measure:${s.step.key}`,
       cause: 'measure',
-      what: line(`${s.step.title}: ${show(found)}, outside ${showBand(band)}`),
+      what: line(`${s.step.title}: ${show(found)}; wanted ${showBand(band)}`),
       note: s.written.findLast((w) => w.remark)?.remark ?? '',
       place: '',
       severity: 'fix now',
