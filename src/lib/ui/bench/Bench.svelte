@@ -147,6 +147,7 @@
       ? `, about ${Math.round(visit.plan.estimate.elapsed)} min`
       : ''}</span
   >
+  {#if !visit.ready}<a class="link font-bold" href="/machines/{visit.machineId}#findings">not ready</a>{/if}
 </div>
 <progress class="bar" max={called.length} value={finished} aria-label="Steps done"></progress>
 

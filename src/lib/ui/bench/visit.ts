@@ -18,6 +18,8 @@ export interface Visit {
   plate: string;
   machine: string;
   total: number | null;
+  /** False while a finding that parks the machine is open. */
+  ready: boolean;
   startedAt: Date;
   closedAt: Date | null;
   givenUpAt: Date | null;
