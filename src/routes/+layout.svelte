@@ -149,7 +149,7 @@
   <div class="no-print said" role="status">
     <div class="frame flex flex-wrap items-baseline gap-x-4 py-2">
       <span class="font-bold">{shell.said.text}</span>
-      {#each shell.said.links as l (l.text)}<a class="link" href={l.href}>{l.text}</a>{/each}
+      {#each shell.said.links as l, k (k)}<a class="link" href={l.href}>{l.text}</a>{/each}
       <button type="button" class="link ml-auto" onclick={() => (shell.said = null)}>Seen</button>
     </div>
   </div>

@@ -66,19 +66,19 @@ export const SHEET: Sheet = {
 export function planOf(jobs: string[], more: Partial<LayoutInput> & { rules?: HouseRules } = {}): VisitPlan {
   return orderPlan(laidOut(jobs, more), 'cold').plan;
 }
-export function laidOut(jobs: string[], more: Partial<LayoutInput> = {}) {
-  return layOut({
-    kind: 'four-stroke enduro',
-    sheet: SHEET,
-    rules: DEFAULT_RULES,
-    jobs: jobs.map((key, i) => ({ template: BUILT_IN.find((t) => t.key === key)!, taskId: `task${i}` })),
-    history: {},
-    sealUses: {},
-    found: {},
-    last: {},
-    ...more
-  });
-}
+/** What a visit of the product's own jobs is laid out from. */
+export const inputFor = (jobs: string[], more: Partial<LayoutInput> = {}): LayoutInput => ({
+  kind: 'four-stroke enduro',
+  sheet: SHEET,
+  rules: DEFAULT_RULES,
+  jobs: jobs.map((key, i) => ({ template: BUILT_IN.find((t) => t.key === key)!, taskId: `task${i}` })),
+  history: {},
+  sealUses: {},
+  found: {},
+  last: {},
+  ...more
+});
+export const laidOut = (jobs: string[], more: Partial<LayoutInput> = {}) => layOut(inputFor(jobs, more));
 
 let seq = 0;
 const id = () => `00000000-0000-4000-8000-${String(++seq).padStart(12, '0')}`;
@@ -110,7 +110,14 @@ export function whole(plan: Pick<VisitPlan, 'steps' | 'items'>): Entry[] {
       case 'open':
         return [step(s.key, 'done', input.twins.length > 0 ? { pointedAt: s.points[0] } : {})];
       case 'oil':
-        return [step(s.key, 'done', { oilId: null, oil: 'Brindle Four', oilGrade: '10W-50' })];
+        return [
+          step(s.key, 'done', {
+            oilId: null,
+            oil: 'Brindle Four',
+            oilGrade: '10W-50',
+            deviation: 'no rating on the can'
+          })
+        ];
       case 'choice':
         return [step(s.key, 'done', { answer: 'yes' })];
       case 'measure':

@@ -70,7 +70,6 @@ export async function openBook({
       kind: 'four-stroke enduro',
       meter,
       reading,
-      bookFromNew: false,
       task: null
     }),
     earlier

@@ -26,7 +26,8 @@ const versions = readdirSync(books)
   .sort();
 type Rows = Record<string, Record<string, unknown>[]>;
 
-async function openAt(version: string): Promise<{ sql: Sql; url: string; rows: Rows }> {
+/** An empty database as a schema version left it. */
+async function emptyAt(version: string): Promise<{ sql: Sql; url: string }> {
   const url = databaseUrl(`landed_${version}_${crypto.randomUUID().slice(0, 8)}`);
   const folder = mkdtempSync(join(tmpdir(), 'landed-'));
   for (const f of readdirSync(migrations))
@@ -34,7 +35,11 @@ async function openAt(version: string): Promise<{ sql: Sql; url: string; rows: R
   await ensureDatabase(url);
   await migrate(url, folder);
   rmSync(folder, { recursive: true });
-  const sql = connect(url, 2);
+  return { sql: connect(url, 2), url };
+}
+
+async function openAt(version: string): Promise<{ sql: Sql; url: string; rows: Rows }> {
+  const { sql, url } = await emptyAt(version);
   const rows = JSON.parse(readFileSync(join(books, `${version}.json`), 'utf8')) as Rows;
   // Tables stand in the order in which they hang on one another.
   for (const [table, list] of Object.entries(rows))
@@ -148,6 +153,46 @@ describe.each(versions.filter((v) => v >= '0003'))('numbers in a book of %s', (v
       }
     ]);
     expect(await sql`select count(*)::int as n from machine_standing where not ready`).toEqual([{ n: 1 }]);
+    await sql.end();
+  });
+});
+
+describe('a meter that 0007 kept as dead', () => {
+  // 38.4 when it went dark, then 2.0 and 1.5 h ridden; the other was replaced in the dark after 1.0 h.
+  it('keeps what was ridden in the dark', async () => {
+    const { sql, url } = await emptyAt('0007');
+    const [team, person, machine, other] = Array.from({ length: 4 }, () => crypto.randomUUID());
+    await sql`insert into team (id, name, time_zone) values (${team!}, 'Lower Barn', 'Europe/London')`;
+    await sql`insert into person (team_id, id, name, role) values (${team!}, ${person!}, 'Wren Oddie', 'mechanic')`;
+    const day = (n: number) => new Date(Date.UTC(2026, 5, n));
+    for (const [id, plate] of [
+      [machine!, '7'],
+      [other!, '8']
+    ] as const) {
+      await sql`
+        insert into machine (team_id, id, plate, name, kind, in_service_on, created_by)
+        values (${team!}, ${id}, ${plate}, 'Barrow 250', 'four-stroke enduro', '2026-05-01', ${person!})`;
+      const meter = crypto.randomUUID();
+      await sql`
+        insert into meter (team_id, id, machine_id, kind, fitted_at, first_value, dead_since, removed_at, created_by)
+        values (${team!}, ${meter}, ${id}, 'hour meter', ${day(1)}, 0, ${day(3)}, ${plate === '8' ? day(6) : null}, ${person!})`;
+      const read = (n: number, value: number | null, ridden: number | null) => sql`
+        insert into reading (team_id, id, machine_id, meter_id, read_at, value, ridden, created_by)
+        values (${team!}, ${crypto.randomUUID()}, ${id}, ${meter}, ${day(n)}, ${value}, ${ridden}, ${person!})`;
+      await read(2, 3840, null);
+      await read(4, null, plate === '8' ? 100 : 200);
+      if (plate === '7') await read(5, null, 150);
+    }
+    await migrate(url, migrations);
+    await refreshMissing(sql);
+    const rows = await sql`
+      select m.plate, s.total, s.estimated from machine_standing s join machine m on m.team_id = s.team_id and m.id = s.machine_id order by plate`;
+    expect(rows).toEqual([
+      { plate: '7', total: 4190, estimated: true },
+      { plate: '8', total: 3940, estimated: true }
+    ]);
+    const dark = await sql`select until is null as still from meter_dead order by until nulls first`;
+    expect(dark.map((d) => d.still)).toEqual([true, false]);
     await sql.end();
   });
 });

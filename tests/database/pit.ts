@@ -36,7 +36,6 @@ export class Pit {
         kind: 'four-stroke enduro',
         meter: 'hour meter',
         reading: '80',
-        bookFromNew: false,
         task: null
       }),
       before

@@ -61,10 +61,12 @@ export class Hand {
       await card.getByLabel(/^Drained/).fill(title.includes('x') ? '640' : '900');
       await this.press('Write');
     } else if (await card.getByLabel(/^Poured in/).count()) {
-      await card.getByLabel(/^Poured in/).fill('640');
+      await card.getByLabel(/^Poured in/).fill(title.includes('gearbox') ? '640' : '900');
       await this.press('Write');
     } else if (await this.#has('Write the level')) {
       const slider = card.getByRole('slider');
+      // Nobody here waits for the oil to settle: that is said.
+      await card.getByLabel(/^Remark/).fill('settled, by the clock of a test');
       if (await slider.count()) await slider.first().fill('0.6');
       else await card.getByRole('radio', { name: 'weeps' }).click();
       await this.press('Write the level');

@@ -61,7 +61,7 @@ test('fifty thousand rows: read and checked with progress, stopped in the middle
   await open(page, '/outings/day');
   await page.getByRole('button', { name: 'Paste from a spreadsheet' }).click();
   const box = page.getByRole('region', { name: 'Paste from a spreadsheet' });
-  const lines = ['plate,date,ridden,remark'];
+  const lines = ['plate,date,minutes,remark'];
   for (let i = 0; i < 50_000; i++)
     lines.push(`${i % 10 === 9 ? 'ghost' : 'E1'},${day(2000 + (i % 1500))},12,row ${i}`);
   await box

@@ -118,6 +118,11 @@ test.describe('a server that dies half-way', () => {
     const slider = page.getByRole('slider');
     await slider.fill('-0.1');
     await next('Write the level');
+    await expect(page.getByRole('alert').filter({ hasText: 'its level wants 2:00' })).toContainText(
+      'say why in the remark'
+    );
+    await page.getByLabel(/^Remark/).fill('stood while the rag was put away');
+    await next('Write the level');
     await page.getByRole('button', { name: 'Close the visit' }).click();
     await expect(page.getByRole('alert').filter({ hasText: 'Not closed' })).toContainText(
       'below the low mark'

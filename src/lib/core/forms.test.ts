@@ -163,7 +163,6 @@ describe('the other forms', () => {
     kind: 'electric',
     meter: 'reckoned',
     reading: '0',
-    bookFromNew: true,
     task: null
   };
   it('a machine', () => {

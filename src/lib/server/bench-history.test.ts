@@ -1,4 +1,4 @@
-import { addFastener } from '../../../tests/database/hands';
+import { addEntry, addFastener } from '../../../tests/database/hands';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
 import { circuitHistory, layoutInput } from './bench-history';
@@ -6,6 +6,9 @@ import { earlierConsumption, recordsOfVisit } from './records';
 import { refreshStanding } from './standing';
 import { fastenerSchema } from '../core/specs/form';
 import { BUILT_IN } from '../core/job/built-in/jobs';
+import { makeStep } from '../core/job/plan';
+import { DEFAULT_RULES } from '../core/rules/rules';
+import { insertVisit } from './visit-start';
 
 let book: Book;
 let drain: string;
@@ -110,6 +113,15 @@ beforeAll(async () => {
   await refreshStanding(book.sql, book.team.id, book.machineId);
 });
 afterAll(() => book.close());
+/** What a change of the engine's oil would be laid out from today. */
+const inputNow = () =>
+  layoutInput(
+    book.sql,
+    book.team,
+    { id: book.machineId, kind: 'four-stroke enduro' },
+    [{ template: BUILT_IN.find((t) => t.key === 'engine-oil')!, taskId: book.taskId }],
+    TODAY
+  );
 
 describe('what the bench knows of earlier changes', () => {
   it('debris at each place, the latest first, with the hours the oil had run', async () => {
@@ -134,19 +146,31 @@ describe('what the bench knows of earlier changes', () => {
     expect(gearbox).toMatchObject({ pouredLastTimeMl: null, inside: null, debris: {} });
   });
   it('uses of the washer that is in it, and what was found there, the oldest first', async () => {
-    const template = BUILT_IN.find((t) => t.key === 'engine-oil')!;
-    const input = await layoutInput(
-      book.sql,
-      book.team.id,
-      { id: book.machineId, kind: 'four-stroke enduro' },
-      [{ template, taskId: book.taskId }],
-      TODAY
-    );
+    const input = await inputNow();
     expect(input.sealUses).toEqual({ [drain]: 3 });
     expect(input.found[drain]).toHaveLength(2);
     expect(input.found[drain]![1]!.words).toMatch(/^Found loose, .*: again$/);
     expect(Object.keys(input.history)).toEqual(['engine']);
   });
+});
+
+it('a word at a step is of the day it was written on there, past midnight too', async () => {
+  const visitId = uuid();
+  const steps = [makeStep({ key: 'look', title: 'Look', input: { type: 'tick' } })];
+  const plan = { jobs: [], title: 'Look', steps, items: [], points: [], estimate: null };
+  const start = { id: visitId, machineId: book.machineId, personId: book.personId, startedAt: NOW };
+  await book.sql.begin((tx) => insertVisit(tx, book.team.id, start, plan, DEFAULT_RULES));
+  await addEntry(book.sql, book.team.id, book.personId, visitId, {
+    id: uuid(),
+    stepKey: 'look',
+    itemKey: null,
+    action: 'done',
+    content: { remark: 'weeps' }
+  });
+  await book.sql`update visit_entry set at = '2026-06-08T23:30:00Z' where visit_id = ${visitId}`;
+  await book.sql`update visit set closed_at = now(), closed_by = ${book.personId} where id = ${visitId}`;
+  const input = await inputNow();
+  expect(input.last.look).toMatchObject({ day: '2026-06-09', remark: 'weeps' });
 });
 
 describe('beside a record', () => {

@@ -9,6 +9,7 @@ import type { JobRecord } from '../core/record/record';
 import { readRecord } from '../core/record/stored';
 import type { Task } from '../core/schedule/task';
 import type { Circuit } from '../core/specs/sheet';
+import type { Team } from '../core/team/team';
 import type { Db } from './db';
 import { readRules } from './rules';
 import { readSheet } from './specs';
@@ -30,7 +31,7 @@ async function pastOf(sql: Db, teamId: string, taskId: string): Promise<Past[]> 
     join task t on t.team_id = r.team_id and t.id = r.task_id
     join task mine on mine.team_id = t.team_id and mine.machine_id is not distinct from t.machine_id and mine.component_id is not distinct from t.component_id
     where r.team_id = ${teamId} and mine.id = ${taskId} and r.content is not null
-    order by r.done_at desc, r.id desc limit 12`;
+    order by r.done_at desc, r.created_at desc, r.id desc limit 12`;
   return rows.map((r) => ({
     record: readRecord(r.content),
     hours: r.hours,
@@ -80,7 +81,7 @@ const isBreakIn = (task: Task | null) => task?.counted?.since === 'new' || task?
 async function pastRecords(sql: Db, teamId: string, machineId: string): Promise<PastRecord[]> {
   const rows = await sql`
     select id, visit_id, done_on, content from service_record
-    where team_id = ${teamId} and machine_id = ${machineId} and content is not null order by done_at desc, id desc limit 40`;
+    where team_id = ${teamId} and machine_id = ${machineId} and content is not null order by done_at desc, created_at desc, id desc limit 40`;
   return [...rows].reverse().map((r) => ({
     id: r.id,
     visitId: r.visit_id,
@@ -90,15 +91,20 @@ async function pastRecords(sql: Db, teamId: string, machineId: string): Promise<
 }
 
 /** What was written and photographed at each step the last time it was done on this machine. */
-async function lastTimes(sql: Db, teamId: string, machineId: string): Promise<Record<string, LastTime>> {
+async function lastTimes(
+  sql: Db,
+  team: Pick<Team, 'id' | 'timeZone'>,
+  machineId: string
+): Promise<Record<string, LastTime>> {
+  const teamId = team.id;
   const rows = await sql`
     select step_key as key, max(day) as day, max(remark) as remark, max(photo::text) as photo from (
-      (select distinct on (e.step_key) e.step_key, e.at::date::text as day, e.remark, null::uuid as photo
+      (select distinct on (e.step_key) e.step_key, (e.at at time zone ${team.timeZone})::date::text as day, e.remark, null::uuid as photo
         from visit_entry e join visit v on v.team_id = e.team_id and v.id = e.visit_id
         where e.team_id = ${teamId} and v.machine_id = ${machineId} and v.closed_at is not null and e.step_key is not null and e.remark is not null
         order by e.step_key, e.seq desc)
       union all
-      (select distinct on (x.step_key) x.step_key, x.taken_at::date::text, null, x.id from photo x
+      (select distinct on (x.step_key) x.step_key, (x.taken_at at time zone ${team.timeZone})::date::text, null, x.id from photo x
         join visit v on v.team_id = x.team_id and v.id = x.visit_id
         where x.team_id = ${teamId} and x.machine_id = ${machineId} and v.closed_at is not null
         order by x.step_key, x.taken_at desc)
@@ -109,11 +115,12 @@ async function lastTimes(sql: Db, teamId: string, machineId: string): Promise<Re
 /** Everything a visit of these jobs is laid out from. */
 export async function layoutInput(
   sql: Db,
-  teamId: string,
+  team: Pick<Team, 'id' | 'timeZone'>,
   machine: { id: string; kind: string },
   jobs: JobInput[],
   today: Day
 ): Promise<LayoutInput> {
+  const teamId = team.id;
   const history: LayoutInput['history'] = {};
   for (const job of jobs)
     for (const circuit of job.template.circuits)
@@ -126,6 +133,6 @@ export async function layoutInput(
     jobs,
     history,
     ...fastenerPast(await pastRecords(sql, teamId, machine.id), today),
-    last: await lastTimes(sql, teamId, machine.id)
+    last: await lastTimes(sql, team, machine.id)
   };
 }

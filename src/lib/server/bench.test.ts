@@ -141,7 +141,7 @@ async function finish(id: string, grade = 'grey paste or fuzz', more: object = {
         },
         oil: engine
           ? { oilId, oil: 'Brindle', oilGrade: '10W-50' }
-          : { oilId: null, oil: 'From the tin', oilGrade: '' },
+          : { oilId: null, oil: 'From the tin', oilGrade: '', deviation: 'all there is' },
         open: { pointedAt: s.step.points[0] },
         choice: { answer: 'yes' },
         measure: { value: 1 },
@@ -270,7 +270,7 @@ describe('at the bench', () => {
         write(id, {
           stepKey,
           action: 'done',
-          content: stepKey.startsWith('oil') ? { oilId: null, oil: 'tin' } : {}
+          content: stepKey.startsWith('oil') ? { oilId: null, oil: 'tin', deviation: 'all there is' } : {}
         })
       )
     );
@@ -361,5 +361,32 @@ describe('the sheet', () => {
     await change({ fastenerId: drain, at: null });
     await expect(change({ fastenerId: uuid(), note: 'x' })).rejects.toThrow(/not on a sheet/);
     expect(fastenerChangeSchema.safeParse({ fastenerId: drain, at: { x: 2, y: 0 } }).success).toBe(false);
+  });
+});
+
+describe('two jobs about one circuit', () => {
+  it('take its oil from the stores once', async () => {
+    const filterTask = uuid();
+    await addTask(
+      book.sql,
+      book.team,
+      book.personId,
+      taskSchema.parse({
+        id: filterTask,
+        machineId: book.machineId,
+        name: 'Oil alone',
+        job: 'engine-oil-only',
+        triggers: [byHours('30')],
+        lastDone: 'not known'
+      }),
+      NOW
+    );
+    const stock = async () => (await readToolbox(book.sql, book.team.id)).oils[0]!.stockMl;
+    const before = await stock();
+    const id = await start({ jobs: [{ taskId: book.taskId }, { taskId: filterTask }] });
+    await finish(id);
+    await closeVisit(book.sql, book.team, book.personId, id, new Date(NOW.getTime() + 90 * 60_000));
+    const records = await book.sql`select id from service_record where visit_id = ${id}`;
+    expect([records.length, before - (await stock())]).toEqual([2, 900]);
   });
 });

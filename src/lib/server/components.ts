@@ -1,6 +1,7 @@
 import type { ComponentInput, MoveInput, RebuildInput, SwapInput } from '../core/component/form';
 import { readingSchema } from '../core/hours/form';
 import { showHours } from '../core/hours/hours';
+import { momentOn } from '../core/time/moment';
 import type { Team } from '../core/team/team';
 import { rebuildTasks } from './component-pages';
 import type { Db } from './db';
@@ -15,7 +16,8 @@ import {
   type Component,
   type OpenFitting
 } from './fittings';
-import { momentOn, refuseDay } from './moment';
+import { hoursBy } from './machines';
+import { refuseDay } from './moment';
 import { writeReading } from './readings';
 import { refuse } from './refusal';
 import { machineOf } from './tasks';
@@ -23,19 +25,14 @@ import type { Write } from './write';
 
 /** The meter read at the moment of a move, if somebody looked; it belongs to what comes off. */
 async function readAtMove(
-  tx: Db,
-  team: Team,
-  personId: string,
+  w: Write,
   machineId: string,
   reading: number | null,
   day: string,
-  now: Date,
   field: string
 ): Promise<void> {
   if (reading === null) return;
-  const [meter] =
-    await tx`select kind, dead_since from meter where team_id = ${team.id} and machine_id = ${machineId} and counts = 'hours' and removed_at is null`;
-  if (meter?.kind !== 'hour meter' || meter.dead_since)
+  if ((await hoursBy(w.tx, w.team.id, machineId)) !== 'hour meter')
     refuse(field, 'It has no working meter to read. Leave this empty.');
   const input = readingSchema.parse({
     id: crypto.randomUUID(),
@@ -44,7 +41,7 @@ async function readAtMove(
     day,
     remark: ''
   });
-  await writeReading(tx, team, personId, input, now, field);
+  await writeReading(w, input, field);
 }
 
 /** The moment of a move on a day: after everything read on that day, so that the day's riding belongs to what comes off. */
@@ -93,7 +90,8 @@ export async function addComponent({ tx, team, personId, now }: Write, c: Compon
  * Fits a component somewhere else, or puts it on the shelf. What stood in that place goes on the shelf. One transaction; both
  * machines are right afterwards.
  */
-export async function moveComponent({ tx, team, personId, now }: Write, m: MoveInput): Promise<void> {
+export async function moveComponent(w: Write, m: MoveInput): Promise<void> {
+  const { tx, team, personId, now } = w;
   const c = await useComponent(tx, team.id, m.componentId);
   refuseDay(m.day, team.timeZone, now);
   await refusePlace(tx, team.id, c, m);
@@ -107,12 +105,12 @@ export async function moveComponent({ tx, team, personId, now }: Write, m: MoveI
     await machineOfPlace(tx, team.id, m)
   ].filter((x): x is string => x !== null);
   const read = toPlace ? machines.at(-1) : machines[0];
-  if (read) await readAtMove(tx, team, personId, read, m.reading, m.day, now, 'reading');
+  if (read) await readAtMove(w, read, m.reading, m.day, 'reading');
   const at = await momentOfMove(tx, team, machines, m.day, now);
-  if (from) await close(tx, team.id, personId, from, at, m.reason);
+  if (from) await close(w, from, at, m.reason);
   if (toPlace) {
     const other = await occupant(tx, team.id, c.kind, m);
-    if (other) await close(tx, team.id, personId, other, at, m.reason);
+    if (other) await close(w, other, at, m.reason);
     await open(tx, team.id, personId, {
       id: m.id,
       componentId: c.id,
@@ -127,7 +125,8 @@ export async function moveComponent({ tx, team, personId, now }: Write, m: MoveI
 }
 
 /** Two components of a kind change places between two machines, in one action. */
-export async function swapComponents({ tx, team, personId, now }: Write, s: SwapInput): Promise<void> {
+export async function swapComponents(w: Write, s: SwapInput): Promise<void> {
+  const { tx, team, personId, now } = w;
   const a = await useComponent(tx, team.id, s.componentId);
   const b = await useComponent(tx, team.id, s.withId, 'withId');
   if (a.kind !== b.kind) refuse('withId', `A ${a.kind} cannot change places with a ${b.kind}.`);
@@ -136,11 +135,11 @@ export async function swapComponents({ tx, team, personId, now }: Write, s: Swap
   if (!fa || !fb) refuse(fa ? 'withId' : '', 'It is on the shelf. Fit it instead of swapping it.');
   const [ma, mb] = [await machineOfPlace(tx, team.id, fa!), await machineOfPlace(tx, team.id, fb!)];
   const machines = [ma, mb].filter((x): x is string => x !== null);
-  if (ma) await readAtMove(tx, team, personId, ma, s.reading, s.day, now, 'reading');
-  if (mb) await readAtMove(tx, team, personId, mb, s.withReading, s.day, now, 'withReading');
+  if (ma) await readAtMove(w, ma, s.reading, s.day, 'reading');
+  if (mb) await readAtMove(w, mb, s.withReading, s.day, 'withReading');
   const at = await momentOfMove(tx, team, machines, s.day, now);
-  await close(tx, team.id, personId, fa!, at, s.reason);
-  await close(tx, team.id, personId, fb!, at, s.reason);
+  await close(w, fa!, at, s.reason);
+  await close(w, fb!, at, s.reason);
   const to = (id: string, c: Component, f: OpenFitting) =>
     open(tx, team.id, personId, {
       id,
@@ -183,6 +182,6 @@ export async function scrap(
   if (!c) refuse('', 'That component is not in this team.');
   if (c!.scrapped_at) return;
   const from = await openFitting(tx, team.id, componentId);
-  if (from) await close(tx, team.id, personId, from, now, reason);
+  if (from) await close({ tx, team, personId }, from, now, reason);
   await tx`update component set scrapped_at = ${now}, scrapped_reason = ${reason} where team_id = ${team.id} and id = ${componentId}`;
 }

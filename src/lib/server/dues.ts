@@ -6,9 +6,9 @@ import {
   type DueLine,
   type DueMachine
 } from '../core/schedule/fleet';
-import { pressingFirst } from '../core/schedule/decide';
+import { decide, pressingFirst } from '../core/schedule/decide';
 import { noticesDue, whyFinding, whyReminder, type NoticeDue, type OpenOn } from '../core/schedule/notice';
-import { aheadOf, STATES, type State } from '../core/schedule/state';
+import { aheadOf, STATES, through, type State } from '../core/schedule/state';
 import type { MachineNow } from '../core/schedule/task';
 import { machineNow } from '../core/trail/lane';
 import { whyDue, type WhyLine } from '../core/schedule/why';
@@ -101,24 +101,9 @@ function beforeWeekend(line: DueLine & { today: Day }, machine: Loaded, weekend:
   const upTo = machine.planned.findIndex((p) => p.id === weekend);
   if (upTo < 0) return false;
   if (line.state === 'past limit' || line.state === 'past due' || line.state === 'unknown') return true;
-  const [only] = dueLines(
-    [
-      {
-        ...machine,
-        planned: merged(machine, upTo),
-        items: machine.items.filter((i) => i.id === line.id)
-      }
-    ],
-    line.today
-  );
-  return only?.state === 'due before the next outing';
-}
-
-/** All outings up to one, as a single one: what falls due inside any of them falls due inside it. */
-function merged(machine: Loaded, upTo: number): Loaded['planned'] {
-  const list = machine.planned.slice(0, upTo + 1);
-  const last = list.at(-1)!;
-  return [{ ...last, firstDay: list[0]!.firstDay, hours: list.reduce((h, p) => h + p.hours, 0) }];
+  const item = machine.items.find((i) => i.kind === line.kind && i.id === line.id);
+  const ahead = through(aheadOf({ ...machine, today: line.today }), upTo);
+  return item !== undefined && decide(item, ahead).state === 'due before the next outing';
 }
 
 /** The other orders of the list; what presses most decides between two alike. */

@@ -141,7 +141,7 @@ describe('findings', () => {
     await pit.sql`update finding set cause = 'deferred', fastener_id = ${fastener} where id = any(${[...on, gone]})`;
     await pit.sql.begin((tx) =>
       keepLeaves(
-        { tx, team, personId, now: later(45), held: { machines: new Map(), components: [] } },
+        { tx, team, personId, now: later(45), at: later(45), held: { machines: new Map(), components: [] } },
         { id: uuid(), machineId, jobs: [] },
         { findings: [], tight: [{ fastenerId: fastener, word: 'At the bench: torqued, 20 N·m.' }] }
       )
@@ -163,6 +163,29 @@ describe('findings', () => {
 });
 
 describe('what a finding waits for', () => {
+  it('a reminder that one person has done, another is told of; the first word stands', async () => {
+    const id = uuid();
+    const machineId = pit.book.machineId;
+    await addReminder(
+      pit.sql,
+      pit.book.team,
+      pit.book.personId,
+      reminderSchema.parse({ id, machineId, words: 'Bleed it', waitsFor: 'the next outing' })
+    );
+    const other = uuid();
+    await pit.sql`insert into person (team_id, id, name, role) values (${pit.book.team.id}, ${other}, 'Ada Thorne', 'mechanic')`;
+    const done = (personId: string, word: string) =>
+      noteReminder(pit.sql, pit.book.team, personId, { reminderId: id, now: 'done', word });
+    await done(pit.book.personId, 'bled');
+    await done(pit.book.personId, 'bled, twice sent');
+    await expect(done(other, 'mine')).rejects.toMatchObject({
+      errors: { word: 'Wren Oddie has written that down already.' }
+    });
+    expect(await pit.sql`select done_word, done_by from reminder where id = ${id}`).toEqual([
+      { done_word: 'bled', done_by: pit.book.personId }
+    ]);
+  });
+
   it('a reminder of a finding is not done by itself', async () => {
     const id = await add({ what: 'Waits' });
     const reminder = uuid();

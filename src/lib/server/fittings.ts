@@ -1,7 +1,9 @@
 import { IN_ENGINE, type ComponentKind } from '../core/component/component';
+import { dayOf } from '../core/time/day';
 import type { Db } from './db';
 import { refuse } from './refusal';
 import { machineOf } from './tasks';
+import type { Write } from './write';
 
 /** A component as far as moving it goes. */
 export interface Component {
@@ -86,9 +88,7 @@ export async function open(
 
 /** Takes a component off where it is, at a moment. */
 export async function close(
-  tx: Db,
-  teamId: string,
-  personId: string,
+  { tx, team, personId }: Pick<Write, 'tx' | 'team' | 'personId'>,
   f: OpenFitting,
   at: Date,
   reason: string
@@ -96,10 +96,10 @@ export async function close(
   if (at <= f.fittedAt)
     refuse(
       'day',
-      `It was fitted only ${f.fittedAt.toISOString().slice(0, 10)}; it cannot have come off before that.`
+      `It was fitted only ${dayOf(f.fittedAt, team.timeZone)}; it cannot have come off before that.`
     );
   await tx`
-    update fitting set removed_at = ${at}, removed_by = ${personId}, removed_reason = ${reason} where team_id = ${teamId} and id = ${f.id}`;
+    update fitting set removed_at = ${at}, removed_by = ${personId}, removed_reason = ${reason} where team_id = ${team.id} and id = ${f.id}`;
 }
 
 /** What stands in a place now. */

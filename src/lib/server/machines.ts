@@ -21,8 +21,8 @@ export interface MachineRow {
 
 const columns = (sql: Db) => sql`
   m.id, m.plate, m.name, m.maker, m.kind, m.rider_id as "riderId",
-  (select case when dead_since is null then kind else 'reckoned' end from meter t
-    where t.team_id = m.team_id and t.machine_id = m.id and t.removed_at is null and t.counts = 'hours') as meter,
+  (select case when exists (select 1 from meter_dead d where d.team_id = t.team_id and d.meter_id = t.id and d.until is null) then 'reckoned' else kind end
+    from meter t where t.team_id = m.team_id and t.machine_id = m.id and t.removed_at is null and t.counts = 'hours') as meter,
   exists (select 1 from meter t where t.team_id = m.team_id and t.machine_id = m.id and t.removed_at is null and t.counts = 'distance') as odometer,
   coalesce((select ready from machine_standing r where r.team_id = m.team_id and r.machine_id = m.id), true) as ready`;
 
@@ -31,7 +31,12 @@ export async function getMachine(sql: Db, teamId: string, id: string): Promise<M
   return (row as unknown as MachineRow) ?? null;
 }
 
-/** Machines by plate; with `words`, those whose plate, name or maker hold them. At most 200. */
+/** How a machine's hours are counted now: a dead meter counts by time ridden, like none. */
+export async function hoursBy(sql: Db, teamId: string, machineId: string): Promise<MachineRow['meter']> {
+  return (await getMachine(sql, teamId, machineId))?.meter ?? null;
+}
+
+/** Machines by plate: all of them; with `words`, the first 200 whose plate, name or maker hold them. */
 export async function listMachines(
   sql: Db,
   teamId: string,
@@ -41,7 +46,9 @@ export async function listMachines(
   return (await sql`
     select ${columns(sql)}, s.total from machine m left join machine_standing s on s.team_id = m.team_id and s.machine_id = m.id
     where m.team_id = ${teamId} ${words.trim() ? sql`and (m.plate ilike ${like} or m.name ilike ${like} or m.maker ilike ${like})` : sql``}
-    order by length(m.plate), m.plate limit 200`) as unknown as (MachineRow & { total: number | null })[];
+    order by length(m.plate), m.plate ${words.trim() ? sql`limit 200` : sql``}`) as unknown as (MachineRow & {
+    total: number | null;
+  })[];
 }
 
 /** Brings a machine into the book with its meter, its first reading and, if given, its first task. */
@@ -51,8 +58,8 @@ export async function addMachine({ tx, team, personId, now }: Write, input: Mach
   if (other) refuse('plate', 'Another machine of the team carries that.');
   const today = dayOf(now, team.timeZone);
   await tx`
-    insert into machine (team_id, id, plate, name, maker, kind, rider_id, book_from_new, in_service_on, created_by)
-    values (${team.id}, ${input.id}, ${input.plate}, ${input.name}, ${input.maker}, ${input.kind}, ${input.riderId}, ${input.bookFromNew}, ${today}, ${personId})`;
+    insert into machine (team_id, id, plate, name, maker, kind, rider_id, in_service_on, created_by)
+    values (${team.id}, ${input.id}, ${input.plate}, ${input.name}, ${input.maker}, ${input.kind}, ${input.riderId}, ${today}, ${personId})`;
   const meterId = crypto.randomUUID();
   // A meter is taken to have counted from new; a reckoning starts from what is stated.
   const first = input.meter === 'reckoned' ? input.reading : 0;

@@ -59,13 +59,49 @@ describe('what happens to an hour meter', () => {
       ]
     );
   });
-  it('dead, it is read no more until it reads again; a true reading takes the estimates’ place', async () => {
+  // 38.4 when it went dark, 2 h ridden; it reads again at 38.9 and shows 39.9 an hour later: 38.4 + 2.0 + 1.5.
+  it('dead, it is read no more; what was ridden meanwhile stays when it reads again', async () => {
     await change({ change: 'dead' });
+    expect(await refused(change({ change: 'dead' }))).toHaveProperty('change');
     await book.log('2h', { outing: 'ride' }, later(2));
     expect(await book.standing()).toEqual({ total: 4040, estimated: true });
-    await change({ change: 'works again' }, later(3));
+    await change({ change: 'works again', firstValue: '38.9', meanwhile: 'stood still' }, later(3));
+    expect(await book.standing()).toEqual({ total: 4090, estimated: false });
     await book.log('39.9', {}, later(4));
-    expect(await book.standing()).toEqual({ total: 3990, estimated: false });
+    expect(await book.standing()).toEqual({ total: 4190, estimated: false });
+    expect(await refused(change({ change: 'works again' }, later(5)))).toHaveProperty('change');
+    const [meter] = await listMeters(book.sql, book.team.id, book.machineId);
+    expect(meter!.dead).toMatchObject([{ until: expect.any(String), counted: false }]);
+  });
+  it('asks whether it went on counting where what it shows looks like it', async () => {
+    await change({ change: 'dead' });
+    for (const hour of [2, 3, 4]) await book.log('2h', { outing: 'ride' }, later(hour));
+    const again = (more: object) => change({ change: 'works again', ...more }, later(4.5));
+    expect(await refused(again({ firstValue: '44.6' }))).toMatchObject({
+      meanwhile: expect.stringMatching(/6\.2 h more .* 6\.0 h were ridden/)
+    });
+    expect(await refused(again({ firstValue: '38.2' }))).toMatchObject({
+      firstValue: expect.stringMatching(/showed 38\.4 h before/)
+    });
+    expect(await refused(again({ meanwhile: 'went on counting' }))).toHaveProperty('firstValue');
+    await again({ firstValue: '44.6', meanwhile: 'went on counting' });
+    expect(await book.standing()).toEqual({ total: 4460, estimated: false });
+  });
+  // Three rides of 2 h on a dead meter, then a new one: 38.4 + 6.0, and what the new one counts.
+  it('dead and replaced, what was ridden meanwhile stays', async () => {
+    await change({ change: 'dead' });
+    for (const hour of [2, 3, 4]) await book.log('2h', { outing: 'ride' }, later(hour));
+    await change({ change: 'replaced', lastValue: '38.4', firstValue: '0' }, later(4.5));
+    expect(await book.standing()).toMatchObject({ total: 4440 });
+    await book.log('0.5', { day: '2026-06-11' }, later(10));
+    expect(await book.standing()).toMatchObject({ total: 4490 });
+  });
+  it('found dead days later, what was ridden since it last read stays', async () => {
+    const inDays = (n: number) => later(24 * n);
+    await book.log('+2h', { outing: 'ride', day: '2026-06-11' }, inDays(1));
+    await change({ change: 'dead', day: '2026-06-11' }, inDays(2));
+    await change({ change: 'works again', firstValue: '38.5', day: '2026-06-12' }, inDays(2));
+    expect(await book.standing()).toMatchObject({ total: 4050 });
   });
   it('is refused where it cannot be', async () => {
     expect(await refused(change({ change: 'replaced', lastValue: '12' }))).toMatchObject({
@@ -83,12 +119,12 @@ describe('what happens to an hour meter', () => {
 
 it('an odometer is added, read, and goes only up', async () => {
   await change({ change: 'odometer added', firstValue: '1240 km' });
-  const read = (typed: string, now: Date) =>
+  const read = (typed: string, now: Date, day = '2026-06-11') =>
     logDistance(
       book.sql,
       book.team,
       book.personId,
-      odometerSchema.parse({ id: uuid(), machineId: book.machineId, typed, day: '2026-06-11' }),
+      odometerSchema.parse({ id: uuid(), machineId: book.machineId, typed, day }),
       now
     );
   await read('1300', later(10));
@@ -100,6 +136,12 @@ it('an odometer is added, read, and goes only up', async () => {
   expect(await refused(change({ change: 'odometer added', firstValue: '1' }, later(12)))).toHaveProperty(
     'change'
   );
+  // Late, it is held against what came after it as well.
+  await read('1400', later(80), '2026-06-13');
+  expect(await refused(read('1450', later(80), '2026-06-12'))).toMatchObject({
+    typed: expect.stringMatching(/1400 km afterwards/)
+  });
+  await read('1350', later(80), '2026-06-12');
   // Hours are not touched by it.
   expect(await book.standing()).toMatchObject({ total: 3840 });
 });

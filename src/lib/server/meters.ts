@@ -1,10 +1,10 @@
-import { distanceTypedOrNone, hoursTypedOrNone } from '../core/forms';
-import type { MeterChangeInput, OdometerInput, StrikeInput } from '../core/hours/form';
-import { showHours } from '../core/hours/hours';
+import type { OdometerInput, StrikeInput } from '../core/hours/form';
 import type { ReadingRow } from '../core/hours/reading';
 import type { RunningStep } from '../core/hours/running';
+import { meterOn } from '../core/hours/entry';
+import { momentOn } from '../core/time/moment';
 import type { Db } from './db';
-import { momentOn, refuseDay } from './moment';
+import { refuseDay } from './moment';
 import { refuse } from './refusal';
 import type { Write } from './write';
 
@@ -38,14 +38,17 @@ export interface MeterRow {
   lastValue: number | null;
   removedReason: string;
   change: string;
-  deadSince: Date | null;
+  /** When it could not be read; `until` null: it still cannot. */
+  dead: { since: string; until: string | null; counted: boolean }[];
 }
 
 /** Every meter a machine has had, the first first. */
 export async function listMeters(sql: Db, teamId: string, machineId: string): Promise<MeterRow[]> {
   return (await sql`
     select id, kind, counts, fitted_at as "fittedAt", first_value as "firstValue", removed_at as "removedAt", last_value as "lastValue",
-      removed_reason as "removedReason", change, dead_since as "deadSince"
+      removed_reason as "removedReason", change,
+      coalesce((select jsonb_agg(jsonb_build_object('since', d.since, 'until', d.until, 'counted', d.counted) order by d.since) from meter_dead d
+        where d.team_id = meter.team_id and d.meter_id = meter.id), '[]') as dead
     from meter where team_id = ${teamId} and machine_id = ${machineId} order by counts, fitted_at`) as unknown as MeterRow[];
 }
 
@@ -93,91 +96,28 @@ export async function strikeReading({ tx, team, personId }: Write, input: Strike
     on conflict do nothing`;
 }
 
-/** An odometer read. It only goes up, but for a new one. */
+/** An odometer read: of the one that was on that day. It only goes up, but for a new one. */
 export async function logDistance({ tx, team, personId, now }: Write, input: OdometerInput): Promise<void> {
   refuseDay(input.day, team.timeZone, now);
-  const [meter] =
-    await tx`select id, first_value from meter where team_id = ${team.id} and machine_id = ${input.machineId} and counts = 'distance' and removed_at is null`;
-  if (!meter) refuse('typed', 'This machine has no odometer in the book. Add it under “Meters” first.');
   const at = momentOn(input.day, team.timeZone, now);
-  const [last] = await tx`
-    select value from reading r where team_id = ${team.id} and meter_id = ${meter!.id} and read_at <= ${at}
-      and not exists (select 1 from reading_strike s where s.team_id = r.team_id and s.reading_id = r.id) order by read_at desc limit 1`;
-  const least = (last?.value as number | undefined) ?? (meter!.first_value as number);
-  if (input.typed! < least)
-    refuse(
-      'typed',
-      `It showed ${least / 100} km before. Strike out the earlier one if that was wrong, or write down a new odometer.`
-    );
+  const odometers = (await listMeters(tx, team.id, input.machineId)).filter((m) => m.counts === 'distance');
+  const meter = meterOn(
+    odometers.map((m) => ({ ...m, fittedAt: m.fittedAt.getTime() })),
+    input.day,
+    team.timeZone
+  );
+  if (!meter || (meter.removedAt && meter.removedAt < at))
+    refuse('typed', 'This machine has no odometer in the book on that day. Add it under “Meters” first.');
+  const [near] = await tx`
+    select max(value) filter (where read_at <= ${at}) as before, min(value) filter (where read_at > ${at}) as after from reading_in_force
+    where team_id = ${team.id} and meter_id = ${meter!.id}`;
+  const least = (near!.before as number | null) ?? meter!.firstValue;
+  const most = (near!.after as number | null) ?? meter!.lastValue;
+  const wrong = 'Strike out the other one if that was wrong, or write down a new odometer.';
+  if (input.typed! < least) refuse('typed', `It showed ${least / 100} km before. ${wrong}`);
+  if (most !== null && input.typed! > most)
+    refuse('typed', `It showed ${most / 100} km afterwards. ${wrong}`);
   await tx`
     insert into reading (team_id, id, machine_id, meter_id, read_at, value, remark, created_by)
     values (${team.id}, ${input.id}, ${input.machineId}, ${meter!.id}, ${at}, ${input.typed}, ${input.remark}, ${personId})`;
-}
-
-/** A meter's figure as typed, in its own measure; null where nothing was. */
-function figure(text: string, counts: 'hours' | 'distance', field: string): number | null {
-  const parsed = (counts === 'hours' ? hoursTypedOrNone : distanceTypedOrNone).safeParse(text);
-  if (!parsed.success) refuse(field, parsed.error.issues[0]!.message);
-  return parsed.data;
-}
-
-/**
- * Something happened to a meter: replaced, set back, taken off, gone dark, reading again, or an odometer added. The running
- * total goes on over all of it.
- */
-export async function changeMeter(
-  { tx, team, personId, now }: Write,
-  input: MeterChangeInput
-): Promise<void> {
-  refuseDay(input.day, team.timeZone, now);
-  const counts = input.change === 'odometer added' ? 'distance' : input.counts;
-  const [meter] = await tx`
-    select m.id, m.kind, m.fitted_at, m.first_value, m.dead_since, last.value, last.read_at from meter m
-    left join lateral (
-      select max(r.read_at) as read_at, max(r.value) as value from reading r where r.team_id = m.team_id and r.meter_id = m.id
-        and not exists (select 1 from reading_strike s where s.team_id = r.team_id and s.reading_id = r.id)) last on true
-    where m.team_id = ${team.id} and m.machine_id = ${input.machineId} and m.counts = ${counts} and m.removed_at is null`;
-  let at = momentOn(input.day, team.timeZone, now);
-  const begin = (kind: string, first: number, from: Date, change: string) => tx`
-    insert into meter (team_id, id, machine_id, kind, fitted_at, first_value, change, created_by)
-    values (${team.id}, ${input.id}, ${input.machineId}, ${kind}, ${from}, ${first}, ${change}, ${personId})`;
-
-  if (input.change === 'odometer added') {
-    if (meter) refuse('change', 'It has an odometer in the book already.');
-    const first = figure(input.firstValue, 'distance', 'firstValue');
-    if (first === null) refuse('firstValue', 'What does it show now? Such as 1240 km.');
-    await begin('odometer', 0, new Date(at.getTime() - 1000), 'added');
-    await tx`insert into reading (team_id, id, machine_id, meter_id, read_at, value, created_by) values (${team.id}, ${crypto.randomUUID()}, ${input.machineId}, ${input.id}, ${at}, ${first}, ${personId})`;
-    return;
-  }
-  if (!meter)
-    refuse(
-      'change',
-      counts === 'distance' ? 'It has no odometer in the book.' : 'It has no meter in the book.'
-    );
-  const latest = Math.max(
-    (meter!.read_at as Date | null)?.getTime() ?? 0,
-    (meter!.fitted_at as Date).getTime()
-  );
-  if (input.change === 'dead' || input.change === 'works again') {
-    if (meter!.kind === 'reckoned')
-      refuse('change', 'There is no meter fitted; its hours come from time ridden.');
-    await tx`update meter set dead_since = ${input.change === 'dead' ? new Date(Math.max(at.getTime(), latest)) : null} where team_id = ${team.id} and id = ${meter!.id}`;
-    return;
-  }
-  if (at.getTime() <= latest) at = new Date(Math.min(latest + 1000, Math.max(now.getTime(), latest + 1)));
-  const last = figure(input.lastValue, counts, 'lastValue');
-  const first = figure(input.firstValue, counts, 'firstValue') ?? 0;
-  if (last !== null && meter!.value !== null && last < meter!.value)
-    refuse(
-      'lastValue',
-      `It already showed ${counts === 'hours' ? `${showHours(meter!.value)} h` : `${meter!.value / 100} km`}. Leave it empty if nobody could read it.`
-    );
-  await tx`
-    update meter set removed_at = ${at}, last_value = ${last}, removed_reason = ${input.reason}, change = ${input.change}
-    where team_id = ${team.id} and id = ${meter!.id}`;
-  if (input.change !== 'removed')
-    await begin(meter!.kind === 'reckoned' ? 'hour meter' : meter!.kind, first, at, '');
-  // Without a meter the hours go on by the time ridden.
-  else if (counts === 'hours') await begin('reckoned', 0, at, '');
 }

@@ -1,30 +1,65 @@
-import type { ReadingInput } from '../core/hours/form';
 import type { Team } from '../core/team/team';
+import type { Taken } from './reading-rows';
 import type { Db } from './db';
-import { outingCame } from './reminders';
+import { outingsCame } from './reminders';
 
-/** Writes the outing a reading closes, what its rider reported, and raises what waited for it. */
-export async function writeOuting(
-  tx: Db,
-  team: Team,
-  personId: string,
-  input: ReadingInput,
-  at: Date
-): Promise<void> {
-  if (!input.outing) return;
-  // The reading's own id serves its outing too: they are born together.
-  const outing = tx`
-    insert into outing (team_id, id, machine_id, event_id, rider_id, day, kind, remark, conditions, crossings, clutch, distance, symptoms, ridden_at, created_by)
-    values (${team.id}, ${input.id}, ${input.machineId}, ${input.eventId}, ${input.riderId}, ${input.day}, ${input.outing}, ${input.remark},
-      ${input.conditions as string[]}, ${input.crossings ?? 0}, ${input.clutch}, ${input.distance}, ${input.symptoms as string[]}, ${at}, ${personId})`;
-  const calls = input.symptoms.map(
-    (what) => tx`
-      insert into machine_call (team_id, id, machine_id, outing_id, kind, what, words, called_on, created_by)
-      values (${team.id}, ${crypto.randomUUID()}, ${input.machineId}, ${input.id}, 'symptom', ${what}, ${input.remark}, ${input.day}, ${personId})`
+/** Writes the outings that readings close, what their riders reported, and raises what waited for them. */
+export async function writeOutings(tx: Db, team: Team, taken: readonly Taken[]): Promise<void> {
+  const outings = taken.flatMap(({ input: i, entry, personId }) =>
+    i.outing === null
+      ? []
+      : [
+          {
+            // The reading's own id serves its outing too: they are born together.
+            id: i.id,
+            machine_id: i.machineId,
+            event_id: i.eventId ?? null,
+            event_follows: i.eventId === undefined,
+            rider_id: i.riderId,
+            day: i.day,
+            kind: i.outing,
+            remark: i.remark,
+            conditions: i.conditions,
+            crossings: i.crossings ?? 0,
+            clutch: i.clutch,
+            distance: i.distance,
+            symptoms: i.symptoms,
+            ridden_at: new Date(entry.at).toISOString(),
+            created_by: personId
+          }
+        ]
   );
-  const waiting = outingCame({ tx, team, personId }, { machineId: input.machineId, day: input.day, at });
+  if (outings.length === 0) return;
+  const calls = outings.flatMap((o) =>
+    o.symptoms.map((what) => ({
+      id: crypto.randomUUID(),
+      machine_id: o.machine_id,
+      outing_id: o.id,
+      what,
+      words: o.remark,
+      called_on: o.day,
+      created_by: o.created_by
+    }))
+  );
   // In this order, without waiting for one another.
-  await Promise.all([outing, ...calls, waiting]);
+  await Promise.all([
+    tx`
+      insert into outing (team_id, id, machine_id, event_id, rider_id, day, kind, remark, conditions, crossings, clutch, distance, symptoms, ridden_at, created_by)
+      select ${team.id}, o.id, o.machine_id, coalesce(o.event_id, case when o.event_follows then (
+          select e.id from event e where e.team_id = ${team.id} and e.called_off_at is null and o.day between e.first_day and e.last_day
+            and (e.whole_fleet or exists (select 1 from event_machine m where m.team_id = e.team_id and m.event_id = e.id and m.machine_id = o.machine_id))
+          order by e.whole_fleet, e.first_day desc, e.id limit 1) end), o.rider_id, o.day, o.kind, o.remark, array(select jsonb_array_elements_text(o.conditions)), o.crossings, o.clutch, o.distance,
+        array(select jsonb_array_elements_text(o.symptoms)), o.ridden_at, o.created_by
+      from jsonb_to_recordset(${tx.json(outings)}) as o (id uuid, machine_id uuid, event_id uuid, event_follows boolean, rider_id uuid, day date, kind text, remark text, conditions jsonb, crossings int,
+        clutch text, distance int, symptoms jsonb, ridden_at timestamptz, created_by uuid)`,
+    calls.length > 0
+      ? tx`
+      insert into machine_call (team_id, id, machine_id, outing_id, kind, what, words, called_on, created_by)
+      select ${team.id}, c.id, c.machine_id, c.outing_id, 'symptom', c.what, c.words, c.called_on, c.created_by
+      from jsonb_to_recordset(${tx.json(calls)}) as c (id uuid, machine_id uuid, outing_id uuid, what text, words text, called_on date, created_by uuid)`
+      : null,
+    outingsCame(tx, team, outings)
+  ]);
 }
 
 /** Outings since the last reading whose hours nobody knows, with what is known of them. */

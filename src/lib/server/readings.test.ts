@@ -117,6 +117,46 @@ describe('logging hours', () => {
     expect(await book.standing()).toMatchObject({ total: 4150 });
   });
 
+  it('sent at once with one that cannot be, each is taken or refused by itself', async () => {
+    const sent = ['+0.5', '+0.6', '+0.7', '+0.8'].map((typed, i) =>
+      book.log(typed, { outing: 'ride', ...(i === 2 && { riderId: uuid() }) }).then(
+        () => 'taken',
+        (e: unknown) => (e as Refusal).errors
+      )
+    );
+    expect(await Promise.all(sent)).toEqual([
+      'taken',
+      'taken',
+      { riderId: 'That person is not in this team.' },
+      'taken'
+    ]);
+    expect(await book.standing()).toMatchObject({ total: 3840 + 50 + 60 + 80 });
+    expect(await book.sql`select 1 from outing`).toHaveLength(3);
+  });
+
+  it('sent at once, each is held against those before it', async () => {
+    const sent = ['39', '38.6', '39.1'].map((typed) =>
+      book.log(typed, { day: '2026-06-10' }).then(
+        () => 'taken',
+        (e: unknown) => (e as Refusal).errors.typed
+      )
+    );
+    expect(await Promise.all(sent)).toEqual([
+      'taken',
+      'The last reading was 39.0 h; 38.6 h is lower.',
+      'taken'
+    ]);
+  });
+
+  it('goes by the team’s own calendar near midnight', async () => {
+    // Half past midnight in London on the 11th; it is the 10th in UTC.
+    const late = new Date('2026-06-10T23:30:00Z');
+    await book.log('38.5', { day: '2026-06-11' }, late);
+    await book.log('38.45', { day: '2026-06-10' }, late);
+    const rows = await listReadings(book.sql, book.team.id, book.machineId);
+    expect(rows.map((r) => r.value)).toEqual([3850, 3845, 3840]);
+  });
+
   it('holds a remark of ten thousand characters and emoji', async () => {
     const remark = '🛵'.repeat(2500) + 'x'.repeat(5000);
     await book.log('39', { remark });
@@ -158,7 +198,6 @@ it('one plate, one machine', async () => {
         kind: 'electric',
         meter: 'reckoned',
         reading: '0',
-        bookFromNew: true,
         task: null
       }),
       NOW

@@ -51,17 +51,17 @@ export async function getRecord(sql: Db, teamId: string, id: string): Promise<Re
   return row ? rowOf(row) : null;
 }
 
-/** A machine's records, the latest first, a page at a time by key. */
+/** A machine's records, the latest first; of one evening, the one written last. A page at a time: those before a record. */
 export async function listRecords(
   sql: Db,
   teamId: string,
   machineId: string,
-  before: { doneOn: Day; id: string } | null = null,
+  before: string | null = null,
   most = 20
 ): Promise<RecordRow[]> {
   const rows = await sql`
-    ${select(sql)} where r.team_id = ${teamId} and r.machine_id = ${machineId} ${before ? sql`and (r.done_on, r.id) < (${before.doneOn}, ${before.id}::uuid)` : sql``}
-    order by r.done_on desc, r.id desc limit ${most}`;
+    ${select(sql)} where r.team_id = ${teamId} and r.machine_id = ${machineId} ${before ? sql`and (r.done_at, r.created_at, r.id) < (select b.done_at, b.created_at, b.id from service_record b where b.team_id = ${teamId} and b.id = ${before})` : sql``}
+    order by r.done_at desc, r.created_at desc, r.id desc limit ${most}`;
   return rows.map(rowOf);
 }
 
@@ -84,7 +84,7 @@ export async function recordsOfVisit(
 export async function earlierConsumption(sql: Db, teamId: string, recordId: string): Promise<Consumption[]> {
   const rows = await sql`
     select p.content from service_record r
-    join service_record p on p.team_id = r.team_id and p.task_id = r.task_id and (p.done_at, p.id) < (r.done_at, r.id)
-    where r.team_id = ${teamId} and r.id = ${recordId} and p.content is not null order by p.done_at desc, p.id desc limit 6`;
+    join service_record p on p.team_id = r.team_id and p.task_id = r.task_id and (p.done_at, p.created_at, p.id) < (r.done_at, r.created_at, r.id)
+    where r.team_id = ${teamId} and r.id = ${recordId} and p.content is not null order by p.done_at desc, p.created_at desc, p.id desc limit 6`;
   return rows.flatMap((r) => readRecord(r.content).circuits[0]?.used ?? []);
 }

@@ -1,4 +1,5 @@
 import type { ReminderInput, ReminderNoteInput } from '../core/finding/form';
+import type { Team } from '../core/team/team';
 import type { Db, Tx } from './db';
 import { refuse } from './refusal';
 import type { Write } from './write';
@@ -24,7 +25,11 @@ export async function placeOfReminder(
 
 /** A reminder's event has come, or what it reminded of is done. */
 export async function noteReminder({ tx, team, personId }: Write, n: ReminderNoteInput): Promise<void> {
-  const [is] = await tx`select finding_id from reminder where team_id = ${team.id} and id = ${n.reminderId}`;
+  const [is] = await tx`
+    select r.finding_id, r.done_by, p.name from reminder r left join person p on p.team_id = r.team_id and p.id = r.done_by
+    where r.team_id = ${team.id} and r.id = ${n.reminderId}`;
+  if (n.now === 'done' && is?.done_by && is.done_by !== personId)
+    refuse('word', `${is.name} has written that down already.`);
   if (is?.finding_id && n.now === 'done')
     refuse('word', 'It belongs to a finding: close that, with what was done.');
   if (n.now === 'come')
@@ -36,18 +41,29 @@ export async function noteReminder({ tx, team, personId }: Write, n: ReminderNot
 }
 
 /**
- * An outing was ridden: what waited for the next one is to be done now. An outing entered late, of a day before the reminder
+ * Outings were ridden: what waited for the next one is to be done now. An outing entered late, of a day before the reminder
  * was written, is not the next one.
  */
-export function outingCame(
-  { tx, team, personId }: Pick<Write, 'team' | 'personId'> & { tx: Db },
-  outing: { machineId: string; day: string; at: Date }
+export function outingsCame(
+  tx: Db,
+  team: Team,
+  outings: readonly { machine_id: string; day: string; ridden_at: string; created_by: string }[]
 ) {
+  const came = outings.map(({ machine_id, day, ridden_at, created_by }) => ({
+    machine_id,
+    day,
+    ridden_at,
+    created_by
+  }));
   return tx`
-    update reminder r set come_at = ${outing.at}, come_by = ${personId}
-    where r.team_id = ${team.id} and r.waits_for = 'the next outing' and r.come_at is null and r.done_at is null
-      and (r.created_at at time zone ${team.timeZone})::date <= ${outing.day}::date
-      and (r.finding_id is null and r.machine_id = ${outing.machineId} or r.finding_id in (
-        select f.id from finding f left join placement p on p.team_id = f.team_id and p.component_id = f.component_id
-        where f.team_id = ${team.id} and f.closed_at is null and coalesce(p.machine_id, case when f.component_id is null then f.machine_id end) = ${outing.machineId}))`;
+    update reminder r set come_at = o.ridden_at, come_by = o.created_by from (
+      select distinct on (r.id) r.id, o.ridden_at, o.created_by
+      from jsonb_to_recordset(${tx.json(came)}) as o (machine_id uuid, day date, ridden_at timestamptz, created_by uuid)
+      join reminder r on r.team_id = ${team.id} and r.waits_for = 'the next outing' and r.come_at is null and r.done_at is null
+        and (r.created_at at time zone ${team.timeZone})::date <= o.day
+        and (r.finding_id is null and r.machine_id = o.machine_id or r.finding_id in (
+          select f.id from finding f left join placement p on p.team_id = f.team_id and p.component_id = f.component_id
+          where f.team_id = ${team.id} and f.closed_at is null and coalesce(p.machine_id, case when f.component_id is null then f.machine_id end) = o.machine_id))
+      order by r.id, o.ridden_at) o
+    where r.team_id = ${team.id} and r.id = o.id`;
 }

@@ -37,7 +37,6 @@ beforeAll(async () => {
       kind: 'four-stroke enduro',
       meter: 'hour meter',
       reading: '1',
-      bookFromNew: true,
       task: null
     }),
     NOW

@@ -2,10 +2,10 @@ import type { TaskChangeInput, TaskInput } from '../core/schedule/form';
 import { tasksDue } from '../core/schedule/due';
 import type { SavedTask } from '../core/schedule/task';
 import { whyDue, type WhyLine } from '../core/schedule/why';
-import type { Team } from '../core/team/team';
 import { dayOf } from '../core/time/day';
 import { laneOf, machineNow, type Lane } from '../core/trail/lane';
 import { writeToBook } from './book/write';
+import type { Write } from './write';
 import type { Db, Sql } from './db';
 import { addTask, changeTask, ownerScope } from './tasks';
 import { readCalendar, readStandings } from './trail';
@@ -67,7 +67,7 @@ class RolledBack extends Error {
  */
 export async function previewTask(
   sql: Sql,
-  who: { team: Team; personId: string; now: Date },
+  who: Pick<Write, 'team' | 'personId' | 'now' | 'at'>,
   input: { add: TaskInput } | { change: TaskChangeInput }
 ): Promise<Preview> {
   const { team, now } = who;

@@ -52,7 +52,7 @@ const add = async (more: object) => {
   await addTask(book.sql, book.team, book.personId, t, NOW);
   return t;
 };
-const who = (now: Date) => ({ team: book.team, personId: book.personId, now });
+const who = (now: Date) => ({ team: book.team, personId: book.personId, now, at: now });
 const done = (taskId: string, more: object = {}, now = NOW) =>
   recordDone(
     book.sql,
@@ -321,6 +321,16 @@ describe('the house rules', () => {
     expect(ruleSchema.safeParse({ id: uuid(), key: 'holdBackPercent', value: 99 }).success).toBe(false);
     expect(ruleSchema.safeParse({ id: uuid(), key: 'luck', value: true }).success).toBe(false);
     expect(t.id).toBeTruthy();
+  });
+});
+
+describe('a task that was never done', () => {
+  it('counts from new by itself: of the others of its machine nobody knows more than before', async () => {
+    const unknown = await add({ name: 'Fork oil', lastDone: 'not known' });
+    expect(await stake('Fork oil')).toMatchObject({ state: 'unknown' });
+    await add({ name: 'Steering head', lastDone: 'new', triggers: [byHours('2000')] });
+    expect(await stake('Steering head')).toMatchObject({ state: 'clear' });
+    expect(await stake('Fork oil')).toMatchObject({ id: unknown.id, state: 'unknown', left: 'not known' });
   });
 });
 

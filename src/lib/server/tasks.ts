@@ -7,7 +7,8 @@ import { dayOf } from '../core/time/day';
 import { machineNow } from '../core/trail/lane';
 import type { Scope } from './book/hold';
 import type { Db } from './db';
-import { momentOn, refuseDay } from './moment';
+import { momentOn } from '../core/time/moment';
+import { refuseDay } from './moment';
 import { proposeFrom } from './proposals';
 import { readTemplates } from './templates';
 import { refuse } from './refusal';
@@ -122,9 +123,9 @@ export async function insertTask(
   await refuseJob(tx, team.id, t.job);
   await refuseCircle(tx, team.id, t.id, t.triggers);
   await tx`
-    insert into task (team_id, id, machine_id, component_id, name, job, note, anchoring, ageing, sensitivity, per_part, restarts_on_rebuild, answers, created_by)
+    insert into task (team_id, id, machine_id, component_id, name, job, note, anchoring, ageing, sensitivity, per_part, restarts_on_rebuild, answers, from_new, created_by)
     values (${team.id}, ${t.id}, ${t.machineId}, ${t.componentId}, ${t.name}, ${t.job}, ${t.note}, ${t.anchoring}, ${t.ageing}, ${tx.json(t.sensitivity as never)},
-      ${t.perPart}, ${t.restartsOnRebuild}, ${t.answers as string[]}, ${personId})`;
+      ${t.perPart}, ${t.restartsOnRebuild}, ${t.answers as string[]}, ${t.lastDone === 'new'}, ${personId})`;
   await insertTriggers(tx, team.id, t.id, t.triggers);
   if (t.lastDone === 'done') {
     refuseDay(t.lastDoneDay, team.timeZone, now, 'lastDoneDay');
@@ -134,10 +135,6 @@ export async function insertTask(
       insert into service_record (team_id, id, machine_id, task_id, done_on, done_at, hours, hours_by, remark, created_by)
       values (${team.id}, ${crypto.randomUUID()}, ${onMachine}, ${t.id}, ${t.lastDoneDay}, ${momentOn(t.lastDoneDay, team.timeZone, now)}, ${t.lastDoneHours}, 'stated',
         'Done before this book began.', ${personId})`;
-  } else if (t.lastDone === 'new') {
-    if (t.machineId)
-      await tx`update machine set book_from_new = true where team_id = ${team.id} and id = ${t.machineId}`;
-    else await tx`update component set from_new = true where team_id = ${team.id} and id = ${t.componentId}`;
   }
 }
 

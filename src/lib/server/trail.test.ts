@@ -1,4 +1,11 @@
-import { addEvent, addMachine, addTask, recordDone, callOff } from '../../../tests/database/hands';
+import {
+  addEvent,
+  addMachine,
+  addTask,
+  callOff,
+  logReadings,
+  recordDone
+} from '../../../tests/database/hands';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, byHours, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
 import { eventSchema, machineSchema } from '../core/machine/form';
@@ -8,7 +15,7 @@ import { addDays } from '../core/time/day';
 import { listEvents, listOutings } from './events';
 import { getMachine, listMachines } from './machines';
 import { getRecord, listRecords } from './records';
-import { becameDue, lanesOf, trailPage } from './trail';
+import { becameDue, lanesOf, readCalendar, trailPage } from './trail';
 
 let book: Book;
 beforeAll(async () => {
@@ -65,7 +72,6 @@ describe('the calendar on the trail', () => {
         kind: 'electric',
         meter: 'hour meter',
         reading: '1',
-        bookFromNew: true,
         task: null
       }),
       NOW
@@ -79,6 +85,44 @@ describe('the calendar on the trail', () => {
     expect(await listEvents(book.sql, book.team.id, addDays(TODAY, 30), 'past')).toMatchObject([
       { name: 'Cross', machineIds: [other] }
     ]);
+  });
+});
+
+describe('outings that were planned', () => {
+  let book: Book;
+  beforeAll(async () => {
+    book = await openBook();
+  });
+  afterAll(() => book.close());
+  it('takes an outing for the planned one its day and machine belong to, unless somebody says otherwise', async () => {
+    const today = event({ name: 'Club day', firstDay: TODAY, lastDay: TODAY, kind: 'practice' });
+    await addEvent(book.sql, book.team.id, book.personId, today);
+    const of = async (more: object) => {
+      const id = uuid();
+      await book.log('+0.05', { id, outing: 'practice', ...more });
+      return (await book.sql`select event_id from outing where id = ${id}`)[0]!.event_id as string | null;
+    };
+    expect(await of({})).toBe(today.id);
+    expect(await of({ eventId: null })).toBeNull();
+    expect(await of({ day: addDays(TODAY, -1) })).toBeNull();
+    const pasted = { id: uuid(), machineId: book.machineId, typed: '+0.05', day: TODAY, outing: 'practice' };
+    await logReadings(book.sql, book.team, book.personId, [pasted], NOW);
+    const [row] = await book.sql`select event_id from outing where id = ${pasted.id}`;
+    expect(row!.event_id).toBe(today.id);
+    await callOff(book.sql, book.team.id, today.id, true);
+    expect(await of({})).toBeNull();
+  });
+
+  it('knows a season of outings, each machine its own', async () => {
+    for (let n = 0; n < 15; n++)
+      await addEvent(
+        book.sql,
+        book.team.id,
+        book.personId,
+        event({ name: `Round ${n}`, firstDay: addDays(TODAY, 40 + n), lastDay: addDays(TODAY, 40 + n) })
+      );
+    const calendar = await readCalendar(book.sql, book.team.id, TODAY);
+    expect(calendar.of(book.machineId)).toHaveLength(15);
   });
 });
 
@@ -106,12 +150,23 @@ describe('a task written down as done', () => {
       content: null
     });
     expect(await getRecord(book.sql, uuid(), records[0]!.id)).toBeNull();
-    expect(
-      await listRecords(book.sql, book.team.id, book.machineId, {
-        doneOn: records[0]!.doneOn,
-        id: records[0]!.id
-      })
-    ).toHaveLength(1);
+    expect(await listRecords(book.sql, book.team.id, book.machineId, records[0]!.id)).toHaveLength(1);
+  });
+  it('twice on one day gone by, is listed and counted in the order it was written down', async () => {
+    const done = (hours: string) =>
+      recordDone(
+        book.sql,
+        book.team,
+        book.personId,
+        doneSchema.parse({ id: uuid(), taskId: book.taskId, day: '2026-06-02', hours, reason: 'again' }),
+        NOW
+      );
+    for (const hours of ['36', '37', '36.5', '37.5']) await done(hours);
+    const records = await listRecords(book.sql, book.team.id, book.machineId);
+    const ofDay = records.filter((r) => r.doneOn === '2026-06-02');
+    expect(ofDay.map((r) => r.hours)).toEqual([3750, 3650, 3700, 3600]);
+    const rest = await listRecords(book.sql, book.team.id, book.machineId, ofDay[1]!.id);
+    expect(rest.filter((r) => r.doneOn === '2026-06-02').map((r) => r.hours)).toEqual([3700, 3600]);
   });
   it('cannot be ahead of the machine, the clock or the team', async () => {
     const done = (more: object) =>
@@ -174,7 +229,6 @@ describe('tasks', () => {
         kind: 'youth bike',
         meter: 'hour meter',
         reading: '0.4',
-        bookFromNew: true,
         task: {
           id: uuid(),
           name: 'Oil',
@@ -203,7 +257,6 @@ describe('a fleet larger than the screen', () => {
           kind: 'electric',
           meter: 'hour meter',
           reading: String(i),
-          bookFromNew: true,
           task: null
         }),
         NOW

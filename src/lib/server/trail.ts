@@ -10,8 +10,8 @@ import { HOME_WINDOW } from '../core/trail/scale';
 import { readDueItems, readStanding } from '../core/book/stored';
 import type { Db } from './db';
 
-/** How many planned outings ahead are looked at: a season's worth for anyone. */
-const EVENTS_AHEAD = 12;
+/** How many planned outings of a team are looked at: a season's worth for each of a large fleet that goes its own ways. */
+const EVENTS_AHEAD = 1000;
 
 /** What is planned from today on. */
 export interface Calendar {

@@ -1,6 +1,6 @@
 import type { Team } from '../core/team/team';
 import { dayOf } from '../core/time/day';
-import { closeProblems } from '../core/visit/close';
+import { closeProblems, minutesTaken } from '../core/visit/close';
 import { visitState } from '../core/visit/state';
 import { drawUpRecord, type JobRecord } from '../core/record/record';
 import { writeRecord } from '../core/record/stored';
@@ -27,16 +27,20 @@ export async function closeVisit(w: Write, { visitId }: { visitId: string }): Pr
   const problems = closeProblems(visit.plan, state);
   if (problems.length > 0)
     throw new Refusal({ '': 'Not closed: something still stands open.' }, { problems });
-  const minutes = Math.max(1, Math.round((now.getTime() - visit.startedAt.getTime()) / 60_000));
+  const written = visit.entries.map((e) => Date.parse(e.at)).filter((at) => at <= now.getTime());
+  const minutes = minutesTaken([visit.startedAt.getTime(), ...written, now.getTime()]);
   await tx`update visit set closed_at = ${now}, closed_by = ${personId} where team_id = ${team.id} and id = ${visitId}`;
   const ids: string[] = [];
+  const records: JobRecord[] = [];
   for (const job of visit.plan.jobs) {
     if (!job.taskId) continue;
     const record = drawUpRecord(visit.plan, state, visit.rules, minutes, job.key);
     const id = await insertRecord(tx, team, personId, visit, job.taskId, record, now);
     ids.push(id);
+    records.push(record);
     await followUp(tx, team.id, personId, visit, job.taskId, id, record);
   }
+  await takeFromStores(tx, team.id, personId, visit, records);
   const { id, machineId, plan } = visit;
   await keepLeaves(w, { id, machineId, jobs: plan.jobs }, leavesOf(plan, state));
   return ids[0]!;
@@ -79,7 +83,18 @@ async function followUp(
       recordId,
       `${bad[0].place}: ${bad[0].grade}. ${bad[0].overruled ?? bad[0].reasons.join(' ')}`.trim()
     );
-  for (const c of record.circuits)
+}
+
+/** What went into the machine leaves the stores: once a circuit, however many jobs of the visit were about it. */
+async function takeFromStores(
+  tx: Db,
+  teamId: string,
+  personId: string,
+  visit: Visit,
+  records: readonly JobRecord[]
+): Promise<void> {
+  const byCircuit = new Map(records.flatMap((r) => r.circuits.map((c) => [c.circuit, c] as const)));
+  for (const c of byCircuit.values())
     if (c.oil?.id && c.pouredMl)
       await tx`
         insert into oil_movement (team_id, id, oil_id, ml, why, visit_id, by)

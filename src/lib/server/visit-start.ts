@@ -42,7 +42,7 @@ export async function startVisit({ tx, team, personId, now }: Write, input: Star
     });
   }
   const [m] = await tx`select id, kind from machine where team_id = ${team.id} and id = ${input.machineId}`;
-  const laid = await layoutInput(tx, team.id, { id: m!.id, kind: m!.kind }, jobs, dayOf(now, team.timeZone));
+  const laid = await layoutInput(tx, team, { id: m!.id, kind: m!.kind }, jobs, dayOf(now, team.timeZone));
   let plan: VisitPlan;
   try {
     plan = orderPlan(layOut(laid), input.engine).plan;

@@ -15,6 +15,7 @@ import { closeProblems } from '../core/visit/close';
 import { startSchema } from '../core/visit/form';
 import { sealSuggestion } from '../core/job/seal';
 import { visitState } from '../core/visit/state';
+import { runCommands } from './commands/run';
 import { Refusal } from './refusal';
 import { ruleSchema } from '../core/rules/form';
 import { refreshStanding } from './standing';
@@ -106,7 +107,7 @@ async function finish(visitId: string): Promise<void> {
       pour: { ml: 1000 },
       debris: { grade: 'fine glitter', materials: [] },
       level: { level: { method: 'sight glass', position: 0.5 }, toppedUpMl: 80 },
-      oil: { oilId: null, oil: 'Brindle Four', oilGrade: '10W-50' },
+      oil: { oilId: null, oil: 'Brindle Four', oilGrade: '10W-50', deviation: 'no rating on the can' },
       choice: { answer: 'yes' },
       measure: { value: 1 },
       start: {},
@@ -147,7 +148,7 @@ describe('a visit from due to done', () => {
     const breakIn = async (fromNew: boolean): Promise<unknown> => {
       const other = await openBook();
       await other.sql`delete from service_record`;
-      await other.sql`update machine set book_from_new = ${fromNew}`;
+      await other.sql`update task set from_new = ${fromNew}`;
       await refreshStanding(other.sql, other.team.id, other.machineId);
       const id = await start(other);
       const found = (await getVisit(other.sql, other.team.id, id))!.plan.steps.find(
@@ -246,6 +247,66 @@ describe('a visit from due to done', () => {
       )
     ).rejects.toThrow(/not in this team/);
     expect(await getVisit(book.sql, uuid(), uuid())).toBeNull();
+  });
+});
+
+describe('entries that waited on a device', () => {
+  it('are judged and stamped by when they were written, not by when they came in', async () => {
+    const other = await openBook();
+    const of = (typed: string, key: string) =>
+      addFigure(
+        other.sql,
+        other.team.id,
+        other.personId,
+        figureSchema.parse({
+          id: uuid(),
+          machineId: other.machineId,
+          key,
+          typed,
+          source: 'Workshop manual',
+          edition: '1st',
+          page: '12',
+          confidence: 'printed'
+        })
+      );
+    await of('sight glass', 'oil level method');
+    await of('3 min', 'oil level settle time');
+    const visitId = await start(other);
+    const { plan } = (await getVisit(other.sql, other.team.id, visitId))!;
+    const key = (type: string) => plan.steps.find((s) => s.input.type === type)!.key;
+    const from = {
+      team: other.team,
+      person: { id: other.personId, role: 'mechanic' as const },
+      device: 'tablet'
+    };
+    const came = new Date(NOW.getTime() + 60 * 60_000);
+    /** Both wrote in the field, the level so many seconds after the run; they come in at once, an hour on. */
+    const level = { level: { method: 'sight glass', position: 0.5 } };
+    const sent = async (list: [type: string, seconds: number, content: object][]) =>
+      runCommands(
+        other.sql,
+        from,
+        list.map(([type, seconds, content]) => {
+          const e = entry({ stepKey: key(type), action: 'done', content });
+          const at = new Date(NOW.getTime() + seconds * 1000).toISOString();
+          return { id: e.id, kind: 'visit.enter' as const, at, body: { visitId, entry: e }, after: null };
+        }),
+        () => came,
+        (e) => String(e)
+      );
+    expect(
+      await sent([
+        ['start', 0, {}],
+        ['level', 60, level]
+      ])
+    ).toMatchObject([
+      { ok: true },
+      { ok: false, more: { problem: { kind: 'still settling', waited: 60, wanted: 180 } } }
+    ]);
+    expect(await sent([['level', 180, level]])).toMatchObject([{ ok: true }]);
+    const entries = (await getVisit(other.sql, other.team.id, visitId))!.entries;
+    expect(entries.map((e) => Date.parse(e.at) - NOW.getTime())).toEqual([0, 180_000]);
+    await other.close();
   });
 });
 

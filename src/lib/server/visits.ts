@@ -147,19 +147,19 @@ export async function addEntries(
       );
       continue;
     }
-    const problem = refuseEntry(fold.state(), entry, tools);
+    const problem = refuseEntry(fold.state(), entry, tools, w.at.getTime());
     results.push(problem && new Refusal({ '': inWords(problem) }, { problem }));
     if (problem) continue;
     known.add(entry.id);
-    // Its stamp is the database's; what comes after it is judged by what it says.
-    fold.add({ ...entry, seq: Number.MAX_SAFE_INTEGER, at: w.now.toISOString(), by: '' } as Entry);
+    // Its number is the database's; what comes after it is judged by what it says, and when.
+    fold.add({ ...entry, seq: Number.MAX_SAFE_INTEGER, at: w.at.toISOString(), by: '' } as Entry);
   }
   const taken = list.filter((_, i) => results[i] === null);
   const stamps = await insertEntries(
     tx,
     team.id,
     visitId,
-    taken.map(({ w, input: { entry } }) => ({ entry, by: w.personId }))
+    taken.map(({ w, input: { entry } }) => ({ entry, by: w.personId, at: w.at }))
   );
   return list.map(({ input: { entry } }, i) => results[i] ?? stamps.get(entry.id)!);
 }
@@ -169,23 +169,24 @@ async function insertEntries(
   tx: Db,
   teamId: string,
   visitId: string,
-  list: readonly { entry: NewEntry; by: string }[]
+  list: readonly { entry: NewEntry; by: string; at: Date }[]
 ): Promise<Map<string, Stamp>> {
   if (list.length === 0) return new Map();
-  const rows = list.map(({ entry: e, by }, n) => ({
+  const rows = list.map(({ entry: e, by, at }, n) => ({
     n,
     id: e.id,
     step_key: e.stepKey,
     item_key: e.itemKey,
     action: e.action,
     content: writeContent(e),
-    by
+    by,
+    at: at.toISOString()
   }));
   const made = await tx`
     with made as (
-      insert into visit_entry (team_id, id, visit_id, step_key, item_key, action, content, by)
-      select ${teamId}, e.id, ${visitId}, e.step_key, e.item_key, e.action, e.content, e.by
-      from jsonb_to_recordset(${tx.json(rows as never)}) as e (n int, id uuid, step_key text, item_key text, action text, content jsonb, by uuid) order by e.n
+      insert into visit_entry (team_id, id, visit_id, step_key, item_key, action, content, by, at)
+      select ${teamId}, e.id, ${visitId}, e.step_key, e.item_key, e.action, e.content, e.by, e.at
+      from jsonb_to_recordset(${tx.json(rows as never)}) as e (n int, id uuid, step_key text, item_key text, action text, content jsonb, by uuid, at timestamptz) order by e.n
       returning id, seq, at, by
     )
     select made.id, made.seq, made.at, p.name from made join person p on p.team_id = ${teamId} and p.id = made.by`;

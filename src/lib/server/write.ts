@@ -3,12 +3,14 @@ import type { Held } from './book/hold';
 import type { Tx } from './db';
 import { refuse } from './refusal';
 
-/** A write being carried out: its transaction, whose it is, when, and the machines it holds. */
+/** A write being carried out: its transaction, whose it is, when it came in, when it was done, and the machines it holds. */
 export interface Write {
   tx: Tx;
   team: Team;
   personId: string;
   now: Date;
+  /** Earlier than `now` where it waited on a device without a signal. */
+  at: Date;
   held: Held;
 }
 

@@ -29,7 +29,7 @@
       ></span
     >
     <span
-      >{#if v.open.length > 0}<strong>Open: {v.open.join(', ')}</strong>{:else}nothing stands open{/if}{#each v.waiting as w (w.title)}<span
+      >{#if v.open.length > 0}<strong>Open: {v.open.join(', ')}</strong>{:else}nothing stands open{/if}{#each v.waiting as w, k (k)}<span
           class="block">“{w.title}” waits for {w.to ?? 'whoever comes'}</span
         >{/each}</span
     >

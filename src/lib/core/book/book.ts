@@ -140,8 +140,8 @@ function taskOf(t: TaskRow, rows: BookOf, restarts: readonly RestartRow[], clock
     ? rows.parts.find((p) => p.id === t.componentId)
     : rows.machines.find((m) => m.id === t.machineId);
   const all: Restart[] = [...restarts];
-  if (owner?.newSince)
-    all.push({ kind: 'new', at: clock.hours.at[0] ?? 0, day: owner.newSince, replaced: true });
+  if (t.fromNew && owner)
+    all.push({ kind: 'new', at: clock.hours.at[0] ?? 0, day: owner.day, replaced: true });
   const ageing = t.ageing ?? rows.rules.ageing;
   const anchoring = t.anchoring ?? rows.rules.anchoring;
   const { triggers, sensitivity, perPart } = t;

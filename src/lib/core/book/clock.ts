@@ -6,6 +6,7 @@ import { STRAINS, type Strain } from '../outing/outing';
 import type { Clock } from '../schedule/count';
 import { COUNTERS } from '../schedule/task';
 import { dayNumber, dayOf } from '../time/day';
+import { startOf } from '../time/moment';
 import type { Recent } from './rows';
 import type { Step } from './steps';
 
@@ -127,11 +128,14 @@ export function recentPoints(recent: Pick<Recent, 'hours'>, timeZone: string): D
   const end = dayNumber(dayOf(new Date(last.at), timeZone));
   const start = end - WINDOW_DAYS - 14;
   const days: DayPoint[] = [];
+  let midnight = Infinity;
   for (let i = steps.length - 1; i >= 0; i--) {
     const s = steps[i]!;
-    const day = dayNumber(dayOf(new Date(s.at), timeZone));
     // Going back, the first of a day is its last.
-    if (day === days[0]?.day) continue;
+    if (s.at >= midnight) continue;
+    const date = dayOf(new Date(s.at), timeZone);
+    const day = dayNumber(date);
+    midnight = startOf(date, timeZone).getTime();
     days.unshift({ day, total: s.hours, ...(s.planned > 0 && { planned: s.planned }) });
     if (day < start) break;
   }

@@ -35,8 +35,8 @@ export interface BookOf {
 
 export interface MachineRow {
   id: string;
-  /** When it came into service, if its book begins with it new. */
-  newSince: Day | null;
+  /** When it came into service. */
+  day: Day;
 }
 
 /** An engine, a chain: with everywhere it was. */
@@ -47,7 +47,7 @@ export interface PartRow {
   broughtDistance: number;
   /** When it came into the book. */
   since: number;
-  newSince: Day | null;
+  day: Day;
   /** The machine it is on now, by itself or in an engine; null on the shelf. */
   machineId: string | null;
   total: number;
@@ -64,6 +64,8 @@ export interface TaskRow {
   ageing: Ageing | null;
   sensitivity: Task['sensitivity'];
   perPart: boolean;
+  /** Never done, and counted from when its machine or component came into the book new. */
+  fromNew: boolean;
   triggers: Trigger[];
 }
 
@@ -76,6 +78,8 @@ export interface RestartRow {
   replaced: boolean;
   /** Hours somebody stated; null: nobody knows; undefined: as the book has it. */
   stated?: number | null;
+  /** When it was written down. */
+  written: number;
 }
 
 /** An open finding: on a machine, or on a component wherever that is now. */

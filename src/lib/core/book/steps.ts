@@ -6,6 +6,8 @@ import { isRace, type Strain } from '../outing/outing';
 /** A meter's row as the book has it, with what it counts. */
 export interface BookMeter extends Meter {
   counts: 'hours' | 'distance';
+  /** While these last it was not read. `counted`: it went on counting with a dark display. */
+  dead: readonly { from: number; to: number | null; counted: boolean }[];
 }
 /** An outing's row: what of it is counted. */
 export interface BookOuting {
@@ -60,6 +62,10 @@ export interface Step {
   bases: Record<string, number>;
   /** Whether an odometer is fitted: riders' notes of the distance then count for nothing. */
   odometerFitted: boolean;
+  /** Since when hours rest on time ridden that the next true reading takes the place of; null: on none. */
+  pendingFrom: number | null;
+  /** How far back this true reading put such time right, because it showed less. */
+  correctedFrom: number | null;
 }
 
 /** Phases of one moment: a meter is fitted, read, closed; an outing is over. */
@@ -79,41 +85,105 @@ interface Event {
   outing?: BookOuting;
 }
 
+/** Time ridden that was too much began before `since`: from that moment on it is to be worked out. */
+export interface BackTo {
+  backTo: number;
+}
+
 /**
  * Everything a machine has counted, moment by moment, over all the meters it has had.
  *
  * The first meter's value is taken as the hours since new. When a meter is replaced, the old one's last value closes its
  * count and the new one starts from there, whatever it shows (handbook, section 2). Hours ridden are added until a true
- * reading comes and takes their place. What each step added goes to the outing whose reading brought it.
+ * reading comes and takes their place; where it shows less, they were too much, each in proportion, from the first on. What
+ * was ridden while the meter was dead stays: the meter goes on from where it stood. What each step added goes to the outing
+ * whose reading brought it.
  *
  * @param rows all there is; or, after a checkpoint, all meters, and the readings and outings from `since` on
  * @param after the last step before `since`; null: from the beginning
  * @param since ms since 1970
- * @returns the steps from `since` on, in order of time
+ * @returns the steps from `since` on, in order of time; or from where on they have to be worked out instead
  * @throws RangeError when a reading names a meter that is not among `meters`
  */
-export function steps(rows: BookRows, after: Step | null = null, since = -Infinity): Step[] {
+export function steps(rows: BookRows): Step[];
+export function steps(rows: BookRows, after: Step | null, since: number): Step[] | BackTo;
+export function steps(rows: BookRows, after: Step | null = null, since = -Infinity): Step[] | BackTo {
   const made: Step[] = [];
   let last = after ?? begin(rows);
   if (!last) return made;
   if (!after) made.push(last);
   const facts: Facts = {
     outings: new Map(rows.outings.map((o) => [o.id, o])),
-    first: { hours: firstValue(rows.meters, 'hours'), odometer: firstValue(rows.meters, 'distance') }
+    first: { hours: firstValue(rows.meters, 'hours'), odometer: firstValue(rows.meters, 'distance') },
+    less: new Map()
   };
-  for (const event of events(rows, last, since)) {
-    const next = step(last, event, facts);
-    next.ord = next.at === last.at ? last.ord + 1 : 0;
+  const take = (event: Event) => {
+    const next = step(last!, event, facts);
+    next.ord = next.at === last!.at ? last!.ord + 1 : 0;
     made.push(next);
     last = next;
+  };
+  /** What happened since the first time ridden that waits to be put right, and where its steps begin. */
+  let pending: { events: Event[]; at: number } | null = null;
+  for (const event of events(rows, last, since)) {
+    const over = overBy(last, event, facts);
+    if (over > 0 && last.pendingFrom !== null) {
+      if (!pending) return { backTo: last.pendingFrom };
+      const from: number = last.pendingFrom;
+      lessen(pending.events, over, facts);
+      made.length = pending.at;
+      last = made.at(-1) ?? after!;
+      pending.events.forEach(take);
+      take(event);
+      last.correctedFrom = from;
+    } else {
+      const waited = last.pendingFrom !== null;
+      if (!waited) pending = { events: [], at: made.length };
+      take(event);
+      pending?.events.push(event);
+    }
+    if (last.pendingFrom === null) pending = null;
   }
   return made;
 }
+
+/** By how much what was counted exceeds what a true reading shows: hundredths of an hour; 0 or less where it fits. */
+function overBy(last: Step, event: Event, facts: Facts): number {
+  const { meter, reading, phase } = event;
+  if (meter?.counts !== 'hours' || phase === FITTED) return 0;
+  const value = phase === CLOSED ? meter.lastValue : reading!.value;
+  const base = last.bases[meter.id];
+  return value === null || base === undefined
+    ? 0
+    : (last.hours ?? facts.first.hours) - (base + value - meter.firstValue);
+}
+
+/** Takes so much off the times ridden that wait, each in proportion, and to the hundredth in sum. */
+function lessen(group: readonly Event[], over: number, facts: Facts): void {
+  const waiting = group.filter((e) => e.reading && isPending(e));
+  const all = waiting.reduce((sum, e) => sum + (e.reading!.ridden ?? 0), 0);
+  const keep = all === 0 ? 0 : Math.max(0, all - over) / all;
+  let sum = 0;
+  let kept = 0;
+  for (const { reading } of waiting) {
+    sum += reading!.ridden ?? 0;
+    const next = Math.round(sum * keep);
+    facts.less.set(reading!.id, next - kept);
+    kept = next;
+  }
+}
+
+/** Time ridden that a true reading takes the place of: its meter was there to count it. */
+const isPending = ({ meter, reading, at }: Event): boolean =>
+  reading?.value === null &&
+  !meter!.dead.some((d) => !d.counted && d.from <= at && (d.to === null || at < d.to));
 
 interface Facts {
   outings: ReadonlyMap<string, BookOuting>;
   /** What the first meter of each count showed when it was fitted: the count since new. */
   first: { hours: number; odometer: number };
+  /** Time ridden as a true reading put it right, by the reading's id. */
+  less: Map<string, number>;
 }
 const firstValue = (meters: readonly BookMeter[], counts: BookMeter['counts']): number =>
   meters.filter((m) => m.counts === counts).sort(byFitting)[0]?.firstValue ?? 0;
@@ -138,7 +208,9 @@ function begin({ meters, outings }: BookRows): Step | null {
     readingId: null,
     outing: null,
     bases: {},
-    odometerFitted: false
+    odometerFitted: false,
+    pendingFrom: null,
+    correctedFrom: null
   };
 }
 
@@ -174,7 +246,7 @@ function events({ meters, readings, outings }: BookRows, from: Step, since: numb
 /** One event after another. */
 function step(last: Step, event: Event, facts: Facts): Step {
   const { meter, reading, outing, at } = event;
-  const next: Step = { ...last, at, readingId: null, outing: null };
+  const next: Step = { ...last, at, readingId: null, outing: null, correctedFrom: null };
   if (outing) {
     next.kind = 'outing';
     next.outings += 1;
@@ -194,14 +266,21 @@ function step(last: Step, event: Event, facts: Facts): Step {
   if (event.phase === CLOSED) {
     next.kind = 'meter';
     if (count === 'odometer') next.odometerFitted = false;
+    else next.pendingFrom = null;
     if (meter!.lastValue === null) return next;
     next.kind = 'meter closed';
     next[count] = base + meter!.lastValue - meter!.firstValue;
     if (count === 'hours') next.estimated = false;
     return next;
   }
-  const total =
-    reading!.value === null ? stood + (reading!.ridden ?? 0) : base + reading!.value - meter!.firstValue;
+  const ridden = facts.less.get(reading!.id) ?? reading!.ridden ?? 0;
+  const total = reading!.value === null ? stood + ridden : base + reading!.value - meter!.firstValue;
+  if (count === 'hours') {
+    if (reading!.value !== null) next.pendingFrom = null;
+    else if (isPending(event)) next.pendingFrom ??= at;
+    // The meter stood still: what it shows from then on comes on top.
+    else next.bases = { ...last.bases, [meter!.id]: base + ridden };
+  }
   return read(last, next, reading!, total, count, facts.outings);
 }
 

@@ -115,8 +115,12 @@ const dueItem = z.object({
   points: z.array(duePoint)
 } satisfies Shape<DueItem>);
 
+const recent = z.array(dayPoint);
+/** What a machine's rate of use is told from. @throws UnreadableError */
+export const readRecent = (kept: unknown): DayPoint[] => readStored('the hours of a machine', recent, kept);
+
 const standing = z.object({
-  recent: z.array(dayPoint),
+  recent,
   tasks: z.array(task),
   findings: z.array(finding),
   reminders: z.array(reminder),

@@ -19,11 +19,27 @@ export const MOST_COMMANDS = 200;
 export const listSchema = z.object({
   /** Which device it is: any name it keeps for itself. */
   device: z.string().max(60).default(''),
+  /** When this list was sent, by the same clock as `at`: how far that clock is out shows by it. */
+  sent: z.iso
+    .datetime({ offset: true, error: 'When was it sent? A moment such as 2026-11-25T16:00:00Z.' })
+    .optional(),
   commands: z
     .array(envelopeSchema)
     .min(1, 'Nothing to write.')
     .max(MOST_COMMANDS, `At most ${MOST_COMMANDS} at once.`)
 });
+
+/**
+ * When a command was done, by the server's clock. What waited on a device for a signal was done as long before it came in as
+ * it was before it was sent, however wrong the clock of that device is.
+ * @param sent by the device's clock; undefined: it did not say, and its clock is taken to be right
+ * @param received by the server's clock
+ * @returns a moment not after `received`
+ */
+export function doneAt(at: string, sent: string | undefined, received: Date): Date {
+  const waited = (sent === undefined ? received.getTime() : Date.parse(sent)) - Date.parse(at);
+  return new Date(received.getTime() - Math.max(0, waited));
+}
 
 /** What became of one command. */
 export type Outcome<T = unknown> =

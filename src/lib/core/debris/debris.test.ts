@@ -13,6 +13,11 @@ describe('judge', () => {
     expect(at('none')).toBe('carry on');
     expect(at('grey paste or fuzz', ['grey paste or fuzz'])).toBe('carry on');
   });
+  it('knows bronze from clutch wear, among paste too', () => {
+    expect(at('grey paste or fuzz', ['grey paste or fuzz'], { bronze: true })).toBe('look again sooner');
+    expect(at('grey paste or fuzz', [], { bronze: true, breakIn: true })).toBe('look again sooner');
+    expect(at('none', [], { bronze: true })).toBe('carry on');
+  });
   it('looks again sooner when it grows', () => {
     expect(at('grey paste or fuzz', ['none'])).toBe('look again sooner');
     expect(at('fine glitter', ['grey paste or fuzz'])).toBe('look again sooner');

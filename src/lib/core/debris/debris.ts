@@ -56,6 +56,11 @@ export function judge(
       reason: 'Bronze comes from a bush or a thrust washer: find which before it is ridden.'
     };
   }
+  if (found.materials.includes('bronze (gold)') && g > 0)
+    return {
+      verdict: 'look again sooner',
+      reason: 'Bronze among the paste is no clutch wear: it comes from a bush or a thrust washer.'
+    };
   const last = before[0];
   if (breakIn && g > 0) {
     return last !== undefined && g > gravity(last)

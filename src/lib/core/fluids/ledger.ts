@@ -29,10 +29,11 @@ export function ledger(pours: readonly Pour[], quantityMl: number | null): Ledge
   return { inMl: totalMl, lines, leftMl: quantityMl === null ? null : quantityMl - totalMl };
 }
 
-/** More in the jug at the end than was poured from it is a slip. */
-export function oddPour(p: Pour, insideMl: number): string | null {
-  if ((p.residueMl ?? 0) > p.ml) return 'More is left in the jug than was in it.';
-  if (p.what === 'let out again' && p.ml > insideMl + 1) return 'More was let out than went in.';
+/** What cannot be about a pour: more left in the jug than was in it, more let out than went in. */
+export type OddPour = 'more left than was in it' | 'more let out than went in';
+export function oddPour(p: Pour, insideMl: number): OddPour | null {
+  if ((p.residueMl ?? 0) > p.ml) return 'more left than was in it';
+  if (p.what === 'let out again' && p.ml > insideMl + 1) return 'more let out than went in';
   return null;
 }
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { stationAir } from './station';
-import { gradesFor, gradesIn, judgeOil, mixing, parseAir, tableOf, type Oil, type OilWant } from './oil';
+import { canInWords, gradesFor, gradesIn, judgeOil, mixing, tableOf, type Oil, type OilWant } from './oil';
 
 const oil = (more: Partial<Oil> = {}): Oil => ({
   id: 'o',
@@ -22,7 +22,7 @@ const want = (more: Partial<OilWant> = {}): OilWant => ({
 
 describe('the wrong bottle', () => {
   it('takes what the sheet wants without a word', () => {
-    expect(judgeOil(oil(), want(), { from: 5, to: 22 })).toEqual({ stop: [], word: [] });
+    expect(judgeOil(oil(), want(), { from: 5, to: 22 })).toEqual({ stop: [], word: [], fits: true });
   });
   it('stops the oil that two-strokes burn, in a gearbox above all', () => {
     const burnt = oil({ kind: 'two-stroke oil, burnt with the fuel', ratings: [] });
@@ -67,12 +67,6 @@ describe('grades and air', () => {
     expect(gradesFor(table, { from: -5, to: 35 })).toEqual([]);
     expect(gradesFor(table, { from: 12, to: 60 })).toEqual(['15W-50']);
   });
-  it('reads air temperatures in both scales, and refuses what no rider goes out in', () => {
-    expect(parseAir('−5 to 15 °C')).toEqual({ from: -5, to: 15 });
-    expect(parseAir('15..-5')).toEqual({ from: -5, to: 15 });
-    expect(parseAir('32 to 68 F')).toEqual({ from: 0, to: 20 });
-    for (const odd of ['', 'warm', '-5', '0 to 99', '-80 to 0']) expect(parseAir(odd)).toBeNull();
-  });
   it('says when a topping up mixes', () => {
     expect(mixing(oil(), { oilId: 'o', name: 'x', grade: 'y' })).toBeNull();
     expect(mixing(oil(), null)).toBeNull();
@@ -94,5 +88,50 @@ describe('the simulated station', () => {
     expect(month.to).toBeGreaterThanOrEqual(winter.to);
     expect(winter.from).toBeGreaterThan(-20);
     expect(summer.to).toBeLessThan(40);
+  });
+});
+
+describe('an oil that is not from the stores', () => {
+  const engine: OilWant = {
+    circuit: 'engine',
+    twoStroke: false,
+    wetClutch: true,
+    grade: '10W-50',
+    table: []
+  };
+  const stops = (words: string, more: Partial<OilWant> = {}) =>
+    judgeOil(canInWords(words), { ...engine, ...more }, null).stop;
+  it('is judged by what the can says, and stopped where it says neither grade nor rating', () => {
+    expect(stops('Brindle 10W-50 JASO MA2')).toEqual([]);
+    expect(stops('Brindle 10W-50')).toEqual([expect.stringMatching(/names no JASO MA/)]);
+    expect(stops('Brindle JASO MA2')).toEqual([
+      expect.stringMatching(/names no grade, and the sheet wants 10W-50/)
+    ]);
+    expect(stops('some oil')).toHaveLength(2);
+    expect(stops('Brindle 10W-50 JASO MB')).toEqual([expect.stringMatching(/made slippery/)]);
+    expect(stops('Brindle 10W-50 JASO MA, with molybdenum')).toEqual([expect.stringMatching(/molybdenum/)]);
+  });
+  it('needs no clutch rating where no clutch runs in it', () => {
+    expect(stops('Brindle gear 75W-80', { circuit: 'gearbox', wetClutch: false, grade: '75W-80' })).toEqual(
+      []
+    );
+    expect(
+      judgeOil(
+        oil({ kind: 'gearbox oil', grade: '75W-80', ratings: [] }),
+        { ...engine, circuit: 'gearbox', wetClutch: false, grade: '75W-80' },
+        null
+      )
+    ).toEqual({ stop: [], word: [], fits: true });
+  });
+  it('does not fit where its grade is neither the sheet’s nor one of its table for the air', () => {
+    const table = [
+      { grade: '10W-50', from: 5, to: null },
+      { grade: '10W-30', from: null, to: 10 }
+    ];
+    const fits = (grade: string, air: { from: number; to: number } | null) =>
+      judgeOil(oil({ grade }), { ...engine, table }, air).fits;
+    expect([fits('10W-50', null), fits('10W-30', null), fits('20W-60', null)]).toEqual([true, true, false]);
+    expect([fits('10W-50', { from: -5, to: 4 }), fits('10W-30', { from: -5, to: 4 })]).toEqual([false, true]);
+    expect(judgeOil(oil(), { ...engine, grade: null }, null).fits).toBeNull();
   });
 });

@@ -1,3 +1,4 @@
+import type { Air } from './air';
 import { readGradeTable, type GradeSpan } from '../specs/changes';
 import type { Circuit } from '../specs/sheet';
 
@@ -36,17 +37,31 @@ export interface OilWant {
   /** Its table of grades by air temperature; empty: none. */
   table: GradeSpan[];
 }
-/** Air the machine will be ridden in until the next change, °C. */
-export interface Air {
-  from: number;
-  to: number;
-}
-
 export interface OilVerdict {
   /** It must not go in; an override needs its reason. */
   stop: string[];
   /** It may, and these are worth knowing. */
   word: string[];
+  /** Its grade is the sheet's, or one its table has for the air; null: the sheet names none. */
+  fits: boolean | null;
+}
+
+/** What is judged of an oil. `kind` null: nobody said. */
+export type Can = Omit<Oil, 'id' | 'kind'> & { kind: Oil['kind'] | null };
+
+/** An oil that is not from the stores, by what somebody copied from its can: all that can be judged of it. */
+export function canInWords(words: string): Can {
+  return {
+    name: words.trim(),
+    kind: null,
+    grade: gradesIn(words)[0] ?? '',
+    ratings: [...words.matchAll(/\bJASO[ -]?M([AB])(2?)\b/gi)].map(
+      (m) => `JASO M${m[1]!.toUpperCase()}${m[2]}`
+    ) as Oil['ratings'],
+    additives: [...words.matchAll(/molybd\w*|graphite|friction modifiers?/gi)].map((m) =>
+      m[0].toLowerCase()
+    ) as Oil['additives']
+  };
 }
 
 /** Grades as a can or a book writes them: `10W-50`, `75W-80`, `SAE 30`. */
@@ -72,7 +87,7 @@ const same = (a: string, b: string) => gradesIn(a)[0] !== undefined && gradesIn(
  * Whether an oil may go into a circuit: the stop for what ruins a clutch or a gearbox, a word for what is only not the book's.
  * It judges by what the can says and what the sheet says; where either is silent it says so.
  */
-export function judgeOil(oil: Oil, want: OilWant, air: Air | null): OilVerdict {
+export function judgeOil(oil: Can, want: OilWant, air: Air | null): OilVerdict {
   const stop: string[] = [];
   const word: string[] = [];
   const gearbox = want.circuit === 'gearbox' || want.circuit === 'primary';
@@ -92,27 +107,33 @@ export function judgeOil(oil: Oil, want: OilWant, air: Air | null): OilVerdict {
     else if (!oil.ratings.some((r) => r.startsWith('JASO MA')))
       stop.push(`The can names no JASO MA or MA2, and ${because}.`);
   }
-  if (want.circuit.includes('differential') && oil.kind !== 'differential oil')
+  if (oil.kind === null && gradesIn(want.grade ?? '').length > 0 && gradesIn(oil.grade).length === 0)
+    stop.push(`It names no grade, and the sheet wants ${want.grade}.`);
+  if (want.circuit.includes('differential') && oil.kind !== null && oil.kind !== 'differential oil')
     stop.push('A differential wants gear oil for differentials; this is another kind.');
   if (want.circuit === 'engine' && (oil.kind === 'gearbox oil' || oil.kind === 'differential oil'))
     stop.push('This is gear oil; an engine’s bearings want engine oil.');
 
-  if (want.grade !== null && gradesIn(want.grade).length > 0 && !same(oil.grade, want.grade)) {
-    if (!want.table.some((s) => same(oil.grade, s.grade)))
+  const wanted = want.grade !== null && gradesIn(want.grade).length > 0;
+  let fits: boolean | null = wanted || want.table.length > 0 ? true : null;
+  if (wanted && !same(oil.grade, want.grade!)) {
+    if (!want.table.some((s) => same(oil.grade, s.grade))) fits = false;
+    if (fits === false && gradesIn(oil.grade).length > 0)
       word.push(`The sheet wants ${want.grade}; this is ${oil.grade}.`);
   }
   if (want.grade === null && want.table.length === 0)
     word.push('The sheet names no grade: look it up in the manual.');
   if (air && want.table.length > 0) {
     const span = want.table.find((s) => same(oil.grade, s.grade));
-    const fits = gradesFor(want.table, air);
+    const grades = gradesFor(want.table, air);
+    if (!grades.some((g) => same(oil.grade, g))) fits = false;
     if (!span) word.push(`${oil.grade} is not in the machine’s table of grades.`);
-    else if (!fits.some((g) => same(oil.grade, g)))
+    else if (!grades.some((g) => same(oil.grade, g)))
       word.push(
-        `For ${air.from} to ${air.to} °C the table has ${fits.length > 0 ? fits.join(' or ') : 'no one grade'}; ${oil.grade} is for ${spanWords(span)}.`
+        `For ${air.from} to ${air.to} °C the table has ${grades.length > 0 ? grades.join(' or ') : 'no one grade'}; ${oil.grade} is for ${spanWords(span)}.`
       );
   }
-  return { stop, word };
+  return { stop, word, fits };
 }
 
 export function spanWords(s: GradeSpan): string {
@@ -130,20 +151,6 @@ export interface Inside {
 export function mixing(oil: Pick<Oil, 'id' | 'name' | 'grade'>, inside: Inside | null): string | null {
   if (!inside || inside.oilId === oil.id) return null;
   return `${inside.name} (${inside.grade}) is inside; topping up with ${oil.name} (${oil.grade}) mixes them.`;
-}
-
-/** Air temperatures as people type them: `-5 to 15`, `-5..15 °C`, `23 to 60 F`. Null where it cannot be read. */
-export function parseAir(text: string): Air | null {
-  const m = /^\s*([-−]?\d{1,3})\s*°?\s*[CF]?\s*(?:to|\.\.|–|—|,)\s*([-−]?\d{1,3})\s*°?\s*([CF])?\s*$/i.exec(
-    text
-  );
-  if (!m) return null;
-  const c = (t: string) => {
-    const n = Number(t.replace('−', '-'));
-    return m[3]?.toUpperCase() === 'F' ? Math.round(((n - 32) * 5) / 9) : n;
-  };
-  const [a, b] = [c(m[1]!), c(m[2]!)];
-  return Math.min(a, b) < -60 || Math.max(a, b) > 70 ? null : { from: Math.min(a, b), to: Math.max(a, b) };
 }
 
 /** The table of a sheet, or none where it has none or cannot be read. */

@@ -1,5 +1,5 @@
 import { dayNumber, type Day } from '../time/day';
-import type { Air } from './oil';
+import type { Air } from './air';
 
 /**
  * A stand-in for a weather service: the air of an invented valley, north of the middle of the earth, by the day of the year.

@@ -56,6 +56,21 @@ describe('rate of use', () => {
       )
     ).toBeNull();
   });
+  it('is nothing for a machine that only races, whose hours the calendar then foretells', () => {
+    // Every other week a race of 3 h that was planned, and not an hour besides.
+    const races = Array.from({ length: 7 }, (_, i) => ({ day: i * 14, total: i * 300, planned: i * 300 }));
+    const rate = rateOfUse(races, 84)!;
+    expect(rate).toMatchObject({ perDay: 0, spreadPerRootDay: 0 });
+    const next = [10, 30, 50].map((from) => ({ from, to: from, hours: 300 }));
+    // 5 h: 3 h after ten days, 6 h after thirty; 6 h less 1.28 quarters of each may be 4.6, so it may take the third.
+    expect(daysUntil(500, rate, next)).toEqual({ early: 30, late: 50 });
+    expect(daysUntil(500, rate).late).toBe(Infinity);
+  });
+  it('is the mean where most weeks saw no use', () => {
+    // Read every week, ridden for 3 h in the last of twelve.
+    const once = Array.from({ length: 13 }, (_, w) => ({ day: w * 7, total: w < 12 ? 500 : 800 }));
+    expect(rateOfUse(once, 84)!.perDay).toBeCloseTo(300 / 84, 9);
+  });
   it('looks at the last twelve weeks, not at last year', () => {
     const busyOnce = [
       { day: -400, total: 0 },

@@ -3,7 +3,7 @@ import { theilSen } from '../statistics/robust';
 
 /** How fast a machine uses up hours between planned events, with how much that varies. */
 export interface RateOfUse {
-  /** Hundredths of an hour per calendar day, over the window. */
+  /** Hundredths of an hour per calendar day, over the window; 0 for a machine that only goes where it was planned to go. */
   perDay: number;
   /** Spread of a day's use: hundredths per square root of a day, so that spread over T days is this times √T. */
   spreadPerRootDay: number;
@@ -37,17 +37,17 @@ const LEAST_POINTS = 4;
  *
  * Method: hours used outside planned events are read off at week ends back from `today`, by straight lines between readings
  * and level after the last. The rate is the Theil–Sen slope over those (the median of the slopes between every two), so
- * that one long day or one wrong reading does not bend it; the spread is the standard deviation of weekly use about it,
- * over √7.
+ * that one long day or one wrong reading does not bend it; where most weeks saw no use it is the mean, which a median of
+ * noughts hides. The spread is the standard deviation of weekly use about it, over √7.
  *
  * @param points running hours by day, in any order
  * @param today day number of today
- * @returns null when there is too little history to say
+ * @returns null when there is too little history to say, or the machine stood still
  */
 export function rateOfUse(points: readonly DayPoint[], today: number): RateOfUse | null {
   const order = [...points]
     .filter((p) => p.day <= today)
-    .map((p) => ({ day: p.day, total: p.total - (p.planned ?? 0) }))
+    .map((p) => ({ day: p.day, total: p.total - (p.planned ?? 0), all: p.total }))
     .sort((a, b) => a.day - b.day || a.total - b.total);
   const first = order[0];
   if (!first) return null;
@@ -59,8 +59,12 @@ export function rateOfUse(points: readonly DayPoint[], today: number): RateOfUse
   const weeks = Math.floor(days / 7);
   const ends: { x: number; y: number }[] = [];
   for (let w = weeks; w >= 0; w--) ends.push({ x: -7 * w, y: totalOn(order, today - 7 * w) });
-  const perDay = theilSen(ends);
-  if (perDay === null || perDay <= 0) return null;
+  const slope = theilSen(ends);
+  if (slope === null) return null;
+  const mean = (ends.at(-1)!.y - ends[0]!.y) / (7 * weeks);
+  const perDay = slope > 0 ? slope : Math.max(0, mean);
+  // Not even at planned events: it stands, and nothing says when it will go.
+  if (perDay === 0 && order.at(-1)!.all <= order.findLast((p) => p.day <= start)!.all) return null;
   let squares = 0;
   for (let i = 1; i < ends.length; i++) squares += (ends[i]!.y - ends[i - 1]!.y - 7 * perDay) ** 2;
   return { perDay, spreadPerRootDay: Math.sqrt(squares / Math.max(1, weeks - 1) / 7), days };

@@ -46,7 +46,7 @@ export const hoursOrRidden = z
     if (t === '') return { as: 'nothing' };
     if (t === '~') return { as: 'estimate' };
     const ridden = t.startsWith('+');
-    const parsed = hoursTyped.safeParse(ridden ? t.slice(1) : t);
+    const parsed = hoursTyped.safeParse(ridden ? t.slice(1).replace(/^[+-]/, '?') : t);
     if (!parsed.success) {
       ctx.addIssue({ code: 'custom', message: parsed.error.issues[0]!.message });
       return z.NEVER;
@@ -70,7 +70,8 @@ export const readingSchema = z
       .enum(OUTING_KINDS, { error: `One of: ${OUTING_KINDS.join(', ')}.` })
       .nullable()
       .default(null),
-    eventId: id.nullable().default(null),
+    /** The planned event it was ridden at; null: none of them; left out: the one its day and machine belong to. */
+    eventId: id.nullable().optional(),
     distance: distanceTypedOrNone,
     conditions: someOf(CONDITIONS),
     crossings: countTypedOrNone(500),
@@ -133,6 +134,8 @@ export const METER_CHANGES = [
   'works again',
   'odometer added'
 ] as const;
+/** What a dead meter did while nobody could read it. */
+export const MEANWHILE = ['stood still', 'went on counting'] as const;
 export const meterChangeSchema = z.object({
   id,
   machineId: id,
@@ -142,6 +145,8 @@ export const meterChangeSchema = z.object({
   /** What the old one showed at the end (empty: nobody could read it), and the new one or the reset one at the start. */
   lastValue: z.string().max(200, 'At most 200 characters.').default(''),
   firstValue: z.string().max(200, 'At most 200 characters.').default(''),
+  /** `works again`: what it did while it was dark; empty is stood still, unless what it shows says otherwise. */
+  meanwhile: z.enum(['', ...MEANWHILE], { error: 'Pick what it did.' }).default(''),
   reason: remark
 });
 export type MeterChangeInput = z.infer<typeof meterChangeSchema>;

@@ -2,8 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import cases from '../worked-cases/meter_total.json';
 import { questionReading } from './doubt';
+import { hoursOrRidden } from './form';
 import { centihours, showHours } from './hours';
-import { runningHours, type Meter, type Reading } from './running';
+import { runningHours } from '../../../../tests/core/running';
+import type { Meter, Reading } from './running';
+import { doubtInWords } from './words';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -84,15 +87,16 @@ describe('runningHours', () => {
     expect(runningHours([], []).total).toBeNull();
   });
 
-  it('adds hours ridden as estimates until a true reading takes their place', () => {
+  // 10.0, then 1.5 and 2.0 ridden: the meter shows 13.0, so 3.0 of 3.5 were ridden, 1.29 of the first 1.5.
+  it('adds hours ridden as estimates until a true reading takes their place, and puts them right', () => {
     const { points } = runningHours(
       [meter],
       [read('1', 1, 1000), read('2', 2, null, 150), read('3', 3, null, 200), read('4', 4, 1300)]
     );
     expect(points.map((p) => [p.total, p.estimated])).toEqual([
       [1000, false],
-      [1150, true],
-      [1350, true],
+      [1129, true],
+      [1300, true],
       [1300, false]
     ]);
   });
@@ -185,14 +189,12 @@ describe('questionReading', () => {
     expect(ask(3840 + 500, 2 * HOUR).map((d) => d.kind)).toContain('more than the clock');
   });
   it('names the slip that would make it fit', () => {
-    expect(ask(39_200, DAY)[0]).toMatchObject({
-      kind: 'unit slip',
-      message: expect.stringContaining('39.2 h would fit')
-    });
-    expect(ask(392_000, DAY)[0]).toMatchObject({
-      kind: 'unit slip',
-      message: expect.stringContaining('39.2 h would fit')
-    });
+    const [first] = ask(39_200, DAY);
+    expect(first).toMatchObject({ kind: 'unit slip', slip: 'decimal sign', would: 3920 });
+    expect(doubtInWords(first!)).toBe('Was the decimal sign left out? 39.2 h would fit.');
+    expect(ask(392_000, DAY)[0]).toMatchObject({ kind: 'unit slip', would: 3920 });
+    // 39.2 h are 2352 minutes.
+    expect(ask(235_200, DAY)[0]).toMatchObject({ kind: 'unit slip', slip: 'minutes', would: 3920 });
   });
   it('questions a jump far past the usual rate, though the clock would allow it', () => {
     expect(ask(3840 + 4500, 14 * DAY).map((d) => d.kind)).toEqual(['unusual jump']);
@@ -209,4 +211,19 @@ describe('questionReading', () => {
     expect(ask(3840 + 3000, 2 * HOUR, { dayOnly: true }).map((d) => d.kind)).toContain('more than the clock');
   });
   it('judges a late entry only against the clock', () => expect(ask(100, -DAY, { now: 0 })).toEqual([]));
+});
+
+describe('hours as people type them', () => {
+  it.each([
+    ["+20'", { as: 'ridden', value: 33 }],
+    ['+2h30', { as: 'ridden', value: 250 }],
+    ['+45 min', { as: 'ridden', value: 75 }],
+    ['38,4', { as: 'meter', value: 3840 }],
+    ['1:30', { as: 'meter', value: 150 }],
+    ['~', { as: 'estimate' }],
+    ['', { as: 'nothing' }]
+  ])('%j is %j', (typed, said) => expect(hoursOrRidden.parse(typed)).toEqual(said));
+  it.each(["2'30", "+2'30", '1,2.5', '35/45', '10²', '++2', '2h75'])('%j is none', (typed) =>
+    expect(hoursOrRidden.safeParse(typed).success).toBe(false)
+  );
 });

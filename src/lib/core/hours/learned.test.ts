@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { oddPaceInWords } from './words';
 import { estimateHours, learn, NOTHING_LEARNED, oddPace, type PastOuting } from './learned';
 
 const outing = (hours: number | null, km: number | null = null, race = false): PastOuting => ({
@@ -45,11 +46,10 @@ describe('a machine’s own pace', () => {
   });
   it('questions a distance that does not fit the hours', () => {
     expect(oddPace(200, 4000, { speed: 2000 })).toBeNull();
-    expect(oddPace(200, 40_000, { speed: 2000 })).toMatch(
-      /200 km\/h; this machine usually does about 20 km\/h/
-    );
-    expect(oddPace(200, 400, { speed: 2000 })).toMatch(/2 km\/h/);
-    expect(oddPace(10, 5000, { speed: null })).toMatch(/500 km\/h. Is the decimal sign right/);
+    const said = (h: number, d: number, speed: number | null) => oddPaceInWords(oddPace(h, d, { speed })!);
+    expect(said(200, 40_000, 2000)).toMatch(/200 km\/h; this machine usually does about 20 km\/h/);
+    expect(said(200, 400, 2000)).toMatch(/2 km\/h/);
+    expect(said(10, 5000, null)).toMatch(/500 km\/h. Is the decimal sign right/);
     for (const [h, d] of [
       [null, 4000],
       [200, null],

@@ -84,18 +84,28 @@ export function estimateHours(
 /** Twice and a half its usual pace either way is worth a question. */
 const ODD_PACE = 2.5;
 
+/** A distance that does not fit the hours it was ridden in. */
+export interface OddPace {
+  /** Hundredths of a kilometre. */
+  distance: number;
+  hours: Centihours;
+  /** Hundredths of a kilometre per hour; `usual` null: faster than any bike or quad. */
+  pace: number;
+  usual: number | null;
+}
+/** Faster than any bike or quad: 200 km/h, in hundredths. */
+const FASTEST = 20_000;
+
 /** What does not fit about a distance and the hours it was ridden in; null when it fits or nobody can say. */
 export function oddPace(
   hours: Centihours | null,
   distance: number | null,
-  learned: Pick<Learned, 'speed'>
-): string | null {
+  { speed }: Pick<Learned, 'speed'>
+): OddPace | null {
   if (!hours || !distance) return null;
   const pace = distance / (hours / 100);
-  if (pace > 20_000)
-    return `${showKm(distance)} in ${showHours(hours)} h would be ${showKm(pace)}/h. Is the decimal sign right?`;
-  if (!learned.speed) return null;
-  if (pace > learned.speed * ODD_PACE || pace < learned.speed / ODD_PACE)
-    return `${showKm(distance)} in ${showHours(hours)} h is ${showKm(pace)}/h; this machine usually does about ${showKm(learned.speed)}/h.`;
-  return null;
+  if (pace > FASTEST) return { distance, hours, pace, usual: null };
+  return speed && (pace > speed * ODD_PACE || pace < speed / ODD_PACE)
+    ? { distance, hours, pace, usual: speed }
+    : null;
 }

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { runningHours, type Meter, type Reading } from './running';
-import { countOf, fittedSeries, reaches, seriesOf, totalAt, type Fitting, type Series } from './series';
+import { countOf, runningHours, seriesOf } from '../../../../tests/core/running';
+import type { Meter, Reading } from './running';
+import { fittedSeries, reaches, totalAt, type Fitting, type Series } from './series';
 
 const series = (...points: [at: number, total: number][]): Series => ({
   at: points.map((p) => p[0]),

@@ -1,5 +1,3 @@
-import type { Running } from './running';
-
 /**
  * A count that goes on over time, known at some moments: running hours, distance, outings, hours ridden in mud. Between two
  * moments it stands still; what is added comes with the moment that brings it. Sorted by time (ms since 1970).
@@ -41,18 +39,6 @@ export function totalAt(series: Series, t: number): number | null {
 /** Whether the book reaches back to a moment. */
 export function reaches(series: Series, t: number): boolean {
   return series.at.length > 0 && series.at[0]! <= t;
-}
-
-/** Running hours or distance as a series, with the moments at which a meter was closed among them. */
-export function seriesOf(running: Pick<Running, 'steps'>): Series {
-  return { at: running.steps.map((s) => s.at), total: running.steps.map((s) => s.total) };
-}
-
-/** Counts events: one more at each moment. Starts at zero at `from`, or at the first event when that lies before it. */
-export function countOf(moments: readonly number[], from: number): Series {
-  const order = [...moments].sort((a, b) => a - b);
-  const start = Math.min(from, (order[0] ?? from) - 1);
-  return { at: [start, ...order], total: [0, ...order.map((_, i) => i + 1)] };
 }
 
 /**

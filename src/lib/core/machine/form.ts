@@ -27,7 +27,6 @@ export const machineSchema = z.object({
   riderId: id.nullable().default(null),
   meter: z.enum(['hour meter', 'reckoned']),
   reading: hoursTyped,
-  bookFromNew: z.boolean(),
   task: firstTaskSchema.nullable()
 });
 export type MachineInput = z.infer<typeof machineSchema>;

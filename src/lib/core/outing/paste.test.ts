@@ -1,6 +1,5 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { checkRow, isHeading, matchColumns, readDay, type PasteContext } from './paste';
+import { checkRow, isHeading, matchColumns, type PasteContext } from './paste';
 
 const context: PasteContext = {
   machines: [
@@ -41,35 +40,26 @@ describe('columns', () => {
       'distance'
     ]);
   });
+  it('heed the unit a heading names, and never take miles for kilometres or minutes for hours', () => {
+    expect(matchColumns(['Miles', 'Minutes'])).toEqual(['distance in miles', 'minutes ridden']);
+    expect(matchColumns(['Distance (mi)', 'Time, min'])).toEqual(['distance in miles', 'minutes ridden']);
+    expect(matchColumns(['Distance [km]', 'Time (h)'])).toEqual(['distance', 'hours ridden']);
+    expect(matchColumns(['Hours ridden', 'Distance / miles'])).toEqual(['hours ridden', 'distance in miles']);
+    const of = (head: string[], ...cells: string[]) => {
+      const r = checkRow(['12', ...cells], ['machine', ...matchColumns(head)], context);
+      return r.ok ? [r.row.typed, r.row.distance] : r.problem;
+    };
+    expect(of(['Minutes', 'Miles'], '90.5', '21')).toEqual(['+90.5 min', '21 mi']);
+    expect(of(['Time (h)', 'Miles'], '2', '21 km')).toEqual(['+2 h', '21 km']);
+    expect(of(['Time'], '1.5')).toEqual(['+1.5', '']);
+    expect(of(['Time'], '0:45')).toEqual(['+0:45', '']);
+    expect(of(['Time'], '75')).toEqual(['+75 min', '']);
+    expect(of(['Time'], '2')).toMatch(/minutes or hours/);
+  });
   it('know a heading from a row', () => {
     expect(isHeading(heads)).toBe(true);
     expect(isHeading(['12', '2026-11-21', '119.6'])).toBe(false);
     expect(isHeading(['machine', '??'])).toBe(false);
-  });
-});
-
-describe('a day', () => {
-  it.each([
-    ['2026-11-21', '2026-11-21'],
-    ['2026-11-21T09:30', '2026-11-21'],
-    ['21.11.2026', '2026-11-21'],
-    ['21/11/26', '2026-11-21'],
-    ['11/21/2026', '2026-11-21'],
-    ['Sat 21 Nov 2026', '2026-11-21'],
-    ['21 Nov', '2026-11-21'],
-    ['24 Nov', '2025-11-24'],
-    ['Nov 21, 2026', '2026-11-21'],
-    ['3.4.', '2026-04-03']
-  ])('%s is %s', (text, day) => expect(readDay(text, '2026-11-23')).toBe(day));
-  it.each(['', 'Saturday', '31.02.2026', '2026-13-01', '45000', '21 Nob'])('%j is none', (text) =>
-    expect(readDay(text, '2026-11-23')).toBeNull()
-  );
-  it('never throws, and is a day or none', () => {
-    fc.assert(
-      fc.property(fc.string({ maxLength: 20 }), (s) =>
-        /^\d{4}-\d{2}-\d{2}$|^null$/.test(String(readDay(s, '2026-11-23')))
-      )
-    );
   });
 });
 

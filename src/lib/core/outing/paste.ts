@@ -1,4 +1,5 @@
-import { isDay, type Day } from '../time/day';
+import type { Day } from '../time/day';
+import { readDay } from '../time/read';
 import { CLUTCH_USES, CONDITIONS, OUTING_KINDS, SYMPTOMS } from './outing';
 
 /** What a pasted column may hold. */
@@ -7,8 +8,11 @@ export const PASTE_FIELDS = [
   'day',
   'hours',
   'ridden',
+  'minutes ridden',
+  'hours ridden',
   'before',
   'distance',
+  'distance in miles',
   'kind',
   'rider',
   'conditions',
@@ -19,14 +23,20 @@ export const PASTE_FIELDS = [
 ] as const;
 export type PasteField = (typeof PASTE_FIELDS)[number];
 
+const RIDDEN = /^(ridden|time|time ridden|duration|ride time)$/;
+const DISTANCE = /^(distance|km|kilometres?|kilometers?|dist)$/;
+
 /** What people head such columns with; compared without signs and in lower case. */
 const HEADS: Record<PasteField, RegExp> = {
   machine: /^(machine|bike|quad|plate|number|no|nr|race ?number|vehicle)$/,
   day: /^(day|date|on|when)$/,
   hours: /^(hours?|meter|hour ?meter|reading|meter after|after|hours after|end|meter shows)$/,
-  ridden: /^(ridden|time|time ridden|minutes|duration|ride time|min)$/,
+  ridden: RIDDEN,
+  'minutes ridden': /^(minutes?|mins?|minutes ridden|ride minutes)$/,
+  'hours ridden': /^(hours ridden|ridden hours|ride hours|hours of riding)$/,
   before: /^(before|start|meter before|hours before)$/,
-  distance: /^(distance|km|kilometres|kilometers|miles|mi|dist)$/,
+  distance: DISTANCE,
+  'distance in miles': /^(miles?|mi)$/,
   kind: /^(kind|type|what|event|session)$/,
   rider: /^(rider|ridden by|who|name|driver)$/,
   conditions: /^(conditions?|ground|weather|terrain|surface)$/,
@@ -42,10 +52,25 @@ const fold = (text: string) =>
   text
     .slice(0, LONGEST_HEAD)
     .toLowerCase()
-    .replace(/\(.*?\)|,.*$/g, '')
+    .replace(/[([].*?[)\]]|[,/].*$/g, '')
     .replace(/[^a-z0-9 ]/g, ' ')
     .replace(/\s+/g, ' ')
     .trim();
+
+/** A unit that a heading names beside what its column holds: `Distance (mi)`, `Time, min`. */
+function unitOf(head: string): string | null {
+  const said = /[(,/[]\s*([a-z]+)\.?\s*[)\]]?\s*$/i.exec(head.slice(0, LONGEST_HEAD));
+  return said ? said[1]!.toLowerCase() : null;
+}
+/** What a column holds by its heading, the unit in it heeded. */
+function fieldOf(head: string): PasteField | null {
+  const name = fold(head);
+  const unit = unitOf(head);
+  if (RIDDEN.test(name) && /^(min|mins|minutes?)$/.test(unit ?? '')) return 'minutes ridden';
+  if (RIDDEN.test(name) && /^(h|hrs?|hours?)$/.test(unit ?? '')) return 'hours ridden';
+  if (DISTANCE.test(name) && /^(mi|miles?)$/.test(unit ?? '')) return 'distance in miles';
+  return PASTE_FIELDS.find((f) => HEADS[f].test(name)) ?? null;
+}
 
 /**
  * Which column holds what, by its heading. Each field goes to the first column that claims it.
@@ -54,55 +79,16 @@ const fold = (text: string) =>
 export function matchColumns(heads: readonly string[]): (PasteField | null)[] {
   const taken = new Set<PasteField>();
   return heads.map((head) => {
-    const field = PASTE_FIELDS.find((f) => !taken.has(f) && HEADS[f].test(fold(head)));
-    if (field) taken.add(field);
-    return field ?? null;
+    const field = fieldOf(head);
+    if (!field || taken.has(field)) return null;
+    taken.add(field);
+    return field;
   });
 }
 
 /** Whether a first row is headings: at least two of its cells say what their column holds. */
 export function isHeading(row: readonly string[]): boolean {
   return matchColumns(row).filter(Boolean).length >= 2;
-}
-
-const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
-
-/**
- * A day as spreadsheets and people write it: `2026-11-21`, `21.11.2026`, `21/11/2026`, `21 Nov 2026`, `21 Nov`. Day and
- * month the other way round (`11/21/2026`) only where nothing else is possible.
- *
- * @param today for days without a year: the latest such day that is not ahead of it
- */
-export function readDay(text: string, today: Day): Day | null {
-  const t = text
-    .trim()
-    .toLowerCase()
-    .replace(/^(mon|tue|wed|thu|fri|sat|sun)[a-z]*,?\s+/, '');
-  const iso = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})(?:[t ].*)?$/.exec(t);
-  const make = (y: number, m: number, d: number): Day | null => {
-    const day = `${y}-${String(m).padStart(2, '0')}-${String(d).padStart(2, '0')}`;
-    return isDay(day) ? day : null;
-  };
-  if (iso) return make(Number(iso[1]), Number(iso[2]), Number(iso[3]));
-  const full = (y: string) => (y.length === 2 ? 2000 + Number(y) : Number(y));
-  const year = (month: number, date: number, said: string | undefined): Day | null => {
-    if (said) return make(full(said), month, date);
-    const thisYear = Number(today.slice(0, 4));
-    const day = make(thisYear, month, date);
-    return day && day <= today ? day : make(thisYear - 1, month, date);
-  };
-  const num = /^(\d{1,2})[-/. ]+(\d{1,2})(?:[-/. ]+(\d{2}|\d{4}))?\.?$/.exec(t);
-  if (num) {
-    const [a, b] = [Number(num[1]), Number(num[2])];
-    return year(b, a, num[3]) ?? (b > 12 ? year(a, b, num[3]) : null);
-  }
-  const named = /^(\d{1,2})\.?[- ]+([a-z]{3})[a-z]*\.?(?:,?[- ]+(\d{2}|\d{4}))?$/.exec(t);
-  if (named && MONTHS.includes(named[2]!))
-    return year(MONTHS.indexOf(named[2]!) + 1, Number(named[1]), named[3]);
-  const other = /^([a-z]{3})[a-z]*\.?\s+(\d{1,2})(?:st|nd|rd|th)?(?:,?\s+(\d{4}))?$/.exec(t);
-  if (other && MONTHS.includes(other[1]!))
-    return year(MONTHS.indexOf(other[1]!) + 1, Number(other[2]), other[3]);
-  return null;
 }
 
 /** What pasted rows are held against. */
@@ -132,6 +118,25 @@ export interface PastedRow {
 }
 
 export type CheckedRow = { ok: true; row: PastedRow } | { ok: false; problem: string };
+
+/** A figure without its unit. */
+const BARE = /^[\d.,]+$/;
+/** So many minutes and more are never hours of one ride. */
+const LEAST_MINUTES = 13;
+
+/** Time ridden, with its unit: from the column, else from the figure itself where that leaves no doubt. */
+function riddenOf(get: (field: PasteField) => string): { typed: string } | { problem: string } {
+  const [minutes, hours, said] = [get('minutes ridden'), get('hours ridden'), get('ridden')];
+  if (minutes) return { typed: `+${BARE.test(minutes) ? `${minutes} min` : minutes}` };
+  if (hours) return { typed: `+${BARE.test(hours) ? `${hours} h` : hours}` };
+  if (!said) return { typed: '' };
+  if (!/^\d+$/.test(said)) return { typed: `+${said}` };
+  return Number(said) >= LEAST_MINUTES || Number(said) === 0
+    ? { typed: `+${said} min` }
+    : {
+        problem: `Is ${said} under time ridden minutes or hours? Say which above the column, or write ${said} min.`
+      };
+}
 
 const list = (text: string) =>
   text
@@ -192,16 +197,18 @@ export function checkRow(
     return bad(
       `“${strange.slice(0, 40)}” is no symptom known here. Put it under remark, or one of: ${SYMPTOMS.join(', ')}.`
     );
-  const ridden = get('ridden');
+  const ridden = riddenOf(get);
+  if ('problem' in ridden) return bad(ridden.problem);
+  const miles = get('distance in miles');
   return {
     ok: true,
     row: {
       machineId: machines[0]!.id,
       day,
-      // Bare figures under "minutes" or "time ridden" are minutes; a meter that was read wins.
-      typed: get('hours') || (ridden ? `+${/^\d+$/.test(ridden) ? `${ridden} min` : ridden}` : ''),
+      // A meter that was read wins.
+      typed: get('hours') || ridden.typed,
       before: get('before'),
-      distance: get('distance'),
+      distance: get('distance') || (BARE.test(miles) ? `${miles} mi` : miles),
       outing: kind,
       riderId: people[0]?.id ?? null,
       conditions,

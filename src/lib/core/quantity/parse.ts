@@ -42,34 +42,41 @@ const fail = (kind: ParseProblem['kind'], message: string, choices?: Quantity[])
   problem: choices ? { kind, message, choices } : { kind, message }
 });
 
+/** Below this, a figure with decimals and without a unit, where millilitres are meant, is asked about. */
+const LEAST_ML = 10;
+
 interface Number_ {
   value: number;
   /** Half of the last written place: how far the printed figure may lie from the truth. */
   slop: number;
 }
 
-const VULGAR: Readonly<Record<string, string>> = {
-  '½': '1/2',
-  '¼': '1/4',
-  '¾': '3/4',
-  '⅛': '1/8',
-  '⅜': '3/8',
-  '⅝': '5/8',
-  '⅞': '7/8',
-  '⅓': '1/3',
-  '⅔': '2/3'
-};
+const SMALL = '⁰¹²³⁴⁵⁶⁷⁸⁹₀₁₂₃₄₅₆₇₈₉';
+const SMALL_FRACTION = new RegExp(`([${SMALL}]+)[/⁄∕]([${SMALL}]+)`, 'gu');
+/** Digits that stand for something else: a power, a footnote, one in a circle. A unit may have a small 2 or 3. */
+const NO_DIGIT = new RegExp(`(?<!\\p{L})[${SMALL}]|[①-⒛Ⅰ-ↈ]`, 'u');
 
-/** One spelling for everything a keyboard can produce: plain digits and spaces, `1 1/2` for `1½`, one kind of minus and micro. */
-function plainText(text: string): string {
-  return text
-    .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (c) => ` ${VULGAR[c]} `)
+/**
+ * One spelling for everything a keyboard can produce: plain digits and spaces, `1 1/2` for `1½` and `1¹/₂`, one kind of minus
+ * and micro. Null for digits that are none.
+ */
+function plainText(text: string): string | null {
+  const plain = text
+    .replace(SMALL_FRACTION, (f) => ` ${f.normalize('NFKC')} `)
+    .replace(/[\u00bc-\u00be\u2150-\u215e]/gu, (c) => ` ${c.normalize('NFKC')} `)
+    .replace(/[⁄∕]/g, '/');
+  if (NO_DIGIT.test(plain)) return null;
+  return plain
     .normalize('NFKC')
     .replace(/[−–]/g, '-')
+    .replace(/[’′]/g, "'")
     .replace(/μ/g, 'µ')
     .replace(/\s+/g, ' ')
     .trim();
 }
+
+/** What inches are divided into on rules, drills and manuals; anything else is a range or a slip. */
+const FRACTIONS: ReadonlySet<number> = new Set([2, 3, 4, 5, 6, 8, 10, 12, 16, 32, 64, 128]);
 
 /** Reads a number as people write it: `.35`, `0,35`, `5/8`, `1 1/2`, `1,250.5`. Returns the two readings of `1,250`. */
 export function readNumber(text: string): Number_ | 'two readings' | null {
@@ -77,33 +84,35 @@ export function readNumber(text: string): Number_ | 'two readings' | null {
   const fraction = /^([+-]?)(?:(\d+)[ -]+)?(\d+)\s*\/\s*(\d+)$/.exec(t);
   if (fraction) {
     const [, sign, whole, over, under] = fraction;
-    if (Number(under) === 0) return null;
+    if (!FRACTIONS.has(Number(under)) || Number(over) >= Number(under)) return null;
     const value = (Number(whole ?? 0) + Number(over) / Number(under)) * (sign === '-' ? -1 : 1);
     return { value, slop: 0.5 / Number(under) / 2 };
   }
-  if (!/^[+-]?(\d[\d.,' ]*|[.,]\d+)$/.test(t)) return null;
-  let plain = t.replace(/[ ']/g, '');
-  if (/ /.test(t) && !/^[+-]?\d{1,3}( \d{3})+([.,]\d+)?$/.test(t)) return null;
-  const lastDot = plain.lastIndexOf('.');
-  const lastComma = plain.lastIndexOf(',');
-  if (lastDot >= 0 && lastComma >= 0) {
-    // Both signs: the later one is the decimal sign, the other separates thousands.
-    const thousands = lastDot > lastComma ? ',' : '.';
-    plain = plain.split(thousands).join('');
-  } else if ((plain.match(/,/g) ?? []).length > 1 || (plain.match(/\./g) ?? []).length > 1) {
-    if (!/^[+-]?\d{1,3}([.,]\d{3})+$/.test(plain)) return null;
-    plain = plain.replace(/[.,]/g, '');
-  } else if (/^[+-]?[1-9]\d{0,2},\d{3}$/.test(plain)) {
-    return 'two readings';
-  }
-  plain = plain.replace(',', '.');
-  const value = Number(plain);
+  const [, sign, digits] = /^([+-]?)(\d[\d.,' ]*|[.,]\d+)$/.exec(t) ?? [];
+  if (digits === undefined) return null;
+  const plain = withoutThousands(digits);
+  if (plain === null || plain === 'two readings') return plain;
+  const value = Number(`${sign}${plain}`);
   if (!Number.isFinite(value)) return null;
   const decimals = plain.includes('.') ? plain.length - plain.indexOf('.') - 1 : 0;
   return { value, slop: 0.5 * 10 ** -decimals };
 }
 
-const NUMBER = String.raw`[+-]?(?:\d+[ -]+\d+ ?\/ ?\d+|\d+ ?\/ ?\d+|\d[\d.,']*(?: \d{3}(?![\d/]))*(?:[.,]\d+)?|[.,]\d+)`;
+/** Digits with a point for the decimal sign. Thousands come in threes, with one sign between all of them. */
+function withoutThousands(digits: string): string | 'two readings' | null {
+  const grouped = /^\d{1,3}(?:([ ',.])\d{3})(?:\1\d{3})*(?:([.,])\d+)?$/.exec(digits);
+  if (grouped) {
+    const [, thousands, decimal] = grouped;
+    const once = digits.split(thousands!).length === 2;
+    if (thousands === ',' && once && !decimal && /^[1-9]/.test(digits)) return 'two readings';
+    // One group after a point, or after a nought, is a decimal fraction: 1.250, 0,125.
+    const fraction = once && !decimal && (thousands === '.' || thousands === ',');
+    if (!fraction && decimal !== thousands) return digits.split(thousands!).join('').replace(',', '.');
+  }
+  return /^\d*(?:[.,]\d*)?$/.test(digits) ? digits.replace(',', '.') : null;
+}
+
+const NUMBER = String.raw`[+-]?(?:\d+[ -]+\d+ ?\/ ?\d+|\d+ ?\/ ?\d+|\d(?:[\d.,]|'(?=\d))*(?: \d{3}(?![\d/]))*(?:[.,]\d+)?|[.,]\d+)`;
 // A unit has no digits, but for the last one of kgf/cm2 and cm3.
 const UNIT = String.raw`[^\d()=;≈~|]*?[23]?`;
 const ONE = new RegExp(String.raw`^(${NUMBER})\s*(${UNIT})$`, 'u');
@@ -112,7 +121,7 @@ const TWO = new RegExp(
   'u'
 );
 
-/** `2h30`, `2:30`, `2 h 30 min`, `1h`, in seconds; null when it is not written like that. */
+/** `2h30`, `2:30`, `2 h 30 min`, `20'`, in seconds; null when it is not written like that. */
 function readClock(text: string): number | null {
   const m =
     /^(\d{1,5})\s*(?:h|hr|hrs|hours?)\s*(\d{1,2})\s*(?:m|min|mins|minutes?|')?$/i.exec(text) ??
@@ -130,13 +139,19 @@ function parseOne(text: string, options: ParseOptions): Reading | ParseProblem {
   const problem = (p: Parsed): ParseProblem => (p as { ok: false; problem: ParseProblem }).problem;
   const example = EXAMPLE[options.dimension];
   if (options.dimension === 'time') {
+    const minutes = /^(\d{1,4}) ?'$/.exec(text.trim());
+    if (minutes) return { quantity: quantity(Number(minutes[1]), 'min'), slopBase: 30 };
     const seconds = readClock(text.trim());
     if (seconds !== null) return { quantity: quantity(seconds / 3600, 'h'), slopBase: 30 };
   }
   const m = ONE.exec(text);
   const number = m && readNumber(m[1]!);
-  if (!m || number === null || number === undefined)
-    return problem(fail('not a number', `Write a figure such as ${example}.`));
+  if (!m || number === null || number === undefined) {
+    const span = /^(\d+) ?\/ ?(\d+)\D*$/.exec(text);
+    const range =
+      span && Number(span[1]) < Number(span[2]) ? ` A range is written ${span[1]}–${span[2]}.` : '';
+    return problem(fail('not a number', `Write a figure such as ${example}.${range}`));
+  }
   const word = m[2]!.trim();
   const names: readonly UnitName[] = word === '' ? (options.unit ? [options.unit] : []) : unitsNamed(word);
   if (names.length === 0) {
@@ -178,6 +193,11 @@ function parseOne(text: string, options: ParseOptions): Reading | ParseProblem {
   }
   const unit = fitting[0]!;
   const q = quantity(number.value, unit);
+  // Nobody pours a millilitre and a half: 1.45 typed where millilitres are meant is litres.
+  if (word === '' && unit === 'ml' && q.base > 0 && q.base < LEAST_ML && !Number.isInteger(q.value)) {
+    const litres = quantity(q.value, 'L');
+    return problem(fail('ambiguous', `Is that ${show(litres)} or ${show(q)}? Write the unit.`, [litres, q]));
+  }
   if (q.base < 0 && !options.allowNegative)
     return problem(fail('negative', `Below zero makes no sense here. Write ${example}.`));
   return { quantity: q, slopBase: number.slop * UNITS[unit].factor };
@@ -192,6 +212,7 @@ function parseOne(text: string, options: ParseOptions): Reading | ParseProblem {
  */
 export function parseQuantity(text: string, options: ParseOptions): Parsed {
   const typed = plainText(text);
+  if (typed === null) return fail('not a number', `Write a figure such as ${EXAMPLE[options.dimension]}.`);
   if (typed === '') return fail('empty', `Write a figure such as ${EXAMPLE[options.dimension]}.`);
   if (typed.length > 60)
     return fail('not a number', `That is too long for one figure. Write ${EXAMPLE[options.dimension]}.`);

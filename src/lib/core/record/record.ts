@@ -192,11 +192,14 @@ export function drawUpRecord(
         : []
     ),
     leftOut: steps.flatMap((s) => (s.leftOut !== null ? [{ title: s.step.title, reason: s.leftOut }] : [])),
-    remarks: steps.flatMap((s) =>
-      s.written.flatMap((w) =>
-        w.remark ? [{ title: s.step.title, remark: w.remark, stepKey: s.step.key }] : []
-      )
-    ),
+    remarks: [
+      ...steps.flatMap((s) =>
+        s.written.flatMap((w) =>
+          w.remark ? [{ title: s.step.title, remark: w.remark, stepKey: s.step.key }] : []
+        )
+      ),
+      ...items.flatMap((i) => i.remarks.map((remark) => ({ title: i.item.name, remark, stepKey: null })))
+    ],
     measured: steps.flatMap((s) => {
       const measured = measuredAt(s);
       const last = measured.at(-1);

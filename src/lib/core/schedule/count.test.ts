@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { aNow, hours } from '../../../../tests/core/schedule';
-import { countOf, type Series } from '../hours/series';
+import { countOf } from '../../../../tests/core/running';
+import type { Series } from '../hours/series';
 import { STRAINS, type Sensitivity, type Strain } from '../outing/outing';
 import { dayFromNumber } from '../time/day';
 import { agedHours, countTask, findCircle, type Clock, type Counted, type Restart } from './count';
@@ -56,6 +57,21 @@ describe('what has gone by since it was last done', () => {
     );
     expect(c.counted).toEqual({ since: 'done', hours: 4000, day: dayFromNumber(40) });
     expect(c.triggers.map((t) => t.used)).toEqual([2000, 40_000, 20, 4, null]);
+  });
+  it('does not hang on the order of rows: of two at one moment, a rebuild comes last, then what was written last', () => {
+    const rows = [
+      done(40, { stated: 3900, written: 2 }),
+      done(40, { stated: 3800, written: 1 }),
+      done(10, { written: 9 })
+    ];
+    const used = (list: Restart[]) => countTask(counted([hours(1500)]), list, clock()).triggers[0]!.used;
+    for (const list of [rows, [...rows].reverse()]) expect(used(list)).toBe(2100);
+    const rebuilt: Restart = { ...done(40, { written: 0 }), kind: 'rebuild' };
+    for (const list of [
+      [rebuilt, ...rows],
+      [...rows, rebuilt]
+    ])
+      expect(countTask(counted([hours(1500)]), list, clock()).counted!.since).toBe('rebuild');
   });
   it('takes hours somebody stated over the book’s, and knows nothing where nobody does', () => {
     const of = (stated: number | null) =>

@@ -19,7 +19,17 @@ export interface Restart {
   stated?: number | null;
   /** Whether the part was replaced: what counts for a task that belongs to a fitted part. */
   replaced: boolean;
+  /** When it was written down, ms since 1970: of two done at one moment, the one written later was the later. */
+  written?: number;
 }
+
+/** At one moment: new at the beginning, a rebuild after what was done with it. */
+const RANK: Record<Restart['kind'], number> = { new: 0, done: 1, rebuild: 2 };
+const byTime = (a: Restart, b: Restart): number =>
+  a.at - b.at ||
+  RANK[a.kind] - RANK[b.kind] ||
+  (a.written ?? 0) - (b.written ?? 0) ||
+  (a.stated ?? 0) - (b.stated ?? 0);
 
 /** What of a task its count depends on. */
 export interface Counted {
@@ -50,9 +60,7 @@ export function countTask(
   clock: Clock,
   times: ReadonlyMap<string, Series> = new Map()
 ): Counts {
-  const order = restarts
-    .filter((r) => r.kind !== 'done' || !task.perPart || r.replaced)
-    .sort((a, b) => a.at - b.at);
+  const order = restarts.filter((r) => r.kind !== 'done' || !task.perPart || r.replaced).sort(byTime);
   const last = order.at(-1);
   const seriesFor = (t: Trigger): Series | null =>
     t.measure === 'days' ? null : t.measure === 'times' ? (times.get(t.of!.id) ?? null) : clock[t.measure];

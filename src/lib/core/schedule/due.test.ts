@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { addDays } from '../time/day';
+import { addDays, dayNumber } from '../time/day';
 import { aNow, aTask, counting, hours, itemsOf } from '../../../../tests/core/schedule';
 import { nearestFirst, pressure, STATES, stretches, tasksDue, taskDue as workedOut } from './due';
 import { mostPressing } from './decide';
-import { aheadOf } from './state';
+import { aheadOf, stateOf as pointState, through } from './state';
 import type { CountedFrom, MachineNow, Task, Trigger } from './task';
 import { leftInWords } from './words';
 
@@ -135,6 +135,42 @@ describe('stretches', () => {
     expect(taskDue(task([hours(1200)]), n).inside?.name).toBe('Race +4');
     expect(taskDue(task([hours(5000)]), n).inside).toBeNull();
     expect(taskDue(task([hours(500)]), n).inside).toBeNull();
+  });
+});
+
+describe('the calendar up to a later outing', () => {
+  const point = (measure: 'races' | 'outings' | 'hours' | 'days', left: number) => ({
+    measure,
+    left: measure === 'days' ? dayNumber(today) + left : left,
+    limitLeft: null,
+    interval: 1000
+  });
+  // Two races, then a practice: 3 h each. By the end of the practice two races, three outings and nine hours are over.
+  const calendar = aheadOf(
+    now(1000, { planned: [race(3, 1, 300), race(10, 1, 300), { ...race(17, 2, 300), kind: 'practice' }] })
+  );
+  const by = (outing: number, ...p: Parameters<typeof point>) =>
+    pointState(point(...p), through(calendar, outing)).state === 'due before the next outing';
+  it('counts every race, outing and hour on the way there, whatever kind the last of them is', () => {
+    expect([0, 1, 2].map((i) => by(i, 'races', 1))).toEqual([false, true, true]);
+    expect([0, 1, 2].map((i) => by(i, 'races', 2))).toEqual([false, false, false]);
+    expect([0, 1, 2].map((i) => by(i, 'outings', 2))).toEqual([false, false, true]);
+    expect([0, 1, 2].map((i) => by(i, 'hours', 500))).toEqual([false, true, true]);
+    expect([0, 1, 2].map((i) => by(i, 'days', 18))).toEqual([false, false, true]);
+  });
+});
+
+describe('a machine that only races', () => {
+  const races = [race(10, 1, 300), race(30, 1, 300), race(50, 1, 300)];
+  const racer = now(1000, { planned: races, rate: { perDay: 0, spreadPerRootDay: 0, days: 84 } });
+  it('has its dates from the calendar', () => {
+    const due = taskDue(task([hours(500)]), racer);
+    expect(due.likely).toEqual({ from: addDays(today, 30), to: addDays(today, 50) });
+  });
+  it('stands a task by days where the races will have brought it, not where it stands now', () => {
+    // Due in twenty days: after one race of 3 h.
+    const due = taskDue(task([days(60)], { since: 'done', hours: 1000, day: addDays(today, -40) }), racer);
+    expect(due.triggers[0]!.ahead).toBe(300);
   });
 });
 

@@ -133,7 +133,8 @@ function hoursAhead(
   if (left === null) return null;
   if (t.measure === 'hours') return left;
   if (left <= 0) return 0;
-  if (t.measure === 'days') return now.rate ? Math.round(left * now.rate.perDay) : null;
+  if (t.measure === 'days')
+    return now.rate ? Math.round(left * now.rate.perDay) + plannedWithin(left, now) : null;
   if (t.measure === 'distance') return now.speed ? Math.round((left / now.speed) * 100) : null;
   if (t.measure === 'outings') return now.perOuting ? left * now.perOuting : null;
   if (t.measure === 'races') {
@@ -149,6 +150,13 @@ function hoursAhead(
     ? null
     : Math.max(0, next) + (left - 1) * Math.min(hours.interval, hours.shortenedTo ?? Infinity);
 }
+
+/** Hours of the outings that are planned for the next so many days. */
+const plannedWithin = (days: number, now: MachineNow): Centihours =>
+  plannedUse(now).reduce(
+    (sum, p) => sum + p.hours * Math.min(1, Math.max(0, (days - p.from + 1) / (p.to - p.from + 1))),
+    0
+  );
 
 function insideOf(triggers: readonly TriggerDue[], now: MachineNow, ahead: Ahead): TaskDue['inside'] {
   let nearest = Infinity;

@@ -86,6 +86,23 @@ export function aheadOf(now: Pick<MachineNow, 'today' | 'planned'> & { speed?: n
   return { today, ends, soon };
 }
 
+/** The calendar as if the next outing went on until the end of a later one: everything on the way to it counted. */
+export function through(ahead: Ahead, outing: number): Ahead {
+  const { hours, distance, days, outings, races } = ahead.ends;
+  const from = (ends: number[]) => ends.slice(outing);
+  return {
+    ...ahead,
+    ends: {
+      hours: from(hours),
+      distance: from(distance),
+      days: from(days),
+      outings: from(outings),
+      races: from(races)
+    },
+    soon: Math.max(0, ahead.soon - outing)
+  };
+}
+
 /** Whether a due point so far ahead lies before the end of a planned outing. */
 export function reached(measure: Measure, left: number, end: number): boolean {
   // A task due on the last day of an outing is due before it; one due at the very hour it ends can wait for its end.

@@ -62,6 +62,14 @@ describe('grades by air temperature', () => {
       ]
     });
   });
+  it('is read in Fahrenheit, with or without the sign at both ends', () => {
+    for (const text of ['10W-40 14 to 104 F', '10W-40: 14 °F to 104 °F', '10W-40 14°F – 104°F'])
+      expect(readGradeTable(text)).toEqual({ ok: true, spans: [{ grade: '10W-40', from: -10, to: 40 }] });
+    expect(readGradeTable('20W-50 above 100 F')).toEqual({
+      ok: true,
+      spans: [{ grade: '20W-50', from: 38, to: null }]
+    });
+  });
   it.each([
     ['', /at least one/],
     ['thick oil', /Line 1/],

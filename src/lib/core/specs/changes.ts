@@ -98,7 +98,7 @@ export interface GradeSpan {
 }
 
 const LINE =
-  /^(.+?)[:\s]\s*(?:(?:(-?\d{1,2})\s*°?\s*C?\s*(?:to|\.\.|–|—)\s*(-?\d{1,2}))|(?:(below|under|above|over)\s+(-?\d{1,2})))\s*°?\s*(C|F)?$/i;
+  /^(.+?)[:\s]\s*(?:(?:(-?\d{1,3})\s*°?\s*([CF])?\s*(?:to|\.\.|–|—)\s*(-?\d{1,3}))|(?:(below|under|above|over)\s+(-?\d{1,3})))\s*°?\s*([CF])?$/i;
 
 /**
  * Reads a table of oil grades by air temperature, one a line: `10W-40 −10 to 40`, `10W-50: above 5 °C`. Fahrenheit where
@@ -120,13 +120,13 @@ export function readGradeTable(
         ok: false,
         message: `Line ${i + 1}, “${line.slice(0, 40)}”: write a grade and its temperatures, such as 10W-40 −10 to 40.`
       };
-    const c = (t: string) =>
-      m[6]?.toUpperCase() === 'F' ? Math.round(((Number(t) - 32) * 5) / 9) : Number(t);
+    const unit = (m[7] ?? m[3])?.toUpperCase();
+    const c = (t: string) => (unit === 'F' ? Math.round(((Number(t) - 32) * 5) / 9) : Number(t));
     const [from, to] = m[2]
-      ? [c(m[2]), c(m[3]!)]
-      : /below|under/i.test(m[4]!)
-        ? [null, c(m[5]!)]
-        : [c(m[5]!), null];
+      ? [c(m[2]), c(m[4]!)]
+      : /below|under/i.test(m[5]!)
+        ? [null, c(m[6]!)]
+        : [c(m[6]!), null];
     if (from !== null && to !== null && from >= to)
       return { ok: false, message: `Line ${i + 1}: ${from} to ${to} runs backwards.` };
     if ([from, to].some((t) => t !== null && (t < -60 || t > 70)))

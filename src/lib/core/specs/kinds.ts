@@ -160,7 +160,7 @@ const KINDS = [
     label: 'The clutch runs in',
     section: 'Engine oil',
     dimension: null,
-    choices: ['engine oil', 'gearbox oil', 'primary oil', 'no oil: it is dry']
+    choices: ['engine oil', 'gearbox oil', 'primary oil', 'no oil: it is dry', 'nothing: it has no clutch']
   },
   volume('engine oil between marks', 'Engine oil, volume between the marks', 'Engine oil', 20, 2000),
   ...level('oil level', 'Oil level', 'Engine oil'),

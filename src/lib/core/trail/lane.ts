@@ -100,8 +100,12 @@ export function machineNow(standing: Standing, planned: PlannedOuting[], today: 
 }
 
 /** All of a machine's tasks worked out for today, the nearest first. */
-export function duesOf(standing: Standing, planned: PlannedOuting[], today: Day): TaskDue[] {
-  const now = machineNow(standing, planned, today);
+export function duesOf(
+  standing: Standing,
+  planned: PlannedOuting[],
+  today: Day,
+  now = machineNow(standing, planned, today)
+): TaskDue[] {
   return tasksDue(standing.tasks, now).sort(nearestFirst);
 }
 
@@ -184,13 +188,9 @@ function stakesOf(
 }
 
 /** Draws up one machine's lane for today. */
-export function laneOf(
-  standing: Standing,
-  planned: PlannedOuting[],
-  today: Day,
-  dues: TaskDue[] = duesOf(standing, planned, today)
-): Lane {
+export function laneOf(standing: Standing, planned: PlannedOuting[], today: Day, known?: TaskDue[]): Lane {
   const now = machineNow(standing, planned, today);
+  const dues = known ?? duesOf(standing, planned, today, now);
   const total = standing.total;
   const stakes = stakesOf(standing, dues, now);
   // What merely waits for an event, or is watched, says nothing of the machine.

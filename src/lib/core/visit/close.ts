@@ -65,3 +65,21 @@ export function closeProblems(plan: Pick<VisitPlan, 'points'>, state: VisitState
     });
   return problems;
 }
+
+/** Longer than any wait at a bench: an engine cools in three hours. Beyond it, everybody has gone home. */
+const LONGEST_WAIT_MS = 4 * 3_600_000;
+
+/**
+ * Minutes a visit took, waits and all, without the nights and the days it stood: from entry to entry, where no more than four
+ * hours lie between them.
+ * @param moments ms since 1970, in any order: its start, its entries, its close
+ */
+export function minutesTaken(moments: readonly number[]): number {
+  const order = [...moments].sort((a, b) => a - b);
+  let ms = 0;
+  for (let i = 1; i < order.length; i++) {
+    const gap = order[i]! - order[i - 1]!;
+    if (gap <= LONGEST_WAIT_MS) ms += gap;
+  }
+  return Math.max(1, Math.round(ms / 60_000));
+}

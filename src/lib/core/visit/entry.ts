@@ -157,7 +157,8 @@ export const entrySchema = z.discriminatedUnion('action', [
       waitsFor: z.enum(WAITS_FOR, { error: 'What does it wait for?' }),
       part: z.string().trim().max(120).default(''),
       /** It may be ridden until then, as the mechanic says. */
-      usable: z.boolean().optional()
+      usable: z.boolean().optional(),
+      ...seal
     })
   }),
   z.object({

@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { id } from '../forms';
-import { parseAir } from '../fluids/oil';
 
 /** A visit as it is begun: one machine, the jobs picked, the order somebody settled on. */
 export const startSchema = z.object({
@@ -16,10 +15,3 @@ export const startSchema = z.object({
   order: z.array(z.string().max(160)).max(400).nullable().default(null)
 });
 export type StartInput = z.infer<typeof startSchema>;
-
-/** Air temperature as typed, or nothing. */
-export const airTyped = z
-  .string()
-  .trim()
-  .default('')
-  .refine((t) => t === '' || parseAir(t) !== null, 'Two temperatures, such as −5 to 15 °C.');

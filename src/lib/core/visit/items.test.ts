@@ -16,6 +16,19 @@ const after = (...entries: Parameters<typeof visitState>[1]) =>
   visitState(plan, entries).items.find((i) => i.item.key === plug.key)!;
 
 describe('a fastener', () => {
+  it('keeps what was said of its washer when it is put off, and every remark', () => {
+    const put = { reason: 'x', waitsFor: 'a tool to arrive', part: 'socket', seal: 'again' };
+    const i = after(
+      step('drain-d'),
+      item(plug.key, 'torqued', { value: 20, unit: 'N·m', seal: 'new', remark: 'turned hard' }),
+      item(plug.key, 'off'),
+      item(plug.key, 'deferred', put)
+    );
+    expect([i.seal, i.remarks]).toEqual(['again', ['turned hard']]);
+    const later = item(plug.key, 'torqued', { value: 20, unit: 'N·m', remark: 'smooth now' });
+    const done = after(step('drain-d'), item(plug.key, 'deferred', put), later);
+    expect([done.seal, done.remarks]).toEqual(['again', ['smooth now']]);
+  });
   it('goes from off by way of hand and snug to torqued and marked', () => {
     const torque = { value: 20, unit: 'N·m', seal: 'new' };
     const off = step('drain-d');

@@ -18,6 +18,7 @@ export interface ItemState {
   settingNm: number | null;
   reason: string | null;
   seal: 'new' | 'again' | null;
+  remarks: string[];
   deferred: { waitsFor: WaitsFor; reason: string; part: string; usable: boolean } | null;
   found: { how: Found; note: string }[];
   /** Pulls done of a criss-cross sequence: `round/bolt`. */
@@ -36,6 +37,7 @@ export function freshItem(item: OpenedItem): ItemState {
     settingNm: null,
     reason: null,
     seal: null,
+    remarks: [],
     deferred: null,
     found: [],
     pulled: [],
@@ -55,6 +57,7 @@ export function takeOff(i: ItemState, entry: Pick<Entry, 'by' | 'at'>): void {
   Object.assign(i, {
     ...freshItem(i.item),
     found: i.found,
+    remarks: i.remarks,
     stand: 'off',
     opened: true,
     by: entry.by,
@@ -94,10 +97,10 @@ export function applyToItem(i: ItemState, entry: Entry & { itemKey: string }): v
       : entry.action === 'by feel' || entry.action === 'deferred'
         ? entry.content.reason
         : null;
-  i.seal =
-    entry.action === 'torqued' || entry.action === 'by feel' || entry.action === 'shut'
-      ? (entry.content.seal ?? null)
-      : null;
+  const said = entry.content as { seal?: 'new' | 'again'; remark?: string };
+  // What was said of the washer before it was put off still holds.
+  if (said.seal !== undefined) i.seal = said.seal;
+  if (said.remark?.trim()) i.remarks.push(said.remark.trim());
   i.deferred =
     entry.action === 'deferred'
       ? {

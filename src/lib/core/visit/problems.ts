@@ -1,3 +1,5 @@
+import { oddTorqueInWords, type OddTorque } from '../fasteners/torque';
+import type { OddPour } from '../fluids/ledger';
 import type { Seal } from '../specs/sheet';
 import type { UnitName } from '../quantity/units';
 
@@ -12,6 +14,9 @@ export type EntryProblem =
   | { kind: 'open before it'; items: string[] }
   | { kind: 'each by itself' }
   | { kind: 'start without oil'; circuits: string[] }
+  /** `wantedMl`: what goes in before it runs; null: not known. */
+  | { kind: 'too little oil to start'; circuit: string; inMl: number; wantedMl: number | null }
+  | { kind: 'less oil than is poured'; circuit: string; inMl: number; wantedMl: number }
   | { kind: 'start with things out'; names: string[] }
   | { kind: 'no answer' }
   | { kind: 'no number'; unit: UnitName }
@@ -19,20 +24,22 @@ export type EntryProblem =
   | { kind: 'not pointed at' }
   | { kind: 'the wrong one'; name: string; circuit: string | null }
   | { kind: 'no amount' }
-  | { kind: 'odd pour'; words: string }
+  | { kind: 'odd pour'; how: OddPour }
   | { kind: 'no grade' }
   | { kind: 'verdict without its reason' }
   | { kind: 'no oil picked' }
   | { kind: 'oil gone' }
   | { kind: 'oil stopped'; why: string[] }
   | { kind: 'no level' }
+  /** Seconds since the engine was stopped, and those its level wants. */
+  | { kind: 'still settling'; waited: number; wanted: number }
   | { kind: 'wants its torque'; name: string }
   | { kind: 'is not torqued'; name: string; instead: string }
   | { kind: 'new or old seal'; seal: Seal }
   | { kind: 'seal used up'; seal: Seal; uses: number | null; most: number | null }
   | { kind: 'no such bolt'; name: string; bolts: number }
   | { kind: 'like the wrong unit'; set: string; thread: string }
-  | { kind: 'not the sheet’s'; words: string }
+  | { kind: 'not the sheet’s'; odd: OddTorque }
   | { kind: 'outside the wrench'; wrench: string; from: number; to: number; newtonMetres: number }
   | { kind: 'pulls left'; bolt: number; round: number }
   | { kind: 'not bolt by bolt'; bolts: number[] };
@@ -40,6 +47,8 @@ export type EntryProblem =
 const WITH_A_REASON: ReadonlySet<EntryProblem['kind']> = new Set([
   'verdict without its reason',
   'oil stopped',
+  'less oil than is poured',
+  'still settling',
   'seal used up',
   'like the wrong unit',
   'not the sheet’s',
@@ -48,6 +57,10 @@ const WITH_A_REASON: ReadonlySet<EntryProblem['kind']> = new Set([
 ]);
 /** Whether it is taken all the same once somebody says why. */
 export const asksWhy = (p: EntryProblem | null): boolean => p !== null && WITH_A_REASON.has(p.kind);
+
+/** Seconds as a timer shows them: `0:04`. */
+const minutes = (seconds: number): string =>
+  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
 
 /** A problem in the words of the person who has it. */
 export function inWords(p: EntryProblem): string {
@@ -66,8 +79,16 @@ export function inWords(p: EntryProblem): string {
       return `Not yet: ${p.items.join('; ')}.`;
     case 'each by itself':
       return 'Each of its fasteners is written down by itself.';
+    case 'too little oil to start':
+      return p.wantedMl === null
+        ? `No oil is written down in the ${p.circuit}. Pour first.`
+        : `${Math.round(p.inMl)} ml are in the ${p.circuit}; ${Math.round(p.wantedMl)} ml go in before it runs. Pour the rest first.`;
     case 'start without oil':
       return `Do not start it: ${p.circuits.map((c) => `no ${c} oil is in`).join('; ')}.`;
+    case 'less oil than is poured':
+      return `${Math.round(p.inMl)} ml are in the ${p.circuit}; ${Math.round(p.wantedMl)} ml go in before it runs. Pour the rest, or say why in the remark.`;
+    case 'still settling':
+      return `The oil has settled for ${minutes(p.waited)}, and its level wants ${minutes(p.wanted)}. Read it again then, or say why in the remark.`;
     case 'start with things out':
       return `Do not start it: still out: ${p.names.join(', ')}.`;
     case 'no answer':
@@ -83,7 +104,9 @@ export function inWords(p: EntryProblem): string {
     case 'no amount':
       return 'Write the amount, such as 950 ml or 1.15 qt.';
     case 'odd pour':
-      return p.words;
+      return p.how === 'more left than was in it'
+        ? 'More is left in the jug than was in it.'
+        : 'More was let out than went in.';
     case 'no grade':
       return 'Pick what was found, even if it was nothing.';
     case 'verdict without its reason':
@@ -111,7 +134,7 @@ export function inWords(p: EntryProblem): string {
     case 'like the wrong unit':
       return `${p.set} would pull an ${p.thread} bolt past nine tenths of its proof stress: it looks like the wrong unit. If it is what you set, say why.`;
     case 'not the sheet’s':
-      return `${p.words} If it is what you set, say why.`;
+      return `${oddTorqueInWords(p.odd)} If it is what you set, say why.`;
     case 'outside the wrench':
       return `${p.wrench} is trusted from ${p.from} to ${p.to} N·m; ${p.newtonMetres.toFixed(1)} N·m lies outside. If there is no other, say why.`;
     case 'pulls left':

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { item, planOf, step, visitEntry, whole } from '../../../../tests/core/bench';
 import { DEFAULT_RULES } from '../rules/rules';
+import type { Entry } from './entry';
 import { asksWhy, inWords } from './problems';
 import { refuseEntry } from './refuse';
 import { visitState } from './state';
@@ -55,6 +56,31 @@ describe('the engine', () => {
     const dry = whole(both).filter((e) => e.stepKey !== 'pour@gearbox');
     expect(refused(visitState(both, dry), step('run'))).toBe('Do not start it: no gearbox oil is in.');
   });
+  it('will not be filled over a drain plug that was put off', () => {
+    const before = whole(plan).filter((e) => e.stepKey !== 'pour');
+    const put = item('drain-plug-d', 'deferred', { reason: 'no washer', waitsFor: 'a part', part: 'washer' });
+    expect(refused(visitState(plan, [...before, put]), step('pour', 'done', { ml: 1000 }))).toMatch(
+      /drain plug is deferred/
+    );
+  });
+  it('will not be started all but dry, nor with a check screw out', () => {
+    // 1.1 L with the filter, 8 % held back: 1,010 ml go in before it runs, and nine tenths of that will do: 909.
+    const some = (ml: number) =>
+      visitState(plan, [
+        ...whole(plan).filter((e) => e.stepKey !== 'pour' && e.stepKey !== 'level'),
+        step('pour', 'done', { ml })
+      ]);
+    expect(refused(some(30), step('run'))).toBe(
+      '30 ml are in the engine; 1010 ml go in before it runs. Pour the rest first.'
+    );
+    expect(refused(some(500), step('run', 'done', { remark: 'it will do' }))).toMatch(/500 ml are in/);
+    expect(refused(some(900), step('run'))).toMatch(/900 ml are in .*say why in the remark/);
+    expect(refused(some(900), step('run', 'done', { remark: 'some stayed in the cooler' }))).toBeNull();
+    expect(refused(some(910), step('run'))).toBeNull();
+    const done = whole(both);
+    const out = visitState(both, [...done, item('check-screw-y', 'off', {})]);
+    expect(refused(out, step('run'))).toMatch(/Check screw is off/);
+  });
   it('will not be started with a rag still in it, nor over what was deferred', () => {
     const rag = visitEntry('thing out', { what: 'rag in a hole', name: 'rag', count: 1 });
     expect(refused(visitState(plan, [...whole(plan), rag]), step('run'))).toMatch(/still out: rag/);
@@ -88,6 +114,37 @@ describe('a pass needs its number', () => {
       /More was let out/
     );
     expect(refused(tight, step('pour', 'done', { ml: 100, residueMl: 150 }))).toMatch(/left in the jug/);
+  });
+});
+
+describe('a level', () => {
+  // Its oil settles for three minutes; every entry of these tests is written at ten o'clock.
+  const run = visitState(
+    plan,
+    whole(plan).filter((e) => e.stepKey !== 'level')
+  );
+  const read = { level: { method: 'sight glass', position: 0.6 } };
+  const after = (seconds: number, more: object = {}) => {
+    const entry = step('level', 'done', { ...read, ...more });
+    return refused(run, entry, tools, Date.parse('2026-06-10T10:00:00Z') + seconds * 1000);
+  };
+  it('read while the oil still runs down is asked about', () => {
+    expect(after(4)).toBe(
+      'The oil has settled for 0:04, and its level wants 3:00. Read it again then, or say why in the remark.'
+    );
+    expect(after(161)).toMatch(/2:41/);
+    expect(after(4, { remark: 'stood since the run, ticked late' })).toBeNull();
+    expect([after(162), after(200)]).toEqual([null, null]);
+    expect(refused(run, step('level', 'done', read), tools)).toBeNull();
+  });
+  it('is left in peace once somebody said why', () => {
+    const early = step('level', 'done', { ...read, remark: 'stood since the run, ticked late' });
+    const said = visitState(plan, [
+      ...whole(plan).filter((e) => e.stepKey !== 'level'),
+      { ...early, seq: 900, at: '2026-06-10T10:00:04.000Z', by: 'Wren' } as Entry
+    ]);
+    const again = step('level', 'done', { ...read, toppedUpMl: 60 });
+    expect(refused(said, again, tools, Date.parse('2026-06-10T10:00:20Z'))).toBeNull();
   });
 });
 

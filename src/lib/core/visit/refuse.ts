@@ -3,7 +3,7 @@ import type { OpenedItem } from '../job/plan';
 import { looksLikeWrongUnit, parseThread } from '../fasteners/stress';
 import { oddTorque } from '../fasteners/torque';
 import { covers, trustedSpan } from '../fasteners/wrench';
-import { judgeOil, type OilWant } from '../fluids/oil';
+import { canInWords, judgeOil, type OilWant } from '../fluids/oil';
 import { oddPour } from '../fluids/ledger';
 import { quantity, show } from '../quantity/quantity';
 import { UNITS } from '../quantity/units';
@@ -11,26 +11,34 @@ import type { NewEntry } from './entry';
 import { isShut, pullsLeft, standInWords, type ItemState } from './items';
 import type { Circuit } from '../specs/sheet';
 import type { EntryProblem } from './problems';
-import { ledgerOf, type StepState, type VisitState } from './state';
+import { fillInForce, ledgerOf, type StepState, type VisitState } from './state';
 import { NO_TOOLS, type Toolbox } from '../stores/toolbox';
 
-/** Why an entry cannot be taken as it is; null when it can. */
+/**
+ * Why an entry cannot be taken as it is; null when it can.
+ * @param now the server's clock, ms since 1970, by which entries are stamped; null where only a device's own is at hand
+ */
 export function refuseEntry(
   state: VisitState,
   entry: NewEntry,
-  tools: Toolbox = NO_TOOLS
+  tools: Toolbox = NO_TOOLS,
+  now: number | null = null
 ): EntryProblem | null {
-  if (entry.stepKey !== null) return refuseStep(state, entry, tools);
+  if (entry.stepKey !== null) return refuseStep(state, entry, tools, now);
   if (entry.itemKey !== null) return refuseItem(state, entry, tools);
   if (entry.action === 'thing in' && !state.things.some((t) => t.id === entry.content.of))
     return { kind: 'not counted out' };
   return null;
 }
 
+/** Oil runs out of, and an engine throws out of, what was put off as well as what is simply open. */
+const WANT_IT_IN: ReadonlySet<string> = new Set(['start', 'pour']);
+
 function refuseStep(
   state: VisitState,
   entry: NewEntry & { stepKey: string },
-  tools: Toolbox
+  tools: Toolbox,
+  now: number | null
 ): EntryProblem | null {
   const s = state.steps.find((x) => x.step.key === entry.stepKey);
   if (!s) return { kind: 'no such step' };
@@ -42,22 +50,28 @@ function refuseStep(
     .map((key) => state.items.find((i) => i.item.key === key))
     .filter(
       (i): i is ItemState =>
-        i !== undefined && (!isShut(i) || (s.step.input.type === 'start' && i.stand === 'deferred'))
+        i !== undefined && (!isShut(i) || (i.stand === 'deferred' && WANT_IT_IN.has(s.step.input.type)))
     );
   if (covered.length > 0)
     return { kind: 'open before it', items: covered.map((i) => `${i.item.name} is ${standInWords(i)}`) };
-  return refuseDone(state, s, entry.content, tools);
+  return refuseDone(state, s, entry.content, tools, now);
 }
 
 type Done = Extract<NewEntry, { action: 'done' }>['content'];
 
-function refuseDone(state: VisitState, s: StepState, content: Done, tools: Toolbox): EntryProblem | null {
+function refuseDone(
+  state: VisitState,
+  s: StepState,
+  content: Done,
+  tools: Toolbox,
+  now: number | null
+): EntryProblem | null {
   const { input } = s.step;
   switch (input.type) {
     case 'close':
       return { kind: 'each by itself' };
     case 'start':
-      return refuseStart(state);
+      return refuseStart(state, content);
     case 'choice':
       return content.answer === undefined ? { kind: 'no answer' } : null;
     case 'measure': {
@@ -78,11 +92,11 @@ function refuseDone(state: VisitState, s: StepState, content: Done, tools: Toolb
       return content.ml === undefined ? { kind: 'no amount' } : null;
     case 'pour': {
       if (content.ml === undefined) return { kind: 'no amount' };
-      const words = oddPour(
+      const how = oddPour(
         { what: content.pour ?? 'poured in', ml: content.ml, residueMl: content.residueMl },
         ledgerOf(state, input.circuit).inMl
       );
-      return words === null ? null : { kind: 'odd pour', words };
+      return how && { kind: 'odd pour', how };
     }
     case 'debris':
       if (content.grade === undefined) return { kind: 'no grade' };
@@ -92,7 +106,9 @@ function refuseDone(state: VisitState, s: StepState, content: Done, tools: Toolb
     case 'oil':
       return refuseOil(input.want, content, tools);
     case 'level':
-      return content.level === undefined ? { kind: 'no level' } : null;
+      return content.level === undefined
+        ? { kind: 'no level' }
+        : settling(state, s, input.protocol.settleSeconds, content, now);
     default:
       return null;
   }
@@ -101,15 +117,39 @@ function refuseDone(state: VisitState, s: StepState, content: Done, tools: Toolb
 function refuseOil(want: OilWant, content: Done, tools: Toolbox): EntryProblem | null {
   if (content.oilId === undefined || (content.oilId === null && !content.oil))
     return { kind: 'no oil picked' };
-  if (content.oilId === null) return null;
-  const oil = tools.oils.find((o) => o.id === content.oilId);
+  const oil =
+    content.oilId === null
+      ? canInWords([content.oil, content.oilGrade].filter(Boolean).join(' '))
+      : tools.oils.find((o) => o.id === content.oilId);
   if (!oil) return { kind: 'oil gone' };
   const { stop } = judgeOil(oil, want, null);
   return stop.length > 0 && !content.deviation?.trim() ? { kind: 'oil stopped', why: stop } : null;
 }
 
+/** Of what is poured before the engine runs: jugs and what stayed in the engine account for so much less. */
+const AS_POURED = 0.9;
+/** Less than half of it is far less than it takes (handbook, section 4): no word makes that enough. */
+const FAR_LESS = 0.5;
+/** A wait that is all but over is over: nobody reads a glass to the second. */
+const ALL_BUT = 0.9;
+
+/** A level read while the oil still runs down reads low, and is topped up to too much. Said once why, it is left in peace. */
+function settling(
+  state: VisitState,
+  level: StepState,
+  wanted: number | null,
+  content: Done,
+  now: number | null
+): EntryProblem | null {
+  const run = state.steps.find((s) => s.step.input.type === 'start' && s.done && s.at);
+  if (wanted === null || now === null || !run?.at) return null;
+  if (content.remark?.trim() || level.written.some((w) => w.remark)) return null;
+  const waited = Math.max(0, (now - Date.parse(run.at)) / 1000);
+  return waited < wanted * ALL_BUT ? { kind: 'still settling', waited, wanted } : null;
+}
+
 /** Before the first start: oil in, plugs done, tools and rags counted in. */
-function refuseStart(state: VisitState): EntryProblem | null {
+function refuseStart(state: VisitState, content: Done): EntryProblem | null {
   const drained = (circuit: Circuit) =>
     state.items.some((i) => i.opened && i.item.role === 'drain plug' && i.item.circuit === circuit);
   const dry = state.steps.flatMap((s) =>
@@ -118,6 +158,16 @@ function refuseStart(state: VisitState): EntryProblem | null {
       : []
   );
   if (dry.length > 0) return { kind: 'start without oil', circuits: dry };
+  for (const s of state.steps) {
+    if (s.step.input.type !== 'pour' || !s.called || !drained(s.step.input.circuit)) continue;
+    const { circuit } = s.step.input;
+    const { inMl } = ledgerOf(state, circuit);
+    const first = fillInForce(state, s.step)?.firstMl ?? null;
+    if (inMl <= 0 || (first !== null && inMl < first * FAR_LESS))
+      return { kind: 'too little oil to start', circuit, inMl, wantedMl: first };
+    if (first !== null && inMl < first * AS_POURED && !content.remark?.trim())
+      return { kind: 'less oil than is poured', circuit, inMl, wantedMl: first };
+  }
   const out = state.things.filter((t) => !t.in);
   return out.length > 0 ? { kind: 'start with things out', names: out.map((t) => t.name) } : null;
 }
@@ -183,8 +233,8 @@ function refuseTorque(
   if (thread && !why && looksLikeWrongUnit(set.base, thread, i.item.oiled))
     return { kind: 'like the wrong unit', set: show(set), thread: i.item.thread };
   if (!why) {
-    const words = oddTorque(set, i.item.torque?.band ?? null);
-    if (words) return { kind: 'not the sheet’s', words };
+    const odd = oddTorque(set, i.item.torque?.band ?? null);
+    if (odd) return { kind: 'not the sheet’s', odd };
   }
   const wrench = tools.wrenches.find((w) => w.id === content.wrenchId);
   const newtonMetres = content.settingNm ?? set.base;

@@ -112,10 +112,10 @@ export class VisitFold {
   /** How the visit stands now. Its parts go on with the fold: look at them before the next entry is added. */
   state(): VisitState {
     const [steps, items] = [[...this.#steps.values()], [...this.#items.values()]];
+    for (const s of steps) s.called = s.step.gate === null || opensGate(s.step.gate, this.#steps);
     for (const s of steps)
       if (s.step.input.type === 'close')
         s.done = s.step.input.items.every((key) => isBack(this.#items.get(key)!, this.#steps));
-    for (const s of steps) s.called = s.step.gate === null || opensGate(s.step.gate, this.#steps);
     const list = this.#order
       ? inOrder(
           steps.map((s) => ({ key: s.step.key, s })),
@@ -171,13 +171,17 @@ export function judgedAt(s: Pick<StepState, 'step' | 'written'>): Judgement | nu
   return input.type === 'measure' && last && input.number.band ? judge(last, input.number.band) : null;
 }
 
-/** Shut again after it was opened; or never to be opened, because that was left out or not called for. */
+/**
+ * Shut again after it was opened; or never to be opened, because that was left out or not called for. Where nothing in the
+ * visit opens it, it is to be torqued as it stands.
+ */
 function isBack(i: ItemState, steps: ReadonlyMap<string, StepState>): boolean {
   if (!isShut(i)) return false;
   const opening = [...steps.values()].find(
     (s) => s.step.input.type === 'open' && s.step.input.items.includes(i.item.key)
   );
-  return i.opened || opening === undefined || opening.leftOut !== null;
+  if (opening === undefined) return i.opened;
+  return i.opened || opening.leftOut !== null;
 }
 
 /** What lets oil out after its level was read makes that reading old: the level is to be read again. */
@@ -212,9 +216,11 @@ function applyToStep(
     return;
   }
   s.leftOut = null;
-  s.done = entry.action === 'done';
   if (entry.action === 'done') s.written.push(entry.content);
+  // Of several pours or readings the last is taken back; the others were made.
+  else if (input.type === 'pour' || input.type === 'level') s.written.pop();
   else s.written = [];
+  s.done = s.written.length > 0;
   if (input.type === 'open') {
     for (const key of input.items) {
       const i = items.get(key)!;
@@ -224,7 +230,13 @@ function applyToStep(
         takeOff(i, entry);
         if (was) letsOut(i, steps);
       } else if (i.stand === 'off')
-        Object.assign(i, { ...freshItem(i.item), found: i.found, by: entry.by, at: entry.at });
+        Object.assign(i, {
+          ...freshItem(i.item),
+          found: i.found,
+          remarks: i.remarks,
+          by: entry.by,
+          at: entry.at
+        });
     }
   }
 }

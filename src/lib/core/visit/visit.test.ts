@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { item, planOf, SHEET, step, visitEntry, whole } from '../../../../tests/core/bench';
-import { closeProblems } from './close';
+import { closeProblems, minutesTaken } from './close';
 import { entrySchema, type Entry } from './entry';
 import { fillInForce, ledgerOf, VisitFold, visitState } from './state';
 
@@ -235,3 +235,41 @@ describe('entrySchema', () => {
 });
 
 it('the fixture has a map', () => expect(SHEET.fasteners.filter((f) => f.at)).toHaveLength(2));
+
+describe('how long a visit took', () => {
+  const at = (day: number, hour: number, minute = 0) => Date.UTC(2026, 5, day, hour, minute);
+  it('counts its work and its waits, and no night', () => {
+    // Half past five to six, home, on from eight to a quarter to nine: 75 minutes.
+    expect(minutesTaken([at(9, 17, 30), at(9, 18), at(10, 8), at(10, 8, 45)])).toBe(75);
+    // A cold engine waited for, three hours, is the visit's own.
+    expect(minutesTaken([at(9, 9), at(9, 12), at(9, 12, 10)])).toBe(190);
+    expect(minutesTaken([at(9, 9), at(12, 9)])).toBe(1);
+  });
+});
+
+describe('what is taken back', () => {
+  const plan = planOf(['engine-oil']);
+  it('is the last pour, not those before it', () => {
+    const pours = [step('pour', 'done', { ml: 900 }), step('pour', 'done', { ml: 150, pour: 'topped up' })];
+    const one = visitState(plan, [...pours, step('pour', 'undone')]);
+    expect([ledgerOf(one, 'engine').inMl, one.steps.find((s) => s.step.key === 'pour')!.done]).toEqual([
+      900,
+      true
+    ]);
+    const none = visitState(plan, [...pours, step('pour', 'undone'), step('pour', 'undone')]);
+    expect([ledgerOf(none, 'engine').inMl, none.steps.find((s) => s.step.key === 'pour')!.done]).toEqual([
+      0,
+      false
+    ]);
+  });
+});
+
+describe('a round of torques', () => {
+  it('is done when each was torqued, though nothing was opened', () => {
+    const whole = planOf(['engine-oil']);
+    const plan = { ...whole, steps: whole.steps.filter((s) => s.key === 'drain-in-d') };
+    const done = (entries: Parameters<typeof visitState>[1]) => visitState(plan, entries).steps[0]!.done;
+    expect(done([])).toBe(false);
+    expect(done([item('drain-plug-d', 'torqued', { value: 20, unit: 'N·m', seal: 'again' })])).toBe(true);
+  });
+});

@@ -108,7 +108,14 @@ it.each([1, 7, 42, 2026])(
           const change = d.pick(['replaced', 'dead', 'works again', 'reset', 'removed', 'odometer added']);
           await send(
             'meter.change',
-            { id: uuid(), machineId, change, day: today, lastValue: '', firstValue: '1' },
+            {
+              id: uuid(),
+              machineId,
+              change,
+              day: d.pick([day, today]),
+              lastValue: '',
+              firstValue: change === 'works again' ? '' : '1'
+            },
             now
           );
           break;

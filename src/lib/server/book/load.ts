@@ -46,7 +46,7 @@ async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> 
     )`;
   const parts = await sql`
     ${wanted}
-    select c.id, c.name, c.brought, c.brought_distance, c.created_at, c.from_new, c.total, p.machine_id,
+    select c.id, c.name, c.brought, c.brought_distance, c.created_at, c.total, p.machine_id,
       to_char(c.created_at at time zone t.time_zone, 'YYYY-MM-DD') as since,
       coalesce((select jsonb_agg(jsonb_build_object('machineId', f.machine_id, 'hostId', f.host_id,
         'from', (extract(epoch from date_trunc('milliseconds', f.fitted_at)) * 1000)::bigint, 'to', (extract(epoch from date_trunc('milliseconds', f.removed_at)) * 1000)::bigint))
@@ -74,9 +74,10 @@ async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> 
     rules
   ] = await Promise.all([
     sql`select time_zone from team where id = ${teamId}`,
-    sql`select id, case when book_from_new then to_char(in_service_on, 'YYYY-MM-DD') end as new_since from machine where team_id = ${teamId} and id = any(${machineIds}::uuid[])`,
+    sql`select id, to_char(in_service_on, 'YYYY-MM-DD') as since from machine where team_id = ${teamId} and id = any(${machineIds}::uuid[])`,
     sql`
       select t.id, t.name, t.job, t.machine_id, t.component_id, t.anchoring, t.ageing, t.sensitivity, t.per_part,
+        t.from_new or exists (select 1 from component n where n.team_id = t.team_id and n.id = t.component_id and n.from_new) as from_new,
         coalesce(jsonb_agg(jsonb_build_object('id', g.id, 'measure', g.measure, 'interval', g.interval_amount, 'limit', g.limit_amount,
           'firstInterval', g.first_interval, 'firstLimit', g.first_limit, 'shortenedTo', g.shortened_to,
           'of', case when o.id is null then null else jsonb_build_object('id', o.id, 'name', o.name) end)
@@ -90,17 +91,17 @@ async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> 
       with rule as (
         select value #>> '{}' as anchoring from house_rule where team_id = ${teamId} and key = 'anchoring' order by seq desc limit 1
       )
-      select t.id as task_id, r.done_at, r.done_on, r.hours, r.hours_by, r.replaced from task t
+      select t.id as task_id, r.done_at, r.done_on, r.hours, r.hours_by, r.replaced, r.created_at from task t
       cross join lateral (
-        select * from service_record r where r.team_id = t.team_id and r.task_id = t.id and (not t.per_part or r.replaced) order by r.done_at desc, r.id desc limit 1
+        select * from service_record r where r.team_id = t.team_id and r.task_id = t.id and (not t.per_part or r.replaced) order by r.done_at desc, r.created_at desc, r.id desc limit 1
       ) r where ${ours}
       union
-      select t.id, r.done_at, r.done_on, r.hours, r.hours_by, r.replaced from task t
+      select t.id, r.done_at, r.done_on, r.hours, r.hours_by, r.replaced, r.created_at from task t
       join service_record r on r.team_id = t.team_id and r.task_id = t.id
       where ${ours} and coalesce(t.anchoring, (select anchoring from rule), 'from done') = 'from due'
       order by done_at`,
     sql`
-      select rt.task_id, r.rebuilt_at, r.rebuilt_on from task t
+      select rt.task_id, r.rebuilt_at, r.rebuilt_on, r.created_at from task t
       join rebuild_task rt on rt.team_id = t.team_id and rt.task_id = t.id
       join rebuild r on r.team_id = rt.team_id and r.id = rt.rebuild_id where ${ours}`,
     sql`
@@ -129,11 +130,11 @@ async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> 
     sql`
       select s.machine_id, s.id, s.name, s.hours, s.hours_by, s.done_on, s.done_at, s.component_id from unnest(${machineIds}::uuid[]) u (id)
       cross join lateral (
-        select s.machine_id, s.id, t.name, s.hours, s.hours_by, s.done_on, s.done_at, t.component_id from service_record s
+        select s.machine_id, s.id, t.name, s.hours, s.hours_by, s.done_on, s.done_at, s.created_at, t.component_id from service_record s
         join task t on t.team_id = s.team_id and t.id = s.task_id
         where s.team_id = ${teamId} and s.machine_id = u.id and (s.hours is not null or s.hours_by = 'book')
-        order by s.done_at desc, s.id desc limit ${PEGS_KEPT}
-      ) s order by s.done_at desc, s.id desc`,
+        order by s.done_at desc, s.created_at desc, s.id desc limit ${PEGS_KEPT}
+      ) s order by s.done_at desc, s.created_at desc, s.id desc`,
     followed.length === 0
       ? []
       : sql`
@@ -147,14 +148,14 @@ async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> 
   return {
     timeZone: team!.time_zone as string,
     rules: { ageing: inForce.ageing, anchoring: inForce.anchoring },
-    machines: machines.map((m) => ({ id: m.id, newSince: m.new_since })),
+    machines: machines.map((m) => ({ id: m.id, day: m.since })),
     parts: parts.map((p): PartRow => ({
       id: p.id,
       name: p.name,
       brought: p.brought,
       broughtDistance: p.brought_distance,
       since: ms(p.created_at),
-      newSince: p.from_new ? p.since : null,
+      day: p.since,
       machineId: p.machine_id,
       total: p.total,
       fittings: p.fittings
@@ -169,6 +170,7 @@ async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> 
       ageing: t.ageing,
       sensitivity: readSensitivity(t.sensitivity),
       perPart: t.per_part,
+      fromNew: t.from_new,
       triggers: t.triggers
     })),
     restarts: [
@@ -178,6 +180,7 @@ async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> 
         at: ms(r.done_at),
         day: r.done_on,
         replaced: r.replaced,
+        written: ms(r.created_at),
         ...(r.hours_by === 'stated' && { stated: r.hours })
       })),
       ...rebuilds.map((r): RestartRow => ({
@@ -185,7 +188,8 @@ async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> 
         kind: 'rebuild',
         at: ms(r.rebuilt_at),
         day: r.rebuilt_on,
-        replaced: true
+        replaced: true,
+        written: ms(r.created_at)
       }))
     ],
     times: times.map((t) => ({ taskId: t.task_id, ofTaskId: t.of_task_id, at: ms(t.done_at) })),

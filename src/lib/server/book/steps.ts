@@ -1,7 +1,7 @@
 import { RECENT_STEPS, LEARN_FROM } from '../../core/book/clock';
 import type { Moments } from '../../core/book/moments';
 import type { Recent, StepsOf } from '../../core/book/rows';
-import { steps, type BookMeter, type BookOuting, type Step } from '../../core/book/steps';
+import { steps, type BackTo, type BookMeter, type BookOuting, type Step } from '../../core/book/steps';
 import type { Reading } from '../../core/hours/running';
 import { readOutings, readStepDocuments } from '../../core/book/stored';
 import { strainsOf } from '../../core/outing/outing';
@@ -13,7 +13,7 @@ export const EVER = Date.UTC(1900, 0);
 
 const columns = (sql: Db) => sql`
   c.machine_id, c.at, c.ord, c.kind, c.hours, c.estimated, c.odometer, c.ridden, c.outings, c.races, c.planned, c.strains, c.reading_id, c.outing,
-  c.bases, c.odometer_fitted`;
+  c.bases, c.odometer_fitted, c.pending_from, c.corrected_from`;
 
 function asStep(r: Record<string, unknown>): Step {
   return {
@@ -29,8 +29,16 @@ function asStep(r: Record<string, unknown>): Step {
     planned: r.planned as number,
     readingId: r.reading_id as string | null,
     ...readStepDocuments(r),
-    odometerFitted: r.odometer_fitted as boolean
+    odometerFitted: r.odometer_fitted as boolean,
+    pendingFrom: (r.pending_from as Date | null)?.getTime() ?? null,
+    correctedFrom: (r.corrected_from as Date | null)?.getTime() ?? null
   };
+}
+
+/** A machine whose steps are worked out again, and from which moment on. */
+interface Stale {
+  id: string;
+  since: number;
 }
 
 /**
@@ -43,66 +51,103 @@ export async function advance(
   teamId: string,
   machineIds: readonly string[]
 ): Promise<Map<string, number>> {
-  const stale = await tx`
-    delete from book_stale where team_id = ${teamId} and machine_id = any(${machineIds as string[]}) returning machine_id, since`;
-  if (stale.length === 0) return new Map();
-  const ids = stale.map((s) => s.machine_id as string);
-  const asked = stale.map((s) => s.since as Date);
+  // A true reading that had put right what was ridden before this moment may do so no more: from there on, then.
+  const rows = await tx`
+    with gone as (
+      delete from book_stale where team_id = ${teamId} and machine_id = any(${machineIds as string[]}) returning machine_id, since)
+    select g.machine_id, least(g.since, (
+      select min(c.corrected_from) from count_step c
+      where c.team_id = ${teamId} and c.machine_id = g.machine_id and c.at >= g.since and c.corrected_from is not null)) as since from gone g`;
+  const reached = new Map<string, number>();
+  let todo = rows.map((r): Stale => ({ id: r.machine_id as string, since: (r.since as Date).getTime() }));
+  const made: (Stale & { steps: Step[] })[] = [];
+  while (todo.length > 0) {
+    const again: Stale[] = [];
+    for (const { id, since, steps } of await workOut(tx, teamId, todo)) {
+      if ('backTo' in steps) again.push({ id, since: steps.backTo });
+      else made.push({ id, since, steps });
+    }
+    todo = again;
+  }
+  await keepSteps(tx, teamId, made);
+  for (const { id, since } of made) reached.set(id, since);
+  return reached;
+}
+
+/** The steps of each from its moment on; without a step to go on from, all of them. */
+async function workOut(
+  tx: Tx,
+  teamId: string,
+  stale: readonly Stale[]
+): Promise<(Stale & { steps: Step[] | BackTo })[]> {
+  const ids = stale.map((s) => s.id);
   const before = await tx`
-    select ${columns(tx)} from unnest(${ids}::uuid[], ${asked.map(iso)}::timestamptz[]) u (id, since)
+    select ${columns(tx)} from unnest(${ids}::uuid[], ${stale.map((s) => iso(new Date(s.since)))}::timestamptz[]) u (id, since)
     cross join lateral (
       select * from count_step s where s.team_id = ${teamId} and s.machine_id = u.id and s.at < u.since order by s.at desc, s.ord desc limit 1
     ) c`;
   const after = new Map(before.map((r) => [r.machine_id as string, asStep(r)]));
-  // Without a step to go on from, all of it.
-  const since = ids.map((id, i) => (after.has(id) ? asked[i]! : new Date(EVER)));
+  const from = stale.map(({ id, since }) => ({ id, since: after.has(id) ? since : EVER }));
+  const since = from.map((s) => iso(new Date(s.since)));
   const [meters, readings, outings] = await Promise.all([
     tx`
-      select id, machine_id, counts, fitted_at, first_value, removed_at, last_value from meter
-      where team_id = ${teamId} and machine_id = any(${ids})`,
+      select m.id, m.machine_id, m.counts, m.fitted_at, m.first_value, m.removed_at, m.last_value,
+        (select jsonb_agg(jsonb_build_object('from', (extract(epoch from date_trunc('milliseconds', d.since)) * 1000)::bigint,
+          'to', (extract(epoch from date_trunc('milliseconds', d.until)) * 1000)::bigint, 'counted', d.counted) order by d.since)
+          from meter_dead d where d.team_id = m.team_id and d.meter_id = m.id) as dead
+      from meter m where m.team_id = ${teamId} and m.machine_id = any(${ids})`,
     tx`
-      select r.id, r.machine_id, r.meter_id, r.read_at, r.value, r.ridden from unnest(${ids}::uuid[], ${since.map(iso)}::timestamptz[]) u (id, since)
+      select r.id, r.machine_id, r.meter_id, r.read_at, r.value, r.ridden from unnest(${ids}::uuid[], ${since}::timestamptz[]) u (id, since)
       join reading_in_force r on r.team_id = ${teamId} and r.machine_id = u.id and r.read_at >= u.since`,
     tx`
       select o.id, o.machine_id, o.ended_at, o.kind, o.event_id, o.distance, o.conditions, o.crossings, o.clutch
-      from unnest(${ids}::uuid[], ${since.map(iso)}::timestamptz[]) u (id, since)
+      from unnest(${ids}::uuid[], ${since}::timestamptz[]) u (id, since)
       join outing o on o.team_id = ${teamId} and o.machine_id = u.id and o.ended_at >= u.since`
   ]);
-  const made: Record<string, unknown>[] = [];
-  for (const id of ids) {
+  return from.map(({ id, since }) => {
     const mine = <T>(rows: readonly Record<string, unknown>[], as: (r: Record<string, unknown>) => T): T[] =>
       rows.filter((r) => r.machine_id === id).map(as);
-    const from = after.get(id) ?? null;
-    const list = steps(
-      {
-        meters: mine(meters, asMeter),
-        readings: mine(readings, asReading),
-        outings: mine(outings, asOuting)
-      },
-      from,
-      from ? asked[ids.indexOf(id)]!.getTime() : -Infinity
-    );
-    for (const s of list)
-      made.push({
-        ...s,
-        machine_id: id,
-        at: new Date(s.at).toISOString(),
-        reading_id: s.readingId,
-        odometer_fitted: s.odometerFitted
-      });
-  }
+    const of = {
+      meters: mine(meters, asMeter),
+      readings: mine(readings, asReading),
+      outings: mine(outings, asOuting)
+    };
+    const checkpoint = after.get(id);
+    return { id, since, steps: checkpoint ? steps(of, checkpoint, since) : steps(of) };
+  });
+}
+
+async function keepSteps(
+  tx: Tx,
+  teamId: string,
+  made: readonly (Stale & { steps: Step[] })[]
+): Promise<void> {
+  if (made.length === 0) return;
+  const moment = (ms: number | null) => (ms === null ? null : iso(new Date(ms)));
+  const rows = made.flatMap(({ id, steps }) =>
+    steps.map((s) => ({
+      ...s,
+      machine_id: id,
+      at: moment(s.at),
+      reading_id: s.readingId,
+      odometer_fitted: s.odometerFitted,
+      pending_from: moment(s.pendingFrom),
+      corrected_from: moment(s.correctedFrom)
+    }))
+  );
   const gone = tx`
-    delete from count_step c using unnest(${ids}::uuid[], ${since.map(iso)}::timestamptz[]) u (id, since)
+    delete from count_step c using unnest(${made.map((m) => m.id)}::uuid[], ${made.map((m) => moment(m.since)!)}::timestamptz[]) u (id, since)
     where c.team_id = ${teamId} and c.machine_id = u.id and c.at >= u.since`;
   const fresh = [];
-  for (let i = 0; i < made.length; i += 2000)
+  for (let i = 0; i < rows.length; i += 2000)
     fresh.push(tx`
-      insert into count_step (team_id, machine_id, at, ord, kind, hours, estimated, odometer, ridden, outings, races, planned, strains, reading_id, outing, bases, odometer_fitted)
-      select ${teamId}, machine_id, at, ord, kind, hours, estimated, odometer, ridden, outings, races, planned, strains, reading_id, nullif(outing, 'null'), bases, odometer_fitted
-      from jsonb_to_recordset(${tx.json(made.slice(i, i + 2000) as never)}) as s (machine_id uuid, at timestamptz, ord int, kind text, hours int, estimated boolean, odometer int, ridden int,
-        outings int, races int, planned int, strains jsonb, reading_id uuid, outing jsonb, bases jsonb, odometer_fitted boolean)`);
+      insert into count_step (team_id, machine_id, at, ord, kind, hours, estimated, odometer, ridden, outings, races, planned, strains, reading_id, outing, bases, odometer_fitted,
+        pending_from, corrected_from)
+      select ${teamId}, machine_id, at, ord, kind, hours, estimated, odometer, ridden, outings, races, planned, strains, reading_id, nullif(outing, 'null'), bases, odometer_fitted,
+        pending_from, corrected_from
+      from jsonb_to_recordset(${tx.json(rows.slice(i, i + 2000) as never)}) as s (machine_id uuid, at timestamptz, ord int, kind text, hours int, estimated boolean, odometer int, ridden int,
+        outings int, races int, planned int, strains jsonb, reading_id uuid, outing jsonb, bases jsonb, odometer_fitted boolean, pending_from timestamptz, corrected_from timestamptz)`);
   await Promise.all([gone, ...fresh]);
-  return new Map(ids.map((id, i) => [id, since[i]!.getTime()]));
 }
 
 function asMeter(m: Record<string, unknown>): BookMeter {
@@ -112,7 +157,8 @@ function asMeter(m: Record<string, unknown>): BookMeter {
     fittedAt: (m.fitted_at as Date).getTime(),
     firstValue: m.first_value as number,
     removedAt: (m.removed_at as Date | null)?.getTime() ?? null,
-    lastValue: m.last_value as number | null
+    lastValue: m.last_value as number | null,
+    dead: (m.dead ?? []) as BookMeter['dead']
   };
 }
 function asReading(r: Record<string, unknown>): Reading {

@@ -63,7 +63,6 @@ beforeAll(async () => {
       riderId: null,
       meter: 'hour meter',
       reading: '3',
-      bookFromNew: false,
       task: null
     },
     'reading.log': {

@@ -40,7 +40,6 @@ beforeAll(async () => {
       kind: 'four-stroke enduro',
       meter: 'hour meter',
       reading: '10',
-      bookFromNew: false,
       task: null
     };
     await addMachine(book.sql, book.team, book.personId, machineSchema.parse(form), later(-100));

@@ -157,7 +157,6 @@ describe('what cannot be kept', () => {
       kind: 'dual-sport',
       meter: 'hour meter',
       reading: '1',
-      bookFromNew: false,
       task: null
     };
     expect((await one('machine.add', add)).ok).toBe(true);

@@ -1,5 +1,5 @@
 import { COMMANDS, type Input, type Kind } from '../../core/command/commands';
-import type { Envelope, Outcome } from '../../core/command/envelope';
+import { doneAt, type Envelope, type Outcome } from '../../core/command/envelope';
 import { unkeepable } from '../../core/command/text';
 import { errorsByField } from '../../core/forms';
 import { hold } from '../book/hold';
@@ -72,7 +72,14 @@ export async function carryOut<K extends Exclude<Kind, 'team.found'>>(
     if (before) return before.answer;
     const scope = handler.scope && (await handler.scope(input, tx, from.team.id));
     const held = scope ? await hold(tx, from.team.id, scope, also) : NOTHING_HELD;
-    const w: Write = { tx, team: from.team, personId: from.person.id, now, held };
+    const w: Write = {
+      tx,
+      team: from.team,
+      personId: from.person.id,
+      now,
+      at: doneAt(c.at, undefined, now),
+      held
+    };
     const result = await handler.handle!(w, input);
     if (scope) await settle(tx, from.team.id, scope, held);
     const answer = (handler.answer ? await handler.answer(w, input, result) : result) ?? null;

@@ -1,5 +1,5 @@
 import type { Input, Kind } from '../../core/command/commands';
-import type { Envelope } from '../../core/command/envelope';
+import { doneAt, type Envelope } from '../../core/command/envelope';
 import { hold } from '../book/hold';
 import { attempt, settle } from '../book/write';
 import type { Sql, Tx } from '../db';
@@ -82,7 +82,14 @@ function all<K extends Kind>(sql: Sql, handler: Handler<K>, batch: readonly Job[
     if (todo.length === 0) return results as Result[];
     const scope = handler.scope && (await handler.scope(todo[0]!.input as Input<K>, tx, team.id));
     const held = scope ? await hold(tx, team.id, scope, also) : NOTHING_HELD;
-    const of = (job: Job): Write => ({ tx, team, personId: job.from.person.id, now: job.now, held });
+    const of = ({ from, command, now }: Job): Write => ({
+      tx,
+      team,
+      personId: from.person.id,
+      now,
+      at: doneAt(command.at, undefined, now),
+      held
+    });
     const made = await handler.together!.handle(
       todo.map((job) => ({ w: of(job), input: job.input as Input<K> }))
     );

@@ -86,8 +86,7 @@
       ).other}{/if}
   </p>
   {#if choices.length > 0}<div class="flex gap-3">
-      {#each choices as c (show(c))}<button type="button" class="key" onclick={() => take(c)}
-          >{show(c)}</button
+      {#each choices as c, k (k)}<button type="button" class="key" onclick={() => take(c)}>{show(c)}</button
         >{/each}
     </div>{/if}
 </form>

@@ -31,7 +31,7 @@
     <div class="caution mt-2" role="alert">
       <p class="font-bold">Not closed. First:</p>
       <ul>
-        {#each refused as p (p.key + p.message)}<li>
+        {#each refused as p, k (k)}<li>
             <button type="button" class="link py-1 text-left" onclick={() => onpick(p.key)}
               >{p.message}</button
             >

@@ -37,9 +37,12 @@
             : { method, position }
   );
   const verdict = $derived(level ? judgeLevel(level) : null);
-  const aim = $derived(input.protocol.aim ?? 0.5);
+  /** As the sheet has it; null: it names none, and nobody makes one up. */
+  const aim = $derived(input.protocol.aim);
   const suggested = $derived(
-    level && 'position' in level ? topUpMl(level.position, aim, input.protocol.betweenMl) : null
+    level && 'position' in level && aim !== null
+      ? topUpMl(level.position, aim, input.protocol.betweenMl)
+      : null
   );
   /** The drawing runs from half a band below the low mark to half a band above the high one. */
   const LOW = 150;
@@ -129,7 +132,7 @@
           stroke="var(--ink)"
           stroke-width="3"
         />{/if}
-      {#if input.protocol.aim !== null}<path d="M104 {y(aim)} l10 -6 v12 Z" fill="var(--signal)" />{/if}
+      {#if aim !== null}<path d="M104 {y(aim)} l10 -6 v12 Z" fill="var(--signal)" />{/if}
       {#each [[HIGH, 'high'], [LOW, 'low']] as [at, word] (word)}<line
           x1="40"
           x2="112"
@@ -170,7 +173,9 @@
       >{/each}
   </div>
 {/if}
-{#if level && 'position' in level && level.position < aim && level.position <= 1}<p class="mt-2 text-lg">
+{#if aim !== null && level && 'position' in level && level.position < aim && level.position <= 1}<p
+    class="mt-2 text-lg"
+  >
     {#if suggested !== null}Top up <strong class="figure text-2xl">{suggested} ml</strong> to stand {aim ===
       0.5
         ? 'half-way'

@@ -1,27 +1,30 @@
 <!-- Which oil goes in: the stores judged against the sheet, the air and what is inside; the wrong bottle is stopped. -->
 <script lang="ts">
-  import { judgeOil, mixing, parseAir, spanWords, type Air } from '$lib/core/fluids/oil';
+  import type { Air } from '$lib/core/fluids/air';
+  import { gradesIn, judgeOil, mixing, spanWords } from '$lib/core/fluids/oil';
   import type { DoneContent } from '$lib/core/visit/entry';
   import type { Problem } from './bench.svelte';
   import type { StepInput } from '$lib/core/job/plan';
   import type { StockedOil } from '$lib/core/stores/toolbox';
   import { untrack } from 'svelte';
+  import AirField from './AirField.svelte';
 
   interface Props {
     input: Extract<StepInput, { type: 'oil' }>;
     oils: StockedOil[];
-    expected: Air;
+    /** By the simulated station; null: there is none. */
+    expected: Air | null;
+    today: string;
     written: DoneContent | null;
     problem: Problem | null;
     onwrite: (c: DoneContent) => boolean;
   }
-  let { input, oils, expected, written, problem, onwrite }: Props = $props();
+  let { input, oils, expected, today, written, problem, onwrite }: Props = $props();
   let picked = $state<string | null>(untrack(() => written?.oilId ?? null));
   let other = $state(untrack(() => (written?.oilId === null ? (written.oil ?? '') : '')));
-  let airText = $state(untrack(() => `${expected.from} to ${expected.to} °C`));
+  let air = $state<Air | null>(untrack(() => expected));
   let deviation = $state('');
   const id = $props.id();
-  const air = $derived(parseAir(airText));
   const list = $derived(
     oils
       .map((oil) => ({ oil, verdict: judgeOil(oil, input.want, air) }))
@@ -39,7 +42,7 @@
   function save() {
     const why = deviation.trim() ? { deviation: deviation.trim() } : {};
     if (chosen) onwrite({ oilId: chosen.oil.id, oil: chosen.oil.name, oilGrade: chosen.oil.grade, ...why });
-    else onwrite({ oilId: null, oil: other.trim(), oilGrade: '', ...why });
+    else onwrite({ oilId: null, oil: other.trim(), oilGrade: gradesIn(other)[0] ?? '', ...why });
   }
 </script>
 
@@ -55,22 +58,11 @@
   Inside now: {input.inside ? `${input.inside.name}, ${input.inside.grade}` : 'not known'}.
 </p>
 {#if input.want.table.length > 0}
-  <label class="mt-2 block" for="{id}-air"
-    >Air it will be ridden in until the next change
-    <input
-      id="{id}-air"
-      class="field figure ml-2 w-40"
-      placeholder="−5 to 15 °C"
-      autocomplete="off"
-      bind:value={airText}
-    /></label
-  >
+  <div class="mt-2">
+    <AirField label="Air it will be ridden in until the next change" bind:air station={expected} {today} />
+  </div>
   <p class="quiet text-sm">
-    {airText && !air
-      ? 'Two temperatures, such as −5 to 15 °C. '
-      : 'Four weeks ahead by the simulated station; write what you know better. '}Its table: {input.want.table
-      .map((s) => `${s.grade} ${spanWords(s)}`)
-      .join(' · ')}
+    Its table: {input.want.table.map((s) => `${s.grade} ${spanWords(s)}`).join(' · ')}
   </p>
 {/if}
 <div role="radiogroup" aria-label="Oil" class="mt-3 grid gap-2">
@@ -91,7 +83,7 @@
         )} there</span
       >
       {#if verdict.stop.length > 0}<span class="font-bold">Stop. {verdict.stop.join(' ')}</span>{/if}
-      {#each verdict.word as w (w)}<span>{w}</span>{/each}
+      {#each verdict.word as w, k (k)}<span>{w}</span>{/each}
       {#if picked === oil.id && mixing(oil, input.inside)}<span class="text-sm"
           >Another than is inside: drain it well.</span
         >{/if}
@@ -99,7 +91,7 @@
   {:else}<p class="quiet">No oil is in the stores. Name what goes in, below.</p>{/each}
 </div>
 <label class="mt-3 block text-sm" for="{id}-other"
-  >Another, not from our stores: name and grade as the can says
+  >Another, not from our stores: name, grade and ratings as the can says
   <input
     id="{id}-other"
     class="field mt-1 w-full"

@@ -26,7 +26,7 @@
   const torque = $derived(i.torque && inBothUnits(i.torque, units));
   let deferring = $state(false);
   let sealReason = $state('');
-  let seal = $state<'new' | 'again'>(untrack(() => sealSuggestion(item.item)));
+  let seal = $state<'new' | 'again'>(untrack(() => item.seal ?? sealSuggestion(item.item)));
   const done = $derived(isShut(item) && item.opened && item.stand !== 'deferred');
   const id = $props.id();
   const shut = () =>
@@ -66,7 +66,7 @@
   {/if}
   {#if !done}
     {#if i.kind === 'fastener'}
-      <TorqueForm {item} {tools} {units} {today} {problem} {write} blocked={after.length > 0} />
+      <TorqueForm {item} {tools} {units} {today} {problem} {write} bind:seal blocked={after.length > 0} />
     {:else}
       <SealPick item={i} bind:seal />
       {#if problem?.asksWhy}<label class="mt-2 block text-sm" for="{id}-s"
@@ -100,7 +100,11 @@
         {/each}
       {/if}
     </div>
-    {#if deferring}<DeferForm {write} onleave={() => (deferring = false)} />{/if}
+    {#if deferring}<DeferForm
+        write={(w) =>
+          write(w.action === 'deferred' && i.seal !== 'none' ? { ...w, content: { ...w.content, seal } } : w)}
+        onleave={() => (deferring = false)}
+      />{/if}
   {:else}
     <button type="button" class="link mt-2 py-2" onclick={() => write({ action: 'off', content: {} })}
       >{i.kind === 'part' ? 'Out again' : 'Off again'}</button

@@ -118,7 +118,7 @@
   <h2 class="text-3xl">{s.title}</h2>
   {#if s.caution}<p class="caution mt-3">{s.caution}</p>{/if}
   {#if s.lines.length > 0 || (s.key === 'gather' && gathered.length > 0)}<ul class="lines mt-3">
-      {#each s.lines as line (line)}<li>{line}</li>{/each}
+      {#each s.lines as line, k (k)}<li>{line}</li>{/each}
       {#if s.key === 'gather'}{#each gathered as line, i (i)}<li>{line}</li>{/each}{/if}
     </ul>{/if}
   {#if s.key === 'meter' && !readonly}<button
@@ -169,6 +169,7 @@
           {input}
           oils={around.tools.oils}
           expected={around.air}
+          today={around.today}
           written={step.written.at(-1) ?? null}
           {problem}
           onwrite={(c) => (done(c) ? (onward(), true) : false)}

@@ -5,7 +5,6 @@
   import { middle } from '$lib/core/quantity/band';
   import { parseQuantity } from '$lib/core/quantity/parse';
   import { show } from '$lib/core/quantity/quantity';
-  import { sealSuggestion } from '$lib/core/job/seal';
   import { pullsLeft, type ItemState } from '$lib/core/visit/items';
   import { wantsSequence } from '$lib/core/visit/refuse';
   import type { Toolbox } from '$lib/core/stores/toolbox';
@@ -22,9 +21,10 @@
     /** What it was refused for; the reason is asked for where it says so. */
     problem: Problem | null;
     blocked: boolean;
+    seal: 'new' | 'again';
     write: (w: Write) => boolean;
   }
-  let { item, tools, units, today, problem, blocked, write }: Props = $props();
+  let { item, tools, units, today, problem, blocked, seal = $bindable(), write }: Props = $props();
   const i = $derived(item.item);
   const band = $derived(i.torque?.band ?? null);
   // What the wrench is set to: the middle of a range.
@@ -39,11 +39,15 @@
   let feeling = $state(false);
   let withAdapter = $state(untrack(() => item.item.adapter));
   let adapted = $state<{ settingNm: number; adapterId: string | undefined; angleDeg: number } | null>(null);
-  let seal = $state<'new' | 'again'>(untrack(() => sealSuggestion(item.item)));
   let error = $state('');
   const id = $props.id();
   const asks = $derived(problem?.asksWhy ?? false);
   const wrench = $derived(tools.wrenches.find((w) => w.id === wrenchId));
+  /** What the bolt is to get: as typed, else as the sheet has it. */
+  const atBolt = $derived.by(() => {
+    const parsed = parseQuantity(typed, { dimension: 'torque', unit: spec?.unit });
+    return parsed.ok ? parsed.quantity : spec;
+  });
   const lack = $derived(spec ? uncovered(spec, tools.wrenches) : null);
   const sequence = $derived(wantsSequence(item));
   const sealed = $derived(
@@ -145,8 +149,8 @@
   ><input type="checkbox" class="h-6 w-6" style="accent-color: var(--ink)" bind:checked={withAdapter} /> with an
   adapter</label
 >
-{#if withAdapter && spec}<AdapterSum
-    torqueNm={spec.base}
+{#if withAdapter && atBolt}<AdapterSum
+    torqueNm={atBolt.base}
     wrenchMm={wrench?.lengthMm ?? null}
     adapters={tools.adapters}
     {units}

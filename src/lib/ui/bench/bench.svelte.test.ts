@@ -33,6 +33,8 @@ class Server {
   taken: Entry[] = [];
   up = true;
   refuse: string | null = null;
+  /** How far its clock is ahead of the device's, ms. */
+  ahead = 0;
   /** Step keys over which it fails. */
   fails: string[] = [];
   /** How many entries it was asked for, at each asking. */
@@ -59,7 +61,7 @@ class Server {
       if (entry.stepKey !== null && this.fails.includes(entry.stepKey))
         return no({ '': 'Our side.' }, { retry: true, fault: 'ab12' });
       const seq = this.taken.length + 1;
-      const stamp = { seq, at: 'now', by: 'Wren' };
+      const stamp = { seq, at: new Date(Date.now() + this.ahead).toISOString(), by: 'Wren' };
       if (!this.taken.some((e) => e.id === entry.id))
         this.taken = [...this.taken, { ...entry, ...stamp } as Entry];
       return { id, ok: true, data: stamp };
@@ -85,7 +87,10 @@ beforeEach(() => {
   });
   kept.set('ht_device', 'this one');
 });
-afterEach(() => vi.unstubAllGlobals());
+afterEach(() => {
+  vi.unstubAllGlobals();
+  vi.useRealTimers();
+});
 
 const unsent = () => [...kept.keys()].filter((k) => k.startsWith('ht_visit_v_')).length;
 const open = (entries: Entry[] = []) => new BenchVisit('v', plan, entries);
@@ -110,6 +115,40 @@ describe('a visit on a screen', () => {
     expect([bench.problem?.words, bench.problemAt]).toEqual(['Not yet: Plug is off.', 'run']);
     await vi.waitFor(() => expect(bench.waiting).toBe(0));
     expect(server.taken).toHaveLength(1);
+  });
+
+  it('asks by the server’s clock whether the oil has settled, however wrong its own', async () => {
+    vi.useFakeTimers({ toFake: ['Date'], now: new Date('2026-06-10T18:00:00Z') });
+    server.ahead = 9 * 3600_000;
+    const settled = makeStep({
+      key: 'level',
+      title: 'Read it',
+      input: {
+        type: 'level',
+        circuit: 'engine',
+        protocol: {
+          method: 'sight glass',
+          runSeconds: null,
+          settleSeconds: 180,
+          temperature: null,
+          attitude: null,
+          aim: null,
+          betweenMl: null
+        }
+      }
+    });
+    const started = makeStep({ key: 'run', title: 'Run it', input: { type: 'start' } });
+    const bench = new BenchVisit('v', { ...plan, steps: [started, settled], items: [] }, []);
+    const level = { level: { method: 'sight glass', position: 0.5 } };
+    bench.write({ stepKey: 'run', action: 'done', content: {} });
+    await vi.waitFor(() => expect(bench.waiting).toBe(0));
+    vi.setSystemTime(new Date('2026-06-10T18:01:00Z'));
+    expect(bench.write({ stepKey: 'level', action: 'done', content: level })).toBe(false);
+    expect(bench.problem!.words).toMatch(/settled for 1:00, and its level wants 3:00/);
+    vi.setSystemTime(new Date('2026-06-10T18:03:00Z'));
+    expect(bench.write({ stepKey: 'level', action: 'done', content: level })).toBe(true);
+    await vi.waitFor(() => expect(bench.waiting).toBe(0));
+    expect(server.taken.map((e) => e.stepKey)).toEqual(['run', 'level']);
   });
 
   it('keeps ticks while the server is away, in order, over a reload, and sends each once', async () => {

@@ -7,7 +7,7 @@ import { visitState } from '$lib/core/visit/state';
 import { NO_TOOLS, type Toolbox } from '$lib/core/stores/toolbox';
 import { sendAll, type Sent } from '../form/send';
 import type { Photo } from './visit';
-import { MOST_FAILURES, Outbox, waitingNow, type Waiting } from './waiting';
+import { MOST_FAILURES, Outbox, shifted, waitingNow, type Waiting } from './waiting';
 
 /** An entry before it has its id. What it says is checked by the core here, and by the schema on the server. */
 export interface Write {
@@ -38,6 +38,8 @@ export class BenchVisit {
   /** The number up to which everything in the book is known here. */
   #cursor: number;
   #count = 0;
+  /** How far the server's clock is ahead of this device's, ms; null until an answer showed it. */
+  #ahead: number | null = null;
   problem = $state<Problem | null>(null);
   /** Which step or item the problem belongs to. */
   problemAt = $state<string | null>(null);
@@ -73,11 +75,13 @@ export class BenchVisit {
     const last = this.#taken.at(-1)?.seq ?? 0;
     const mine = this.#sendable
       .filter((w) => !known.includes(w.entry.id))
-      .map((w, i) => ({ ...w.entry, seq: last + 1 + i, at: '', by: 'you' }) as Entry);
+      .map((w, i) => ({ ...w.entry, seq: last + 1 + i, at: this.#byServer(w.at), by: 'you' }) as Entry);
     return [...this.#taken, ...mine];
   });
   state = $derived.by(() => visitState(this.plan, this.entries));
   problems = $derived.by(() => closeProblems(this.plan, this.state));
+  /** A moment of this device as the server would name it: empty while its clock is not known. */
+  #byServer = (at: string): string => (this.#ahead === null ? '' : shifted(at, this.#ahead));
   get #sendable(): Waiting[] {
     return this.#waiting.filter((w) => w.failed < MOST_FAILURES);
   }
@@ -106,7 +110,8 @@ export class BenchVisit {
   /** Writes one entry. False when it cannot be taken as it is; `problem` then says why. */
   write(entry: Write): boolean {
     const full = { id: crypto.randomUUID(), stepKey: null, itemKey: null, ...entry } as NewEntry;
-    const refused = refuseEntry(this.state, full, this.tools);
+    const now = this.#ahead === null ? null : Date.now() + this.#ahead;
+    const refused = refuseEntry(this.state, full, this.tools, now);
     this.problem = refused && { words: inWords(refused), asksWhy: asksWhy(refused) };
     this.problemAt = refused ? (full.stepKey ?? full.itemKey) : null;
     if (refused) return false;
@@ -153,9 +158,11 @@ export class BenchVisit {
     );
     let went = false;
     for (const [i, s] of sent.entries()) {
-      const { entry } = batch[i]!;
+      const { entry, at } = batch[i]!;
       if (s.ok) {
-        this.#merge([{ ...entry, ...(s.data as Pick<Entry, 'seq' | 'at' | 'by'>) } as Entry]);
+        const stamp = s.data as Pick<Entry, 'seq' | 'at' | 'by'>;
+        this.#ahead = Date.parse(stamp.at) - Date.parse(at);
+        this.#merge([{ ...entry, ...stamp } as Entry]);
         this.#drop(entry.id);
         if (this.stuck) this.problem = null;
         this.stuck = false;

@@ -1,4 +1,4 @@
-import type { Air } from '$lib/core/fluids/oil';
+import type { Air } from '$lib/core/fluids/air';
 import type { Fastener } from '$lib/core/specs/sheet';
 import type { Entry } from '$lib/core/visit/entry';
 import type { VisitPlan } from '$lib/core/job/plan';
@@ -36,6 +36,6 @@ export interface Around {
   photos: Photo[];
   people: { id: string; name: string }[];
   today: string;
-  /** Air of the weeks ahead, by the simulated station. */
-  air: Air;
+  /** Air of the weeks ahead, by the simulated station; null: there is none. */
+  air: Air | null;
 }

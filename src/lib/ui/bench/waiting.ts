@@ -17,6 +17,10 @@ export const waitingNow = (entry: NewEntry, n: number): Waiting => ({
   failed: 0
 });
 
+/** The same moment by another clock. @param aheadMs how far that one is ahead */
+export const shifted = (at: string, aheadMs: number): string =>
+  new Date(Date.parse(at) + aheadMs).toISOString();
+
 /** How often the server may fail over one entry before it is set aside for somebody to look at. */
 export const MOST_FAILURES = 3;
 

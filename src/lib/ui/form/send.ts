@@ -75,7 +75,7 @@ export async function sendAll(items: readonly Item[]): Promise<(Sent<unknown> & 
     body,
     ...(after && { after })
   }));
-  const answer = await post('/api/commands', { device: device(), commands });
+  const answer = await post('/api/commands', { device: device(), sent: new Date().toISOString(), commands });
   if (answer.ok) return answer.outcomes as Outcome[];
   const { errors = {}, more = {} } = answer as Partial<Extract<Sent<never>, { ok: false }>>;
   return commands.map(({ id }) => ({ id, ok: false, errors, more }));

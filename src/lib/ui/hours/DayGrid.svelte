@@ -32,9 +32,21 @@
   let day = $state(untrack(() => today));
   const rows = untrack(() => machines.map((m) => new DayRow(m)));
   let kind = $state('race');
-  /** The events that were on that day; the first of them unless someone says otherwise. */
+  /** The events that were on that day. Unless someone says otherwise, each machine was where it was planned to be. */
   const onDay = $derived(events.filter((e) => e.firstDay <= day && day <= e.lastDay));
-  let eventId = $derived(onDay[0]?.id ?? '');
+  const PLANNED = 'as planned';
+  const NONE = 'none';
+  let event = $derived(onDay.length > 0 ? PLANNED : NONE);
+  const eventId = $derived(event === PLANNED ? undefined : event === NONE ? null : event);
+  /** More rows than anyone brings to a race; the others by a few letters. */
+  const MOST_ROWS = 120;
+  let words = $state('');
+  const shown = $derived.by(() => {
+    const w = words.trim().toLowerCase();
+    const hit = (r: DayRow) => `${r.machine.plate} ${r.machine.name}`.toLowerCase().includes(w);
+    // What is written or asked about stays in sight whatever is looked for.
+    return rows.filter((r) => r.written || r.asked || hit(r)).slice(0, MOST_ROWS);
+  });
   let problem = $state('');
   let busy = $state(false);
   let pasting = $state(false);
@@ -55,7 +67,7 @@
       return;
     }
     // What stands in an open panel was picked there; the rest is what the line says.
-    for (const [i, r] of rows.entries())
+    for (const [i, r] of shown.entries())
       if (!r.details && !r.hear()) {
         problem = `${r.machine.plate}: ${r.errors.ridden}`;
         document.getElementById(`ridden-${i}`)?.focus();
@@ -65,7 +77,7 @@
     const sentRows = written;
     // Each row is a command of its own, under the row's id: what is sent again after a lost answer is written once.
     const answers = await sendAll(
-      sentRows.map((r) => ({ kind: 'reading.log', id: r.id, body: r.body(day, kind, eventId || null) }))
+      sentRows.map((r) => ({ kind: 'reading.log', id: r.id, body: r.body(day, kind, eventId) }))
     );
     busy = false;
     const lost = answers.find((a) => !a.ok && (a.more.retry || a.more.needsWho));
@@ -78,7 +90,7 @@
     const left = answers.length - good;
     told = `${good} written down.${left > 0 ? ` ${left} asked about below.` : ''}`;
     await invalidateAll();
-    if (left > 0) document.getElementById(`typed-${rows.findIndex((r) => r.asked)}`)?.focus();
+    if (left > 0) document.getElementById(`typed-${shown.findIndex((r) => r.asked)}`)?.focus();
   }
 </script>
 
@@ -113,12 +125,24 @@
       <Field label="Event" class="w-64"
         >{#snippet children(a)}<Select
             {...a}
-            bind:value={eventId}
+            bind:value={event}
             placeholder=""
             items={[
-              { value: '', name: 'none of these' },
-              ...onDay.map((e) => ({ value: e.id, name: e.name }))
+              { value: PLANNED, name: `as planned: ${onDay.map((e) => e.name).join(', ')}` },
+              ...onDay.map((e) => ({ value: e.id, name: `all at ${e.name}` })),
+              { value: NONE, name: 'none of these' }
             ]}
+          />{/snippet}</Field
+      >
+    {/if}
+    {#if rows.length > MOST_ROWS}
+      <Field label="Machine" class="w-40" hint="{shown.length} of {rows.length} shown"
+        >{#snippet children(a)}<input
+            {...a}
+            type="search"
+            class="cell"
+            placeholder="plate or name"
+            bind:value={words}
           />{/snippet}</Field
       >
     {/if}
@@ -139,7 +163,7 @@
         ></thead
       >
       <tbody>
-        {#each rows as r, i (r.machine.id)}
+        {#each shown as r, i (r.machine.id)}
           <DayRowView
             {r}
             {i}

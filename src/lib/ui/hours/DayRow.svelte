@@ -87,7 +87,7 @@
       {#if r.saved}<p style:color="var(--done)" class="font-bold">
           ■ {r.machine.plate} written down: {r.saved}
         </p>{/if}
-      {#each r.messages as message (message)}<p class="error" role="alert">
+      {#each r.messages as message, k (k)}<p class="error" role="alert">
           {message}
         </p>{/each}
       {#if r.doubts.length > 0}<Settle

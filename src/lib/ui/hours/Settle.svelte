@@ -26,7 +26,7 @@
 </script>
 
 <div class="caution my-2" role="alert" data-testid="settle">
-  {#each doubts as d (d)}<p class="font-bold">{d}</p>{/each}
+  {#each doubts as d, k (k)}<p class="font-bold">{d}</p>{/each}
   {#if ways.length > 0}
     <p class="mt-1 text-sm">Write it again, or say what happened:</p>
     <div class="mt-1 flex flex-wrap gap-x-5 gap-y-2">

@@ -79,7 +79,7 @@ export class DayRow {
   }
 
   /** As the server takes it. */
-  body(day: string, outing: string, eventId: string | null): Typed<Body<'reading.log'>> {
+  body(day: string, outing: string, eventId: string | null | undefined): Typed<Body<'reading.log'>> {
     return {
       ...this.ridden,
       id: this.id,

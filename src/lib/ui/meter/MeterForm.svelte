@@ -20,6 +20,7 @@
   let day = $state(today);
   let lastValue = $state('');
   let firstValue = $state('');
+  let meanwhile = $state('');
   let reason = $state('');
   const form = new Form();
   const id = crypto.randomUUID();
@@ -51,7 +52,8 @@
     ['replaced', 'reset', 'removed'].includes(change ?? '') &&
       !(hours?.kind === 'reckoned' && counts === 'hours')
   );
-  const begins = $derived(['replaced', 'reset', 'odometer added'].includes(change ?? ''));
+  const begins = $derived(['replaced', 'reset', 'odometer added', 'works again'].includes(change ?? ''));
+  const showsNow = $derived(change === 'odometer added' || change === 'works again');
 
   async function save() {
     const sent = await form.send('meter.change', {
@@ -62,6 +64,7 @@
       day,
       lastValue,
       firstValue,
+      meanwhile,
       reason
     });
     if (!sent) return;
@@ -94,13 +97,25 @@
         >{#snippet children(a)}<Input {...a} bind:value={lastValue} inputmode="decimal" />{/snippet}</Field
       >{/if}
     {#if begins}<Field
-        label="{change === 'odometer added' ? 'It shows now' : 'It started at'}, {unit}"
+        label="{showsNow ? 'It shows now' : 'It started at'}, {unit}"
         error={form.errors.firstValue}
-        hint={change === 'odometer added' ? undefined : 'empty: 0'}
+        hint={change === 'odometer added' ? undefined : showsNow ? 'empty: not read yet' : 'empty: 0'}
         >{#snippet children(a)}<Input {...a} bind:value={firstValue} inputmode="decimal" />{/snippet}</Field
+      >{/if}
+    {#if change === 'works again'}<Field label="While it was dark it" error={form.errors.meanwhile}
+        >{#snippet children(a)}<Select
+            {...a}
+            bind:value={meanwhile}
+            placeholder="stood still, as far as it shows"
+            items={[
+              { value: 'stood still', name: 'stood still' },
+              { value: 'went on counting', name: 'went on counting' }
+            ]}
+          />{/snippet}</Field
       >{/if}
   </div>
   {#if change === 'dead'}<p class="quiet mt-2 text-sm">
-      From then on hours come from time ridden, marked as estimated, until it reads again or is replaced.
+      From then on hours come from time ridden, marked as estimated, until it reads again or is replaced. What
+      was ridden meanwhile stays in the count.
     </p>{/if}
 </InPlace>

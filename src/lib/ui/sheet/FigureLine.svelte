@@ -137,7 +137,7 @@
       >
     </div>
     {#if choices.length > 0}<p class="mt-2 flex flex-wrap gap-3">
-        {#each choices as c (show(c))}<button
+        {#each choices as c, k (k)}<button
             type="button"
             class="border px-3 py-1"
             onclick={() => (draft.typed = show(c))}>{show(c)}</button

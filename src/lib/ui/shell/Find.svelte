@@ -91,7 +91,7 @@
     aria-activedescendant={hits[at] ? `find-${at}` : undefined}
   />
   <ul id="find-list" role="listbox" aria-label="Found" class="mt-2 max-h-80 overflow-auto">
-    {#each hits as hit, i (hit.text)}
+    {#each hits as hit, i (i)}
       <!-- svelte-ignore a11y_click_events_have_key_events -->
       <li
         id="find-{i}"

@@ -1,5 +1,5 @@
 import { json } from '@sveltejs/kit';
-import { listSchema, type Outcome } from '$lib/core/command/envelope';
+import { doneAt, listSchema, type Outcome } from '$lib/core/command/envelope';
 import { unkeepable } from '$lib/core/command/text';
 import { errorsByField } from '$lib/core/forms';
 import { readJson } from '$lib/server/body';
@@ -25,7 +25,12 @@ export const POST: RequestHandler = async (event) => {
       { ok: false, errors: parsed.success ? odd : errorsByField(parsed.error), more: {} },
       { status: 422 }
     );
-  const { commands, device } = parsed.data;
+  const { device, sent } = parsed.data;
+  const received = new Date();
+  const commands = parsed.data.commands.map((c) => ({
+    ...c,
+    at: doneAt(c.at, sent, received).toISOString()
+  }));
   const [first] = commands;
   if (first!.kind === 'team.found') {
     // Nobody of the team can have sent it; the device then works in it, as its founder.

@@ -17,7 +17,12 @@ export const load: PageServerLoad = async ({ locals, params }) => {
     builtIn: BUILT_IN_KEYS.includes(params.key),
     taken: templates.map((t) => t.key),
     today: dayOf(new Date(), team.timeZone),
-    changes: fresh ? [] : await listTemplateChanges(db(), team.id, params.key),
+    changes: fresh
+      ? []
+      : (await listTemplateChanges(db(), team.id, params.key)).map((c) => ({
+          ...c,
+          day: dayOf(c.at, team.timeZone)
+        })),
     template: template ?? BLANK_JOB
   };
 };

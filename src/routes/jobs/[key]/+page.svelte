@@ -19,9 +19,9 @@
     {#each data.changes as c (c.version)}
       <p class="rule-b py-1.5">
         <span class="figure">{c.version}</span>
-        {showDay(c.at.toISOString().slice(0, 10), data.today)}, {c.by}{c.back
-          ? ': back to the product’s own'
-          : ''}{c.word ? `: ${c.word}` : ''}
+        {showDay(c.day, data.today)}, {c.by}{c.back ? ': back to the product’s own' : ''}{c.word
+          ? `: ${c.word}`
+          : ''}
       </p>
     {/each}
   </section>

@@ -82,7 +82,7 @@
 {#if data.lane.notReady.length > 0}
   <div class="caution mt-3">
     <p class="font-bold">Not ready:</p>
-    {#each data.lane.notReady as what (what)}<p>{what}</p>{/each}
+    {#each data.lane.notReady as what, k (k)}<p>{what}</p>{/each}
     <p class="text-sm">
       It is called ready when these are closed, among <a class="link" href="#findings">its findings</a>.
     </p>

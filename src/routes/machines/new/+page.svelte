@@ -37,7 +37,6 @@
       riderId: riderId || null,
       meter,
       reading,
-      bookFromNew: withTask && task.lastDone === 'new',
       task: withTask ? { ...asSent(task), id: taskId } : null
     });
     busy = false;

@@ -98,7 +98,7 @@
       <h2 class="mt-5">As found</h2>
       <table class="sheet-table mt-1">
         <tbody>
-          {#each f.debris as d (d.place)}<tr
+          {#each f.debris as d, i (i)}<tr
               ><td
                 >{d.place}{#if data.photos[d.stepKey ?? '']}<a
                     class="no-print block"
@@ -136,7 +136,7 @@
       <h2>As left</h2>
       <table class="sheet-table mt-1">
         <tbody>
-          {#each f.fasteners as t (t.name)}
+          {#each f.fasteners as t, i (i)}
             <tr
               ><td
                 >{t.name}{t.quantity > 1 ? ` × ${t.quantity}` : ''}<span class="quiet block text-sm"
@@ -162,8 +162,8 @@
       {#if f.leftOut.length > 0 || f.passedOver.length > 0}
         <h2 class="mt-5">Left out</h2>
         <ul>
-          {#each f.leftOut as l (l.title)}<li class="rule-b py-1">{l.title}: {l.reason}</li>{/each}
-          {#each f.passedOver as l (l.name)}<li class="rule-b py-1">
+          {#each f.leftOut as l, i (i)}<li class="rule-b py-1">{l.title}: {l.reason}</li>{/each}
+          {#each f.passedOver as l, i (i)}<li class="rule-b py-1">
               {l.name}, not visited: {l.reason}
             </li>{/each}
         </ul>

@@ -25,6 +25,9 @@ export function oilSteps(job: OilJob): TemplateStep[] {
   const ready = ['clean-round', ...(warm ? ['warm'] : [])];
   const looks = ['magnet', ...(screens ? ['screen-look'] : []), ...(filter ? ['filter-look'] : [])];
   const closed = ['drain-in', ...(screens ? ['screen-cap'] : []), ...(filter ? ['filter-cover'] : [])];
+  const traced = source(looks);
+  /** Metal is traced while what it came out of is still open. */
+  const tracedFrom = (look: string) => traced[looks.indexOf(look)]!.key;
   const levelRead = checkScrew ? ['check-in'] : ['level'];
   return [
     ...BEGIN,
@@ -58,7 +61,7 @@ export function oilSteps(job: OilJob): TemplateStep[] {
       kind: 'tick',
       shared: true,
       minutes: 3,
-      during: ['guard-off', ...(warm ? ['warm'] : [])],
+      during: ['guard-off'],
       needs: ['stand'],
       lines: ['{items}']
     }),
@@ -202,7 +205,7 @@ export function oilSteps(job: OilJob): TemplateStep[] {
       each: 'drain plug',
       orNamed: 'Drain plug',
       minutes: 3,
-      needs: ['drained', 'magnet'],
+      needs: ['drained', 'magnet', tracedFrom('magnet')],
       mayLeaveOut: false,
       lines: ['By hand first: no cross-thread, no oil in a blind hole.', '{seal}']
     }),
@@ -214,7 +217,7 @@ export function oilSteps(job: OilJob): TemplateStep[] {
             kind: 'close',
             each: 'screen cap',
             minutes: 3,
-            needs: ['screen-in'],
+            needs: ['screen-in', tracedFrom('screen-look')],
             mayLeaveOut: false,
             lines: ['By hand first: no cross-thread, no oil in a blind hole.', '{seal}']
           })
@@ -228,7 +231,7 @@ export function oilSteps(job: OilJob): TemplateStep[] {
             kind: 'close',
             each: 'filter cover',
             minutes: 4,
-            needs: ['filter-in'],
+            needs: ['filter-in', tracedFrom('filter-look')],
             gate,
             mayLeaveOut: false,
             lines: ['By hand first: small bolts in alloy strip first.', '{seal}', '{pattern}']
@@ -236,7 +239,7 @@ export function oilSteps(job: OilJob): TemplateStep[] {
         ]
       : []),
     ...(job.extra ?? []),
-    ...source(looks),
+    ...traced,
     step({
       key: 'pour',
       title: 'Pour the {circuit} oil',

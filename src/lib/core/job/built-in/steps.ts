@@ -74,12 +74,11 @@ export const WARM = step({
   title: 'Warm the engine at idle',
   kind: 'warm up',
   shared: true,
-  minutes: 1,
-  wait: 5,
-  waitFor: 'the engine warms',
+  minutes: 6,
   needs: ['stand'],
   lines: ['Until the side cover is warm to the hand, then stop it.'],
-  caution: 'Fumes: run it outside or with extraction. Neutral, hands clear of chain and wheel.'
+  caution:
+    'Fumes: run it outside or with extraction. Neutral; nobody works on the machine while its engine runs.'
 });
 
 /** What every visit ends with. `after`: the steps of the job that must be over before the engine is started, or covered. */

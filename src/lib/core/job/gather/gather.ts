@@ -1,6 +1,7 @@
 import { calibrationWord, uncovered, wrenchesFor } from '../../fasteners/wrench';
 import { bottles, type BottlePlan } from '../../fluids/ledger';
-import { gradesIn, judgeOil, type Air } from '../../fluids/oil';
+import type { Air } from '../../fluids/air';
+import { gradesIn, judgeOil } from '../../fluids/oil';
 import { middle, showBand } from '../../quantity/band';
 import type { HouseRules } from '../../rules/rules';
 import type { Circuit } from '../../specs/sheet';
@@ -156,7 +157,7 @@ function parts(plan: Pick<VisitPlan, 'steps' | 'items'>, rules: HouseRules): Lin
   return lines;
 }
 
-/** The oil of the stores that suits a circuit best: no stop, fewest words, most of it there. */
+/** The oil of the stores that suits a circuit best: of a grade that fits, no stop, fewest words, most of it there. */
 export function bestOil(
   want: Parameters<typeof judgeOil>[1],
   oils: readonly StockedOil[],
@@ -166,7 +167,8 @@ export function bestOil(
   return (
     oils
       .map((oil) => ({ oil, verdict: judgeOil(oil, want, air) }))
-      .filter((x) => x.verdict.stop.length === 0)
+      // Nothing that fits is said so; no other is laid out in its place.
+      .filter((x) => x.verdict.stop.length === 0 && x.verdict.fits !== false)
       .sort(
         (a, b) =>
           a.verdict.word.length - b.verdict.word.length ||

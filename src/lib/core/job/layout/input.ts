@@ -57,7 +57,9 @@ export function protocolOf(input: LayoutInput, circuit: Circuit): Protocol {
 function wetClutch(input: LayoutInput, circuit: Circuit): boolean | null {
   const said = figureOf(input.sheet, 'clutch runs in')?.text;
   if (circuit.includes('differential')) return false;
-  return said === undefined || said === null ? null : said === `${circuit} oil`;
+  if (said) return said === `${circuit} oil`;
+  // An electric machine has a reduction gear, and no clutch in it.
+  return input.kind === 'electric' ? false : null;
 }
 
 /** How much of a circuit goes in when this job has or has not a filter in it. */

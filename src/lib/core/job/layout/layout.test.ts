@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { fastener, figure, laidOut, planOf, SHEET } from '../../../../../tests/core/bench';
+import { fastener, figure, inputFor, laidOut, planOf, SHEET } from '../../../../../tests/core/bench';
 import { DEFAULT_RULES } from '../../rules/rules';
 import { quantity } from '../../quantity/quantity';
 import { BUILT_IN } from '../built-in/jobs';
 import { plainTemplate } from '../plain';
-import { layOut } from './layout';
+import { layOut, notNamed } from './layout';
 import { orderPlan } from '../order/order';
 
 const keys = (plan: { steps: { key: string }[] }) => plan.steps.map((s) => s.key);
@@ -137,6 +137,11 @@ describe('several jobs', () => {
 describe('by riding', () => {
   const sheet = { ...SHEET, fasteners: SHEET.fasteners.filter((f) => f.circuit !== 'engine') };
   const plan = planOf(['gearbox-two-stroke'], { kind: 'two-stroke enduro', sheet });
+  it('it is stood level when it is back from the ride', () => {
+    const plan = planOf(['gearbox-two-stroke'], { kind: 'two-stroke enduro' });
+    expect(place(plan, 'warm')).toBeLessThan(place(plan, 'stand'));
+    expect(place(plan, 'stand')).toBeLessThan(keys(plan).findIndex((k) => k.startsWith('drain-x')));
+  });
   it('a two-stroke’s gearbox is warmed with everything shut', () => {
     expect(plan.steps.find((s) => s.key === 'warm')!.title).toMatch(/Ride it/);
     expect(place(plan, 'warm')).toBeLessThan(place(plan, 'guard-off-g'));
@@ -184,5 +189,45 @@ describe('what the sheet notes', () => {
       ])
     );
     expect(plan.steps.some((s) => s.key === 'warm')).toBe(false);
+  });
+});
+
+describe('what the sheet does not name', () => {
+  it('is said, where its steps are left out for it', () => {
+    const sheet = { ...SHEET, fasteners: SHEET.fasteners.filter((f) => f.role !== 'filter cover') };
+    expect(notNamed(inputFor(['engine-oil']))).toEqual([]);
+    expect(notNamed(inputFor(['engine-oil'], { sheet }))).toEqual([
+      { role: 'filter cover', circuit: 'engine' }
+    ]);
+  });
+});
+
+describe('a warm-up', () => {
+  it('is stood by to its end, in a job of the team’s own too', () => {
+    const template = BUILT_IN.find((t) => t.key === 'engine-oil')!;
+    const old = template.steps.map((s) =>
+      s.key === 'warm'
+        ? { ...s, minutes: 1, wait: 5 }
+        : s.key === 'clean-round'
+          ? { ...s, during: ['warm'] }
+          : s
+    );
+    const plan = planOf([], { jobs: [{ template: { ...template, steps: old }, taskId: 't' }] });
+    expect(plan.steps.find((s) => s.key === 'warm')).toMatchObject({ minutes: 6, wait: 0 });
+    const at = (key: string) => plan.steps.findIndex((s) => s.key === key);
+    expect(at('clean-round')).toBeGreaterThan(at('warm'));
+  });
+  it('goes round in no circle where a job has the guard the other way round than the house', () => {
+    const template = BUILT_IN.find((t) => t.key === 'engine-oil')!;
+    const guardAfter = template.steps.map((s) => (s.key === 'guard-off' ? { ...s, needs: ['warm'] } : s));
+    const guardFirst = template.steps.map((s) => (s.key === 'warm' ? { ...s, needs: ['guard-off'] } : s));
+    for (const guardOff of ['before the warm-up', 'after the warm-up'] as const)
+      for (const steps of [guardAfter, guardFirst]) {
+        const plan = planOf([], {
+          rules: { ...DEFAULT_RULES, guardOff },
+          jobs: [{ template: { ...template, steps }, taskId: 't' }]
+        });
+        expect(plan.steps.map((s) => s.key)).toEqual(expect.arrayContaining(['warm', 'drain-d']));
+      }
   });
 });

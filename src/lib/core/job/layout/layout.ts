@@ -1,10 +1,11 @@
 import { unnoted, type Circuit, type Fastener } from '../../specs/sheet';
 import { makeStep, type OpenedItem, type Step, type VisitPlan } from '../plan';
 import type { TemplateStep } from '../template';
-import { behind, holds, type JobInput, type LayoutInput } from './context';
-import { inputOf, pointOf, protocolOf } from './input';
+import { holds, type JobInput, type LayoutInput } from './context';
+import { inputOf, pointOf } from './input';
 import { itemKey, itemOf, partKey, partOf } from './items';
 import { fill, fillTitle } from './lines';
+import { covers, interlocks, runs, warmth } from './rules';
 
 export type { CircuitHistory, JobInput, LayoutInput } from './context';
 
@@ -116,6 +117,23 @@ export function layOut(input: LayoutInput): LaidOut {
   return plan;
 }
 
+/**
+ * What the jobs would open and the sheet does not name: its steps are not in the visit, and somebody has to be told. What
+ * every engine has (a drain, a filler) is laid out without its name; a guard is simply not there.
+ */
+export function notNamed(input: LayoutInput): { role: string; circuit: string }[] {
+  const found = new Map<string, { role: string; circuit: string }>();
+  for (const { template } of input.jobs)
+    for (const circuit of template.circuits)
+      for (const { kind, each, orNamed, when } of template.steps) {
+        if (!when.every((w) => holds(w, input, circuit))) continue;
+        if (kind !== 'open' || each === null || orNamed || each === 'guard' || each === 'cover') continue;
+        if (!input.sheet.fasteners.some((f) => f.role === each && f.circuit === circuit))
+          found.set(`${each} ${circuit}`, { role: each, circuit });
+      }
+  return [...found.values()];
+}
+
 function oneStep(
   p: Place,
   f: Fastener | null,
@@ -135,6 +153,8 @@ function oneStep(
   };
   const key = keyOf(p, p.step, f);
   const { gate } = p.step;
+  // Somebody stands by an engine that warms up: nothing is done at a machine that runs, whoever wrote the job.
+  const stoodBy = p.step.kind === 'warm up';
   return makeStep({
     key,
     jobs: [p.job.template.key],
@@ -153,8 +173,8 @@ function oneStep(
     gate: gate ? { steps: keys(gate.step), is: gate.is } : null,
     orientation: p.step.orientation,
     points: f && !f.id.startsWith('unnamed') ? [f.id] : [],
-    minutes: p.step.minutes,
-    wait: p.step.wait,
+    minutes: p.step.minutes + (stoodBy ? p.step.wait : 0),
+    wait: stoodBy ? 0 : p.step.wait,
     waitFor: p.step.waitFor,
     engine: p.step.engine,
     heats: p.step.kind === 'warm up' || p.step.kind === 'run',
@@ -188,130 +208,4 @@ function pointsOf(input: LayoutInput) {
   return input.sheet.fasteners
     .filter((f) => f.at && f.circuit && circuits.includes(f.circuit) && MAPPED.includes(f.role))
     .map(pointOf);
-}
-
-/** How the engine is warmed, or that it is not: by the house rules, and by riding where idling does not reach the gearbox. */
-function warmth(plan: LaidOut, input: LayoutInput): void {
-  const warm = plan.steps.find((s) => s.key === 'warm');
-  if (!warm) return;
-  const { rules } = input;
-  const gearbox =
-    plan.jobs.some((j) => j.circuits.includes('gearbox')) && input.kind.startsWith('two-stroke');
-  const how = gearbox ? rules.gearboxWarmUp : rules.warmUp;
-  const guards = plan.steps.filter((s) => s.key.startsWith('guard-off')).map((s) => s.key);
-  if (how === 'drain cold') {
-    Object.assign(warm, {
-      title: 'Drain it cold',
-      lines: ['House rule: after long storage, old oil is not pumped round.'],
-      caution: null,
-      minutes: 0,
-      wait: 0,
-      heats: false
-    });
-    for (const s of plan.steps) if (s.engine === 'warm') s.engine = 'any';
-    return;
-  }
-  if (how === 'ride') {
-    Object.assign(warm, {
-      title: 'Ride it until the gearbox is warm',
-      lines: ['A few minutes through the gears. Idling warms a two-stroke’s engine, not its gearbox.'],
-      caution: 'Helmet and gear; brakes and throttle tried first. Nothing open, nothing loose.',
-      minutes: 8,
-      wait: 0,
-      covered: guards
-    });
-    return;
-  }
-  if (rules.guardOff === 'before the warm-up') warm.during = [...warm.during, ...guards];
-  else for (const s of plan.steps) if (guards.includes(s.key)) s.needs = [...s.needs, 'warm'];
-}
-
-/** The engine runs as long as its level wants it, and the oil settles by itself. */
-function runs(plan: LaidOut, input: LayoutInput): void {
-  const run = plan.steps.find((s) => s.input.type === 'start');
-  if (!run) return;
-  const read = plan.jobs.flatMap((j) => j.circuits).map((c) => protocolOf(input, c));
-  const longest = (of: (p: ReturnType<typeof protocolOf>) => number | null) =>
-    Math.max(0, ...read.map((p) => of(p) ?? 0)) / 60;
-  run.minutes = Math.max(run.minutes, longest((p) => p.runSeconds) + 1);
-  run.wait = longest((p) => p.settleSeconds);
-  run.waitFor = 'the oil settles';
-}
-
-/** A cover comes off before what lies behind it is opened, and goes on after that is shut. */
-function covers(plan: LaidOut, input: LayoutInput): void {
-  for (const guard of input.sheet.fasteners.filter((f) => f.role === 'guard' || f.role === 'cover')) {
-    const off = plan.steps.find((s) => s.input.type === 'open' && s.input.items.includes(itemKey(guard)));
-    const on = plan.steps.find((s) => s.input.type === 'close' && s.input.items.includes(itemKey(guard)));
-    const hidden = behind(guard, input.sheet);
-    const unnamed = guard.covers.length === 0 && guard.role === 'guard';
-    const lies = (i: OpenedItem) =>
-      i.key !== itemKey(guard) &&
-      (i.fastenerId === null ? unnamed && i.role === 'drain plug' : hidden.includes(i.fastenerId));
-    const keys = plan.items.filter(lies).map((i) => i.key);
-    if (off)
-      for (const s of plan.steps)
-        if (s.input.type === 'open' && s.input.items.some((k) => keys.includes(k)) && s.key !== off.key)
-          s.needs = [...new Set([...s.needs, off.key])];
-    if (!on) continue;
-    on.after = [...new Set([...on.after, ...keys])];
-    for (const s of plan.steps)
-      if (s.input.type === 'close' && s.input.items.some((k) => keys.includes(k)))
-        on.needs = [...new Set([...on.needs, s.key])];
-  }
-}
-
-/** What an engine start, a pour and a spill ask of the other jobs of the visit. */
-function interlocks(plan: LaidOut): void {
-  const shutBefore = (s: Step, circuit: Circuit | null) =>
-    plan.items
-      .filter(
-        (i) =>
-          i.role !== 'guard' &&
-          i.role !== 'cover' &&
-          i.role !== 'check screw' &&
-          (circuit === null || i.circuit === circuit) &&
-          !(s.input.type === 'pour' && i.kind === 'cap')
-      )
-      .map((i) => i.key);
-  const closing = (items: string[]) =>
-    plan.steps.filter((s) => s.input.type === 'close' && s.input.items.some((k) => items.includes(k)));
-  for (const s of plan.steps) {
-    if (s.input.type === 'pour') {
-      s.after = shutBefore(s, s.input.circuit);
-      const spills = plan.steps.filter((x) => x.spills && (x.circuit === null || x.circuit === s.circuit));
-      s.needs = [
-        ...new Set([...s.needs, ...spills.filter((x) => !waitsFor(plan, x.key, s.key)).map((x) => x.key)])
-      ];
-    }
-    if (s.input.type === 'start') {
-      s.after = shutBefore(s, null);
-      const pours = plan.steps.filter((x) => x.input.type === 'pour').map((x) => x.key);
-      s.needs = [
-        ...new Set([
-          ...s.needs,
-          ...pours,
-          ...closing(s.after)
-            .filter((c) => !waitsFor(plan, c.key, s.key))
-            .map((c) => c.key)
-        ])
-      ];
-    }
-  }
-}
-
-/** Whether one step already waits for another, by whatever way. */
-function waitsFor(plan: LaidOut, key: string, other: string): boolean {
-  const byKey = new Map(plan.steps.map((s) => [s.key, s]));
-  const seen = new Set<string>();
-  const stack = [key];
-  while (stack.length > 0) {
-    const k = stack.pop()!;
-    if (k === other) return true;
-    if (seen.has(k)) continue;
-    seen.add(k);
-    const s = byKey.get(k);
-    if (s) stack.push(...s.needs, ...s.during);
-  }
-  return false;
 }

@@ -1,6 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { laidOut, planOf, SHEET } from '../../../../../tests/core/bench';
-import { makeStep } from '../plan';
+import { isShut, takeOff, freshItem } from '../../visit/items';
+import { BUILT_IN } from '../built-in/jobs';
+import { plainTemplate } from '../plain';
+import { BEGIN, GUARD_OFF, step } from '../built-in/steps';
 import { inOrder } from './overrule';
 import { benchOf, COOLS_IN, orderPlan } from './order';
 
@@ -41,19 +44,89 @@ describe('a laid-out visit, as the ordering sees it', () => {
   });
 });
 
+describe('whatever the jobs, at a running engine and after it', () => {
+  const kinds = ['four-stroke enduro', 'two-stroke enduro', 'utility quad'] as const;
+  const chain = { template: plainTemplate({ id: 'abcdef12-0000', name: 'Chain' }), taskId: 'chain' };
+  const combinations = BUILT_IN.flatMap((a) => [[a.key], ...BUILT_IN.map((b) => [a.key, b.key])]).filter(
+    (keys) => new Set(keys).size === keys.length
+  );
+  const visits = kinds.flatMap((kind) =>
+    // A two-stroke's engine has no oil to change.
+    combinations
+      .filter((keys) => !kind.startsWith('two') || keys.every((k) => !k.startsWith('engine')))
+      .flatMap((jobs) => {
+        const laid = laidOut(jobs, {
+          kind,
+          jobs: [
+            ...jobs.map((key, i) => ({ template: BUILT_IN.find((t) => t.key === key)!, taskId: `t${i}` })),
+            chain
+          ]
+        });
+        return (['cold', 'warm'] as const).map((engine) => ({
+          name: `${kind}, ${jobs.join(' + ')}, ${engine}`,
+          ordered: orderPlan(laid, engine)
+        }));
+      })
+  );
+  it('nothing is done while it runs, and it starts with nothing out but a guard', () => {
+    for (const { name, ordered } of visits) {
+      const { steps, items } = ordered.plan;
+      const stand = new Map(items.map((i) => [i.key, freshItem(i)]));
+      const at = new Map(ordered.times.map((t) => [t.key, t]));
+      for (const s of steps) {
+        const mine = at.get(s.key);
+        const runs = s.heats && mine;
+        if (runs) {
+          const out = [...stand.values()].filter((i) => !isShut(i) && i.item.role !== 'guard');
+          expect([name, s.key, out.map((i) => i.item.name)]).toEqual([name, s.key, []]);
+          const meanwhile = ordered.times.filter(
+            (t) => t.key !== s.key && t.start < mine.end && t.end > mine.start
+          );
+          expect([name, s.key, meanwhile.map((t) => t.key)]).toEqual([name, s.key, []]);
+        }
+        const { input } = s;
+        if (input.type === 'open')
+          for (const key of input.items) takeOff(stand.get(key)!, { by: 'p', at: '' });
+        if (input.type === 'close') for (const key of input.items) stand.get(key)!.stand = 'shut';
+      }
+    }
+  });
+  it('what is drained warm is drained within a quarter of an hour', () => {
+    const late = visits.flatMap(({ name, ordered }) => {
+      const at = new Map(ordered.times.map((t) => [t.key, t]));
+      const warmed = ordered.plan.steps.filter((s) => s.heats && s.input.type === 'tick' && s.minutes > 0);
+      const from = Math.max(0, ...warmed.flatMap((s) => at.get(s.key)?.over ?? []));
+      // One that came in warm has first to be stood up, its meter read and its tools laid out.
+      const most = warmed.length > 0 ? 15 : 30;
+      return ordered.plan.steps
+        .filter((s) => s.engine === 'warm')
+        .map((d) => [name, d.key, (at.get(d.key)!.start - from) / 60] as const)
+        .filter(([, , minutes]) => minutes > most);
+    });
+    expect(late).toEqual([]);
+  });
+});
+
 describe('a guard that has to be on for a ride, and off before and after it', () => {
   const sheet = { ...SHEET, fasteners: SHEET.fasteners.filter((f) => f.circuit !== 'engine') };
-  const laid = laidOut(['gearbox-two-stroke'], { kind: 'two-stroke enduro', sheet });
-  const cold = makeStep({
+  const look = step({
     key: 'cold-look',
     title: 'Look at it stone cold',
-    input: { type: 'tick' },
-    jobs: ['x'],
+    kind: 'tick',
     minutes: 10,
     engine: 'cold',
-    needs: ['guard-off-g']
+    needs: ['guard-off']
   });
-  const plan = orderPlan({ ...laid, steps: [...laid.steps, cold] }, 'cold').plan;
+  const template = {
+    ...plainTemplate({ id: 'abcdef12-0000', name: 'Look' }),
+    key: 'look',
+    steps: [...BEGIN, GUARD_OFF, look]
+  };
+  const jobs = [
+    { template: BUILT_IN.find((t) => t.key === 'gearbox-two-stroke')!, taskId: 'a' },
+    { template, taskId: 'b' }
+  ];
+  const plan = orderPlan(laidOut([], { kind: 'two-stroke enduro', sheet, jobs }), 'cold').plan;
   const keys = plan.steps.map((s) => s.key);
   it('comes off twice, and each time is a step', () => {
     expect(keys.filter((k) => k.startsWith('guard'))).toEqual([
@@ -63,8 +136,10 @@ describe('a guard that has to be on for a ride, and off before and after it', ()
       'guard-on-g'
     ]);
     expect(plan.steps.find((s) => s.key === 'guard-off-g-again2')!.title).toBe('Take the guard off, again');
-    expect(keys.indexOf('cold-look')).toBeLessThan(keys.indexOf('warm'));
+    expect(keys.indexOf('look.cold-look')).toBeLessThan(keys.indexOf('warm'));
     expect(keys.indexOf('guard-off-g-again2')).toBeGreaterThan(keys.indexOf('warm'));
+    // It stood for the cold look; it is stood up again, which the ride says.
+    expect(plan.steps.find((s) => s.key === 'warm')!.lines.at(-1)).toMatch(/stand it level and secure again/);
   });
   it('the closing in between asks for nothing that is not open yet', () => {
     expect(plan.steps.find((s) => s.key === 'guard-on-g-between')!.after).toEqual([]);
@@ -78,7 +153,7 @@ describe('the reasons', () => {
   it('say why a step stands where it stands', () => {
     expect(why('guard-off-g')).toBe('Once, for everything behind it.');
     expect(why('warm')).toContain('Before the oil');
-    expect(why('drain-d')).toBe('When the engine has warmed.');
+    expect(why('drain-d')).toBe('At once, while the oil is warm and the dirt is in it.');
     expect(why('magnet-d')).toBe('While the oil drains, 10 min.');
     expect(why('drained')).toBe('When the oil has drained.');
     expect(why('run')).toContain('every plug is tight');

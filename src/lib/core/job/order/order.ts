@@ -33,6 +33,44 @@ function pairs(plan: LaidOut): Pair[] {
     });
 }
 
+/** Everything that has to be over before a step, by whatever way. */
+function ancestors(plan: LaidOut, of: readonly Step[]): Set<string> {
+  const byKey = new Map(plan.steps.map((s) => [s.key, s]));
+  const found = new Set<string>();
+  const stack = of.flatMap((s) => [...s.needs, ...s.during]);
+  while (stack.length > 0) {
+    const key = stack.pop()!;
+    if (found.has(key)) continue;
+    found.add(key);
+    const s = byKey.get(key);
+    if (s) stack.push(...s.needs, ...s.during);
+  }
+  return found;
+}
+
+/**
+ * Warmth fades: what is drained warm is drained at once, and other work goes into the drain's waiting time, not before it
+ * (handbook, section 4). So whatever is not needed for it, nor asks for a cold engine, comes after the plug is out.
+ * @returns by step, the warm work that comes first
+ */
+function afterTheWarmWork(plan: LaidOut, covers: ReadonlySet<string>): Map<string, string[]> {
+  const warm = plan.steps.filter((s) => s.engine === 'warm' && s.input.type === 'open');
+  const cold = plan.steps.filter((s) => s.engine === 'cold');
+  const before = ancestors(plan, [
+    ...warm,
+    ...cold,
+    ...plan.steps.filter((s) => s.heats && s.input.type === 'tick')
+  ]);
+  const free = (s: Step) =>
+    s.engine === 'any' &&
+    !s.heats &&
+    !before.has(s.key) &&
+    !covers.has(s.key) &&
+    !s.needs.some((n) => covers.has(n)) &&
+    !cold.some((c) => ancestors(plan, [s]).has(c.key));
+  return new Map(plan.steps.filter(free).map((s) => [s.key, warm.map((w) => w.key)]));
+}
+
 /** A laid-out visit as the ordering sees it. A step behind a gate takes no time until its gate opens. */
 export function benchOf(plan: LaidOut, engine: 'cold' | 'warm'): Bench {
   const found = pairs(plan);
@@ -43,6 +81,7 @@ export function benchOf(plan: LaidOut, engine: 'cold' | 'warm'): Bench {
   }
   const names = (keys: readonly string[]) => keys.map((k) => named.get(k) ?? k);
   const offs = new Set(found.map((p) => p.off.key));
+  const warmFirst = afterTheWarmWork(plan, new Set(found.flatMap((p) => [p.off.key, p.on.key])));
   return {
     ops: plan.steps
       .filter((s) => !named.has(s.key))
@@ -52,7 +91,7 @@ export function benchOf(plan: LaidOut, engine: 'cold' | 'warm'): Bench {
         work: s.gate ? 0 : seconds(s.minutes),
         wait: s.gate ? 0 : seconds(s.wait),
         needs: [...names(s.needs), ...(s.gate?.steps ?? [])],
-        during: names(s.during),
+        during: [...names(s.during), ...(warmFirst.get(s.key) ?? [])],
         engine: s.engine,
         heats: s.heats,
         behind: s.needs.filter((n) => offs.has(n)),

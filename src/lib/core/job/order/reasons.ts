@@ -24,6 +24,7 @@ export function reason(
     return s.covered.length > 0
       ? 'Riding warms the gearbox; everything is shut for it.'
       : 'Before the oil: warm oil runs out, and takes the dirt with it.';
+  if (s.engine === 'warm') return 'At once, while the oil is warm and the dirt is in it.';
   if (s.input.type === 'open' && s.needs.length <= 1 && all.filter((x) => x.needs.includes(s.key)).length > 1)
     return 'Once, for everything behind it.';
   const waiting = before.find((b) => {

@@ -18,7 +18,8 @@ export const POST: RequestHandler = async (event) => {
   if (Object.keys(odd).length > 0) return refused(odd);
   return answerTo(schema, asked, async ({ add, change }) => {
     const { team, person } = await senderOf(event);
-    const who = { team, personId: person.id, now: new Date() };
+    const now = new Date();
+    const who = { team, personId: person.id, now, at: now };
     if (add) return previewTask(db(), who, { add });
     if (change) return previewTask(db(), who, { change });
     refuse('', 'Neither a new task nor a change.');

@@ -101,7 +101,7 @@
     </div>
     {#if changing}<MeterForm
         machineId={data.machine.id}
-        hours={inUse && { kind: inUse.kind, dead: inUse.deadSince !== null }}
+        hours={inUse && { kind: inUse.kind, dead: inUse.dead.some((d) => d.until === null) }}
         odometer={odometer !== null}
         today={data.today}
         onleave={() => (changing = false)}
@@ -136,9 +136,13 @@
         <tbody>
           {#each data.meters as m (m.id)}<tr>
               <td
-                >{m.kind}{#if m.deadSince}<strong class="block text-sm"
-                    >dead since {on(m.deadSince)}: hours from time ridden</strong
-                  >{/if}</td
+                >{m.kind}{#each m.dead as d (d.since)}{#if d.until === null}<strong class="block text-sm"
+                      >dead since {on(new Date(d.since))}: hours from time ridden</strong
+                    >{:else}<span class="quiet block text-sm"
+                      >dead {on(new Date(d.since))} – {on(new Date(d.until))}{d.counted
+                        ? ', went on counting'
+                        : ': hours from time ridden'}</span
+                    >{/if}{/each}</td
               >
               <td class="figure whitespace-nowrap">{on(m.fittedAt)}</td>
               <td class="figure whitespace-nowrap">{show(m.firstValue, m.counts)}</td>

@@ -64,7 +64,7 @@
     machines={data.machines}
     onleave={() => (copying = false)}
   />{/if}
-{#each data.odd as o (o.message)}<p class="caution mt-2">{o.message}</p>{/each}
+{#each data.odd as o, k (k)}<p class="caution mt-2">{o.message}</p>{/each}
 
 {#each sections as section (section)}
   <section class="mt-6" aria-label={section}>

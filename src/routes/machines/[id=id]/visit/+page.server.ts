@@ -1,4 +1,5 @@
 import { error, redirect } from '@sveltejs/kit';
+import { AIR_DAYS } from '$lib/core/fluids/air';
 import { stationAir } from '$lib/core/fluids/station';
 import { dayOf } from '$lib/core/time/day';
 import { duesOf } from '$lib/core/trail/lane';
@@ -44,11 +45,12 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
     jobs,
     templates,
     today,
-    air: stationAir(today, 28),
+    // A stand-in for the weather advises the demo alone.
+    air: team.isDemo ? stationAir(today, AIR_DAYS) : null,
     tools: await readToolbox(sql, team.id),
     input: await layoutInput(
       sql,
-      team.id,
+      team,
       machine,
       jobs.map((j) => ({ taskId: j.taskId, template: j.template })),
       today

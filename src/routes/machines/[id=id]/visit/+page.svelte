@@ -2,7 +2,9 @@
   import { Button } from 'flowbite-svelte';
   import { onMount, untrack } from 'svelte';
   import { goto } from '$app/navigation';
-  import { parseAir } from '$lib/core/fluids/oil';
+  import type { Air } from '$lib/core/fluids/air';
+  import { notNamed } from '$lib/core/job/layout/layout';
+  import AirField from '$lib/ui/bench/AirField.svelte';
   import { gather } from '$lib/core/job/gather/gather';
   import { broken, durationOf, inOrder } from '$lib/core/job/order/overrule';
   import FormError from '$lib/ui/form/FormError.svelte';
@@ -18,7 +20,7 @@
   let picked = $state<string[]>(untrack(() => data.jobs.filter((j) => j.picked).map((j) => j.taskId)));
   let templates = $state<Record<string, string>>({});
   let engine = $state<'cold' | 'warm'>('cold');
-  let airText = $state(untrack(() => `${data.air.from} to ${data.air.to} °C`));
+  let air = $state<Air | null>(untrack(() => data.air));
   /** An order of somebody's own; null: as it is worked out. */
   let own = $state<string[] | null>(null);
   let error = $state('');
@@ -64,7 +66,6 @@
   const begins = $derived(
     Object.fromEntries((ordered?.times ?? []).map((t) => [t.key, t.start / 60])) as Record<string, number>
   );
-  const air = $derived(parseAir(airText));
   const gathered = $derived(
     ordered ? gather(ordered.plan, data.tools, data.input.rules, data.today, air) : null
   );
@@ -74,7 +75,11 @@
           ...(ordered.plan.steps.some((s) => s.input.type === 'level' && s.input.protocol.method === null)
             ? ['how the level is read']
             : []),
-          ...(data.input.sheet.fasteners.length === 0 ? ['any plug, cap or cover'] : [])
+          ...(data.input.sheet.fasteners.length === 0
+            ? ['any plug, cap or cover']
+            : notNamed({ ...data.input, jobs }).map(
+                (m) => `a ${m.role} of the ${m.circuit}: its steps are left out`
+              ))
         ]
       : []
   );
@@ -170,19 +175,7 @@
         onclick={() => (engine = e)}>{e === 'cold' ? 'engine is cold' : 'engine is warm'}</button
       >{/each}
   </span>
-  <label
-    >Air until the next change
-    <input
-      class="pick figure ml-1 w-36"
-      placeholder="−5 to 15 °C"
-      bind:value={airText}
-      aria-invalid={airText !== '' && !air}
-    /></label
-  >
-  {#if airText !== '' && !air}<span class="error text-sm">Two temperatures, such as −5 to 15 °C.</span
-    >{:else}<span class="quiet text-sm"
-      >four weeks ahead, by the simulated station; write what you know better</span
-    >{/if}
+  <AirField label="Air until the next change" bind:air station={data.air} today={data.today} />
 </div>
 
 {#if unknown.length > 0}

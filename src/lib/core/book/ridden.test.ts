@@ -1,0 +1,73 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { DAY, meter, reading } from '../../../../tests/core/rows';
+import type { Reading } from '../hours/running';
+import { isHours } from './clock';
+import { steps, type BookMeter } from './steps';
+
+describe('time ridden', () => {
+  const ridden = (id: string, day: number, hours: number, meterId = 'm') =>
+    reading(id, day, null, { ridden: hours, meterId });
+  const totals = (rows: BookMeter[], readings: Reading[]) =>
+    steps({ meters: rows, readings, outings: [] })
+      .filter(isHours)
+      .map((s) => s.hours);
+  const dead = (from: number, to: number | null, counted = false) => ({
+    from: from * DAY,
+    to: to === null ? null : to * DAY,
+    counted
+  });
+
+  // 38.4 when it went dark, 3 x 2 h ridden, 38.9 once it read again: 38.4 + 6.0 + 0.5.
+  it('on a dead meter stays when the meter reads again', () => {
+    const rides = [ridden('b', 2, 200), ridden('c', 3, 200), ridden('d', 4, 200)];
+    const book = [reading('a', 0, 3840), ...rides, reading('e', 6, 3890)];
+    expect(totals([meter('m', { dead: [dead(1, 5)] })], book)).toEqual([3840, 4040, 4240, 4440, 4490]);
+    // It had gone on counting in the dark: what it shows is what was ridden, 0.5 h of the 6.
+    expect(totals([meter('m', { dead: [dead(1, 5, true)] })], book)).toEqual([3840, 3857, 3873, 3890, 3890]);
+  });
+  it('on a dead meter stays when that is replaced, read or unread', () => {
+    const fresh = meter('n', { fittedAt: 5 * DAY, firstValue: 20 });
+    for (const lastValue of [null, 3840]) {
+      const old = meter('m', { dead: [dead(1, 5)], removedAt: 5 * DAY, lastValue });
+      const book = [reading('a', 0, 3840), ridden('b', 2, 600), reading('e', 6, 120, { meterId: 'n' })];
+      expect(totals([old, fresh], book).at(-1)).toBe(4540);
+    }
+  });
+  // 10.0; a chain is fitted after 3 h ridden, 2 h more follow; the meter shows 13.0: 3 of 5 h, so the chain has 1.2.
+  it('that was too much is put right for what was fitted meanwhile', () => {
+    const book = [reading('a', 0, 1000), ridden('b', 1, 300), ridden('c', 2, 200), reading('d', 3, 1300)];
+    expect(totals([meter('m')], book)).toEqual([1000, 1180, 1300, 1300]);
+  });
+  it('before the first reading of a book is put right too', () =>
+    expect(totals([meter('m')], [ridden('a', 1, 300), reading('b', 2, 150)])).toEqual([150, 150]));
+  it('leaves what was ridden on a dead meter alone when the rest is put right', () => {
+    const book = [reading('a', 0, 1000), ridden('b', 1, 200), ridden('c', 3, 600), reading('d', 5, 1100)];
+    // 2 h before it went dark, of which the meter counted 1; 6 h in the dark.
+    expect(totals([meter('m', { dead: [dead(2, 4)] })], book)).toEqual([1000, 1100, 1700, 1700]);
+  });
+
+  it('never lets running hours fall, whatever the meter then shows, and a chain never counts below zero', () => {
+    const rides = fc.array(
+      fc.record({
+        meter: fc.integer({ min: 0, max: 200 }),
+        ridden: fc.option(fc.integer({ min: 0, max: 400 }), { nil: null })
+      }),
+      { minLength: 1, maxLength: 25 }
+    );
+    fc.assert(
+      fc.property(rides, fc.integer({ min: 0, max: 25 }), (list, fitted) => {
+        let shown = 1000;
+        const book = list.map((r, i) => {
+          shown += r.meter;
+          return r.ridden === null
+            ? reading(`r${String(i).padStart(2, '0')}`, i, shown)
+            : ridden(`r${String(i).padStart(2, '0')}`, i, r.ridden);
+        });
+        const all = totals([meter('m', { firstValue: 1000 })], book) as number[];
+        expect(all).toEqual([...all].sort((a, b) => a - b));
+        expect(all.at(-1)! - all[Math.min(fitted, all.length - 1)]!).toBeGreaterThanOrEqual(0);
+      })
+    );
+  });
+});

@@ -1,0 +1,179 @@
+import type { Circuit } from '../../specs/sheet';
+import type { OpenedItem, Step, VisitPlan } from '../plan';
+import { behind, type LayoutInput } from './context';
+import { protocolOf } from './input';
+import { itemKey } from './items';
+
+/** What the rules of a visit look at and change: the steps of all its jobs, before they are put in order. */
+type Steps = Pick<VisitPlan, 'jobs' | 'steps' | 'items'>;
+
+/** How the engine is warmed, or that it is not: by the house rules, and by riding where idling does not reach the gearbox. */
+export function warmth(plan: Steps, input: LayoutInput): void {
+  const warm = plan.steps.find((s) => s.key === 'warm');
+  if (!warm) return;
+  const { rules } = input;
+  const gearbox =
+    plan.jobs.some((j) => j.circuits.includes('gearbox')) && input.kind.startsWith('two-stroke');
+  const how = gearbox ? rules.gearboxWarmUp : rules.warmUp;
+  const guards = plan.steps.filter((s) => s.key.startsWith('guard-off')).map((s) => s.key);
+  if (how === 'drain cold') {
+    Object.assign(warm, {
+      title: 'Drain it cold',
+      lines: ['House rule: after long storage, old oil is not pumped round.'],
+      caution: null,
+      minutes: 0,
+      wait: 0,
+      heats: false
+    });
+    for (const s of plan.steps) if (s.engine === 'warm') s.engine = 'any';
+    return;
+  }
+  if (how === 'ride') {
+    Object.assign(warm, {
+      title: 'Ride it until the gearbox is warm',
+      lines: ['A few minutes through the gears. Idling warms a two-stroke’s engine, not its gearbox.'],
+      caution: 'Helmet and gear; brakes and throttle tried first. Nothing open, nothing loose.',
+      minutes: 8,
+      wait: 0,
+      covered: guards
+    });
+    stoodAfter(plan, warm);
+    return;
+  }
+  // What can be done before it is: warmth fades, and the drain follows at once.
+  const first = plan.steps.filter(
+    (s) => s.input.type === 'oil' || (s.key === 'clean-round' && rules.guardOff === 'before the warm-up')
+  );
+  // A job of the team's own may have it the other way round: it stays so.
+  const free = (key: string) => !waitsFor(plan, key, 'warm');
+  warm.needs = [...warm.needs, ...first.map((s) => s.key).filter(free)];
+  if (rules.guardOff === 'before the warm-up') warm.during = [...warm.during, ...guards.filter(free)];
+  else
+    for (const s of plan.steps)
+      if (guards.includes(s.key) && !waitsFor(plan, 'warm', s.key)) s.needs = [...s.needs, 'warm'];
+}
+
+/** A machine that is ridden first is stood up when it is back; where it stands for cold work before, it is stood up again. */
+function stoodAfter(plan: Steps, ride: Step): void {
+  const stand = plan.steps.find((s) => s.key === 'stand');
+  if (!stand) return;
+  if (plan.steps.some((s) => s.engine === 'cold')) {
+    ride.lines = [...ride.lines, 'Back from it, stand it level and secure again.'];
+    return;
+  }
+  ride.needs = [...new Set([...ride.needs.filter((n) => n !== stand.key), ...stand.needs])];
+  stand.needs = [...stand.needs, ride.key];
+}
+
+/** The engine runs as long as its level wants it, and the oil settles by itself. */
+export function runs(plan: Steps, input: LayoutInput): void {
+  const run = plan.steps.find((s) => s.input.type === 'start');
+  if (!run) return;
+  const read = plan.jobs.flatMap((j) => j.circuits).map((c) => protocolOf(input, c));
+  const longest = (of: (p: ReturnType<typeof protocolOf>) => number | null) =>
+    Math.max(0, ...read.map((p) => of(p) ?? 0)) / 60;
+  run.minutes = Math.max(run.minutes, longest((p) => p.runSeconds) + 1);
+  run.wait = longest((p) => p.settleSeconds);
+  run.waitFor = 'the oil settles';
+}
+
+/** A cover comes off before what lies behind it is opened, and goes on after that is shut. */
+export function covers(plan: Steps, input: LayoutInput): void {
+  for (const guard of input.sheet.fasteners.filter((f) => f.role === 'guard' || f.role === 'cover')) {
+    const off = plan.steps.find((s) => s.input.type === 'open' && s.input.items.includes(itemKey(guard)));
+    const on = plan.steps.find((s) => s.input.type === 'close' && s.input.items.includes(itemKey(guard)));
+    const hidden = behind(guard, input.sheet);
+    const unnamed = guard.covers.length === 0 && guard.role === 'guard';
+    const lies = (i: OpenedItem) =>
+      i.key !== itemKey(guard) &&
+      (i.fastenerId === null ? unnamed && i.role === 'drain plug' : hidden.includes(i.fastenerId));
+    const keys = plan.items.filter(lies).map((i) => i.key);
+    if (off)
+      for (const s of plan.steps)
+        if (s.input.type === 'open' && s.input.items.some((k) => keys.includes(k)) && s.key !== off.key)
+          s.needs = [...new Set([...s.needs, off.key])];
+    if (!on) continue;
+    on.after = [...new Set([...on.after, ...keys])];
+    for (const s of plan.steps)
+      if (s.input.type === 'close' && s.input.items.some((k) => keys.includes(k)))
+        on.needs = [...new Set([...on.needs, s.key])];
+  }
+}
+
+/** What an engine start, a pour and a spill ask of the other jobs of the visit. */
+export function interlocks(plan: Steps): void {
+  const shutBefore = (s: Step, circuit: Circuit | null) =>
+    plan.items
+      .filter(
+        (i) =>
+          i.role !== 'guard' &&
+          // A check screw is open while oil goes in, and a cover may be; the engine starts with neither out.
+          !(s.input.type === 'pour' && (i.role === 'cover' || i.role === 'check screw')) &&
+          (circuit === null || i.circuit === circuit) &&
+          !(s.input.type === 'pour' && i.kind === 'cap')
+      )
+      .map((i) => i.key);
+  /** Steps that take a cover off: it may come off and go on again, but is on whenever the engine runs. */
+  const coverings = plan.steps
+    .filter((s) => {
+      const { input } = s;
+      return (
+        input.type === 'open' && plan.items.some((i) => i.role === 'cover' && input.items.includes(i.key))
+      );
+    })
+    .map((s) => s.key);
+  const closing = (items: string[]) =>
+    plan.steps.filter((s) => s.input.type === 'close' && s.input.items.some((k) => items.includes(k)));
+  for (const s of plan.steps) {
+    if (s.input.type === 'pour') {
+      s.after = shutBefore(s, s.input.circuit);
+      const spills = plan.steps.filter((x) => x.spills && (x.circuit === null || x.circuit === s.circuit));
+      s.needs = [
+        ...new Set([...s.needs, ...spills.filter((x) => !waitsFor(plan, x.key, s.key)).map((x) => x.key)])
+      ];
+    }
+    if (s.heats && s.input.type === 'tick') {
+      // Warmed with everything shut: what it is warmed for is opened afterwards. A tick of it that comes late is taken.
+      const shut = shutBefore(s, null);
+      s.covered = [...new Set([...s.covered, ...coverings])];
+      for (const x of plan.steps)
+        if (
+          x.input.type === 'open' &&
+          !coverings.includes(x.key) &&
+          x.input.items.some((k) => shut.includes(k)) &&
+          !waitsFor(plan, s.key, x.key)
+        )
+          x.needs = [...new Set([...x.needs, s.key])];
+    }
+    if (s.input.type === 'start') {
+      s.after = shutBefore(s, null);
+      s.covered = [...new Set([...s.covered, ...coverings])];
+      const pours = plan.steps.filter((x) => x.input.type === 'pour').map((x) => x.key);
+      s.needs = [
+        ...new Set([
+          ...s.needs,
+          ...pours,
+          ...closing(s.after)
+            .filter((c) => !waitsFor(plan, c.key, s.key))
+            .map((c) => c.key)
+        ])
+      ];
+    }
+  }
+}
+
+/** Whether one step already waits for another, by whatever way. */
+function waitsFor(plan: Steps, key: string, other: string): boolean {
+  const byKey = new Map(plan.steps.map((s) => [s.key, s]));
+  const seen = new Set<string>();
+  const stack = [key];
+  while (stack.length > 0) {
+    const k = stack.pop()!;
+    if (k === other) return true;
+    if (seen.has(k)) continue;
+    seen.add(k);
+    const s = byKey.get(k);
+    if (s) stack.push(...s.needs, ...s.during);
+  }
+  return false;
+}
