@@ -151,3 +151,36 @@ export function madeUp(seed: number, jobs: number, stepsEach: [number, number], 
   });
   return { ops, covers, engine: next() < 0.7 ? 'cold' : 'warm', cool: 6 * 3600 };
 }
+
+/** A made-up visit of an engine that is cold and hot in turn: a warm-up, a run, cold work that may come after hot work and before it. */
+export function madeUpTurns(seed: number, engine: Bench['engine']): Bench {
+  const next = chance(seed);
+  const int = (from: number, to: number) => from + Math.floor(next() * (to - from + 1));
+  const plain = { job: '', during: [], behind: [], covered: [] };
+  const count = int(3, 5);
+  const ops = Array.from({ length: count }, (_, k): Bench['ops'][number] => {
+    const at = next() < 0.35 ? 'cold' : next() < 0.6 ? 'warm' : 'any';
+    return {
+      ...plain,
+      id: `s${k}`,
+      work: int(1, 8) * 60,
+      wait: next() < 0.4 ? int(2, 20) * 60 : 0,
+      needs: [...(at === 'warm' ? ['warm-up'] : []), ...(k > 0 && next() < 0.5 ? [`s${int(0, k - 1)}`] : [])],
+      engine: at,
+      heats: false
+    };
+  });
+  const heater = (id: string, needs: string[]): Bench['ops'][number] => ({
+    ...plain,
+    id,
+    work: int(1, 5) * 60,
+    wait: int(0, 5) * 60,
+    needs,
+    engine: 'any',
+    heats: true
+  });
+  const warm = ops.filter((o) => o.engine === 'warm').map((o) => o.id);
+  if (warm.length > 0) ops.push(heater('warm-up', []));
+  if (next() < 0.6) ops.push(heater('run', next() < 0.7 ? warm : [`s${int(0, count - 1)}`]));
+  return { ops, covers: [], engine, cool: 3 * 3600 };
+}

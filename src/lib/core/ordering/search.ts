@@ -219,6 +219,14 @@ function within(
 const elapsedOf = (g: Graph, starts: readonly number[]) =>
   Math.max(0, ...starts.map((s, i) => s + g.work[i]! + g.wait[i]!));
 
+/** What no order takes less than, seconds. @throws LoopError */
+export function leastOf(g: Graph): number {
+  const topological = sorted(g);
+  const r = heads(g, topological);
+  const byHead = [...topological].sort((a, b) => r[a]! - r[b]!);
+  return jacksonBound(r, g.work, tails(g, topological), byHead);
+}
+
 /**
  * The order that takes the least time from the first to the last, waits and all; among those as short, one that stays with a
  * job rather than going to and fro. Exact unless the search runs out of nodes; then `bound` says how far off it can be.
@@ -232,9 +240,7 @@ const elapsedOf = (g: Graph, starts: readonly number[]) =>
 export function search(g: Graph, known = Infinity): Found | null {
   const topological = sorted(g);
   const q = tails(g, topological);
-  const r = heads(g, topological);
-  const byHead = [...topological].sort((a, b) => r[a]! - r[b]!);
-  let bound = jacksonBound(r, g.work, q, byHead);
+  let bound = leastOf(g);
   if (bound >= known) return null;
   let seed = 1;
   const noise = () => (seed = (seed * 48271) % 2147483647) / 2147483647;

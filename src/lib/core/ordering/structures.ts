@@ -1,4 +1,6 @@
-import type { Bench, Cover, Graph, Op } from './model';
+import { descendants, ownArcs, type Arc } from './arcs';
+import { findLoop, LoopError, type Bench, type Cover, type Graph, type Op } from './model';
+import { thermal, type Warmth } from './thermal';
 
 /** A way of arranging the covers and the engine's warmth: what is left is one pair of hands and its waits. */
 export interface Structure {
@@ -6,87 +8,6 @@ export interface Structure {
   attended: number;
   /** Times a cover comes off. */
   openings: number;
-}
-
-interface Arc {
-  from: string;
-  to: string;
-  lag: number;
-}
-
-/** Everything reachable from each op by the arcs. */
-function descendants(ids: readonly string[], arcs: readonly Arc[]): Map<string, Set<string>> {
-  const next = new Map<string, string[]>(ids.map((id) => [id, []]));
-  for (const a of arcs) next.get(a.from)?.push(a.to);
-  const found = new Map<string, Set<string>>();
-  for (const id of ids) {
-    const reached = new Set<string>();
-    const stack = [...next.get(id)!];
-    while (stack.length > 0) {
-      const x = stack.pop()!;
-      if (reached.has(x)) continue;
-      reached.add(x);
-      stack.push(...(next.get(x) ?? []));
-    }
-    found.set(id, reached);
-  }
-  return found;
-}
-
-/** All arcs that the ops themselves ask for. What names an op that is not here is not waited for. */
-function ownArcs(ops: readonly Op[]): Arc[] {
-  const byId = new Map(ops.map((o) => [o.id, o]));
-  return ops.flatMap((o) => [
-    ...o.needs.filter((n) => byId.has(n)).map((from) => ({ from, to: o.id, lag: byId.get(from)!.wait })),
-    ...o.during.filter((n) => byId.has(n)).map((from) => ({ from, to: o.id, lag: 0 }))
-  ]);
-}
-
-/**
- * What the engine's warmth asks for. A cold engine: cold work before anything that heats it, warm work after; a cold step
- * that has to follow a hot one waits until the engine has cooled. A warm engine: either it cools first, or the warm work is
- * done at once and the cold work after it has cooled.
- */
-function thermal(
-  bench: Bench,
-  arcs: readonly Arc[]
-): { arcs: Arc[]; release: Map<string, number>; drop: Set<string> }[] {
-  const { ops, cool } = bench;
-  const below = descendants(
-    ops.map((o) => o.id),
-    arcs
-  );
-  const cold = ops.filter((o) => o.engine === 'cold');
-  const warm = ops.filter((o) => o.engine === 'warm');
-  const heaters = ops.filter((o) => o.heats);
-  const firstHeat = heaters.filter((h) => warm.some((w) => below.get(h.id)!.has(w.id)));
-  const late = (c: Op) =>
-    [...heaters, ...warm]
-      .filter((h) => below.get(h.id)!.has(c.id))
-      .map((h) => ({ from: h.id, to: c.id, lag: cool }));
-  const coldFirst = {
-    arcs: cold.flatMap((c) => {
-      const forced = late(c);
-      if (forced.length > 0) return forced;
-      return [...heaters, ...warm].map((h) => ({ from: c.id, to: h.id, lag: 0 }));
-    }),
-    release: new Map(bench.engine === 'warm' ? cold.map((c) => [c.id, cool]) : []),
-    drop: new Set<string>()
-  };
-  if (bench.engine === 'cold') return [coldFirst];
-  // It came in warm: the warm-up is not needed as long as nothing cold comes before the warm work.
-  const atOnce = {
-    arcs: cold.flatMap((c) =>
-      [...warm, ...heaters.filter((h) => !firstHeat.includes(h))].flatMap((w) =>
-        below.get(c.id)!.has(w.id) ? [] : [{ from: w.id, to: c.id, lag: cool }]
-      )
-    ),
-    release: new Map(cold.map((c) => [c.id, cool])),
-    drop: new Set(firstHeat.map((h) => h.id))
-  };
-  const coldBeforeWarm = cold.some((c) => warm.some((w) => below.get(c.id)!.has(w.id)));
-  if (cold.length === 0) return [{ ...atOnce, release: new Map() }];
-  return coldBeforeWarm ? [coldFirst] : [atOnce, coldFirst];
 }
 
 /**
@@ -98,7 +19,7 @@ function openings(
   behind: readonly Op[],
   turns: readonly Op[],
   below: ReadonlyMap<string, Set<string>>
-): Map<string, number>[] {
+): { ways: Map<string, number>[]; whole: boolean } {
   // Phase k lies after turn k−1 and before turn k.
   const span = (o: Op): [number, number] => [
     Math.max(0, ...turns.map((t, k) => (below.get(t.id)!.has(o.id) ? k + 1 : 0))),
@@ -106,6 +27,8 @@ function openings(
   ];
   const spans = behind.map((o) => [o, span(o)] as const);
   const ways: Map<string, number>[] = [];
+  // Turns that could change places are taken in one order only.
+  let whole = turns.every((t, k) => k === 0 || below.get(turns[k - 1]!.id)!.has(t.id));
   // Every set of phases in which each op finds a place; few turns make few sets.
   for (let set = 1; set < 1 << (turns.length + 1); set++) {
     const size = [...Array(turns.length + 1).keys()].filter((k) => set & (1 << k)).length;
@@ -114,14 +37,15 @@ function openings(
       const free = [...Array(turns.length + 1).keys()].filter((k) => k >= from && k <= to && set & (1 << k));
       // Past that many ways of sharing out what could go in either, the first that fits is taken.
       const choices = placed.length * free.length > MOST_WAYS ? free.slice(0, 1) : free;
+      whole &&= choices.length === free.length;
       placed = placed.flatMap((way) => choices.map((k) => new Map([...way, [o.id, k] as const])));
     }
     ways.push(...placed.filter((way) => new Set(way.values()).size === size));
   }
-  return ways;
+  return { ways, whole };
 }
 /** Ways of sharing out ops between two openings of a cover that are compared. */
-const MOST_WAYS = 32;
+const MOST_WAYS = 64;
 
 /** Puts one cover's opening and closing among the ops, for one way of opening it. */
 function withCover(
@@ -184,17 +108,18 @@ function withCover(
   return { ops, arcs };
 }
 
-/** Every arrangement worth comparing; each is exact in itself. */
-export function structures(bench: Bench): Structure[] {
+/**
+ * Every arrangement worth comparing; each is exact in itself.
+ * @returns `easier`: where these are not all there are, visits of which one is easier than any other arrangement
+ * @throws LoopError where the ops wait for one another in a circle
+ */
+export function structures(bench: Bench): { list: Structure[]; easier: Structure[] } {
   const own = ownArcs(bench.ops);
-  return thermal(bench, own).flatMap((t) => {
-    const ops = bench.ops.filter((o) => !t.drop.has(o.id));
-    // A dropped op's followers wait for what it waited for.
-    const arcs = [...own, ...t.arcs].filter((a) => !t.drop.has(a.from) && !t.drop.has(a.to));
-    for (const dropped of t.drop)
-      for (const a of own.filter((x) => x.to === dropped))
-        for (const b of own.filter((x) => x.from === dropped))
-          if (!t.drop.has(a.from) && !t.drop.has(b.to)) arcs.push({ from: a.from, to: b.to, lag: a.lag });
+  refuseLoops(bench.ops, own);
+  const warmth = thermal(bench, own);
+  let { whole } = warmth;
+  const list = warmth.ways.flatMap((t) => {
+    const { ops, arcs } = without(bench.ops, own, t);
     const below = descendants(
       ops.map((o) => o.id),
       arcs
@@ -206,20 +131,72 @@ export function structures(bench: Bench): Structure[] {
       const turns = ops
         .filter((o) => o.covered.includes(cover.id))
         .sort((a, b) => Number(below.get(b.id)!.has(a.id)) - Number(below.get(a.id)!.has(b.id)));
+      const opened = openings(cover, behind, turns, below);
+      whole &&= opened.whole;
       made = made.flatMap((m) =>
-        openings(cover, behind, turns, below).map((way) => {
+        opened.ways.map((way) => {
           const added = withCover(cover, way, turns, ops);
           return { ops: [...m.ops, ...added.ops], arcs: [...m.arcs, ...added.arcs] };
         })
       );
     }
-    return made.map((m) => ({
-      graph: graphOf(m.ops, m.arcs, t.release),
-      attended: m.ops.reduce((sum, o) => sum + o.work, 0),
-      openings: m.ops.filter((o) => o.id.startsWith('open:')).length
-    }));
+    return made.map((m) => structureOf(m.ops, m.arcs, t.release));
   });
+  const easier = whole
+    ? []
+    : (warmth.whole ? warmth.ways : [warmth.common]).map((w) => relaxed(bench, own, w));
+  return { list, easier };
 }
+
+function refuseLoops(ops: readonly Op[], own: readonly Arc[]): void {
+  const ids = ops.map((o) => o.id);
+  const at = new Map(ids.map((id, i) => [id, i]));
+  const loop = findLoop(
+    ids,
+    ids.map((id) => own.filter((a) => a.from === id).map((a) => ({ to: at.get(a.to)! })))
+  );
+  if (loop) throw new LoopError(loop);
+}
+
+/** Leaves out what need not be done: its followers wait for what it waited for. */
+function without(
+  all: readonly Op[],
+  own: readonly Arc[],
+  t: { arcs: Arc[]; drop: ReadonlySet<string> }
+): { ops: Op[]; arcs: Arc[] } {
+  const arcs = [...own, ...t.arcs].filter((a) => !t.drop.has(a.from) && !t.drop.has(a.to));
+  for (const dropped of t.drop)
+    for (const a of own.filter((x) => x.to === dropped))
+      for (const b of own.filter((x) => x.from === dropped))
+        if (!t.drop.has(a.from) && !t.drop.has(b.to)) arcs.push({ from: a.from, to: b.to, lag: a.lag });
+  return { ops: all.filter((o) => !t.drop.has(o.id)), arcs };
+}
+
+/**
+ * An easier visit than any with that warmth, arranged or left out: each cover comes off once, whatever wants it on.
+ */
+function relaxed(bench: Bench, own: readonly Arc[], warmth: Warmth): Structure {
+  const { ops, arcs } = without(bench.ops, own, warmth);
+  const covers = bench.covers.flatMap((cover) => {
+    const behind = ops.filter((o) => o.behind.includes(cover.id));
+    return behind.length === 0 ? [] : [withCover(cover, new Map(behind.map((o) => [o.id, 0])), [], ops)];
+  });
+  return structureOf(
+    [...ops, ...covers.flatMap((c) => c.ops)],
+    [...arcs, ...covers.flatMap((c) => c.arcs)],
+    warmth.release
+  );
+}
+
+const structureOf = (
+  ops: readonly Op[],
+  arcs: readonly Arc[],
+  release: ReadonlyMap<string, number>
+): Structure => ({
+  graph: graphOf(ops, arcs, release),
+  attended: ops.reduce((sum, o) => sum + o.work, 0),
+  openings: ops.filter((o) => o.id.startsWith('open:')).length
+});
 
 function graphOf(ops: readonly Op[], arcs: readonly Arc[], release: ReadonlyMap<string, number>): Graph {
   const index = new Map(ops.map((o, i) => [o.id, i]));
