@@ -12,7 +12,13 @@ const direction = (files, banned, why, extra = {}) => ({
   files,
   ...extra,
   rules: {
-    'no-restricted-imports': ['error', { patterns: [{ group: banned, message: why }] }]
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [{ group: banned, message: why }],
+        paths: [{ name: 'flowbite-svelte', message: 'Its index has all of it compiled: ui/form/controls.ts.' }]
+      }
+    ]
   }
 });
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
+  import { Button } from '$lib/ui/form/controls';
   import { COMPONENT_KINDS, nameOf } from '$lib/core/component/component';
   import { showHours } from '$lib/core/hours/hours';
 

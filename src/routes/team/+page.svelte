@@ -1,6 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { Button, Input, Select } from 'flowbite-svelte';
+  import { Button, Input, Select } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import { ROLES } from '$lib/core/team/team';
   import Field from '$lib/ui/form/Field.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
-  import { Button, Input, Select } from 'flowbite-svelte';
+  import { Button, Input, Select } from '$lib/ui/form/controls';
   import { ROLES } from '$lib/core/team/team';
   import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';

@@ -1,6 +1,6 @@
 <!-- Closing a visit: refused, with the list, while anything is open or wanting. -->
 <script lang="ts">
-  import { Button, Input } from 'flowbite-svelte';
+  import { Button, Input } from '$lib/ui/form/controls';
 
   interface Props {
     ready: boolean;

@@ -1,7 +1,7 @@
 <!-- A form in place of a dialog: an inked box with its fields, what is wrong with it as a whole, and its two buttons. -->
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import { Button } from 'flowbite-svelte';
+  import { Button } from '$lib/ui/form/controls';
   import type { Form } from './form.svelte';
   import FormError from './FormError.svelte';
 

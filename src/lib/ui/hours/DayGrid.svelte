@@ -3,7 +3,7 @@
   one stays, with its question, and so does everything typed in it.
 -->
 <script lang="ts">
-  import { Button, Select } from 'flowbite-svelte';
+  import { Button, Select } from '$lib/ui/form/controls';
   import { untrack } from 'svelte';
   import { invalidateAll } from '$app/navigation';
   import type { Person } from '$lib/core/team/team';

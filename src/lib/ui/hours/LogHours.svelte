@@ -1,7 +1,7 @@
 <!-- Log hours, from anywhere: one machine, one reading. -->
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { Button, Input, Select } from 'flowbite-svelte';
+  import { Button, Input, Select } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import type { Person } from '$lib/core/team/team';
   import Field from '../form/Field.svelte';

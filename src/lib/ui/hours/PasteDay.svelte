@@ -1,7 +1,7 @@
 <!-- A race day, or years of them, out of a spreadsheet: columns matched, each row checked, good rows kept, bad ones explained. -->
 <script lang="ts">
   import { onDestroy } from 'svelte';
-  import { Button } from 'flowbite-svelte';
+  import { Button } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import { PASTE_FIELDS } from '$lib/core/outing/paste';
   import type { OUTING_KINDS } from '$lib/core/outing/outing';

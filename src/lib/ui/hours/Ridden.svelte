@@ -1,6 +1,6 @@
 <!-- How it was ridden: distance, ground, weather, water, clutch, and what the rider reports. -->
 <script lang="ts">
-  import { Input, Select } from 'flowbite-svelte';
+  import { Input, Select } from '$lib/ui/form/controls';
   import { CLUTCH_USES, CONDITIONS, SYMPTOMS } from '$lib/core/outing/outing';
   import Field from '../form/Field.svelte';
   import Picks from '../form/Picks.svelte';

@@ -1,6 +1,6 @@
 <!-- What is odd about a reading, and the ways to settle it. -->
 <script lang="ts">
-  import { Input, Radio } from 'flowbite-svelte';
+  import { Input, Radio } from '$lib/ui/form/controls';
   import Field from '../form/Field.svelte';
 
   export interface Settlement {

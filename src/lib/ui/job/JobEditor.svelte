@@ -2,7 +2,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { goto, invalidateAll } from '$app/navigation';
-  import { Button, Checkbox, Input } from 'flowbite-svelte';
+  import { Button, Checkbox, Input } from '$lib/ui/form/controls';
   import { CIRCUITS } from '$lib/core/specs/sheet';
   import {
     KIND_WORDS,

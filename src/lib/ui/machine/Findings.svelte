@@ -1,6 +1,6 @@
 <!-- What is wrong with a machine or component until somebody closes it, and what waits for an event. -->
 <script lang="ts">
-  import { Input, Textarea } from 'flowbite-svelte';
+  import { Input, Textarea } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import { SEVERITIES, type Severity } from '$lib/core/finding/finding';
   import { WAITS_FOR, waitsInWords, type Reminder } from '$lib/core/finding/reminder';

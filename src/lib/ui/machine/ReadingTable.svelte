@@ -1,6 +1,6 @@
 <!-- Readings as they were written, struck-out ones among them. -->
 <script lang="ts">
-  import { Button, Input } from 'flowbite-svelte';
+  import { Button, Input } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import { showHours } from '$lib/core/hours/hours';
   import { showKm } from '$lib/core/hours/learned';

@@ -1,6 +1,6 @@
 <!-- What riders report and what happens to a machine. -->
 <script lang="ts">
-  import { Button, Input } from 'flowbite-svelte';
+  import { Button, Input } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import { INCIDENTS, SYMPTOMS } from '$lib/core/outing/outing';
   import { showDay } from '$lib/core/time/day';

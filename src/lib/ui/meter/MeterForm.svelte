@@ -1,6 +1,6 @@
 <!-- Something happened to a meter. -->
 <script lang="ts">
-  import { Input, Select } from 'flowbite-svelte';
+  import { Input, Select } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import Field from '../form/Field.svelte';
   import { Form } from '../form/form.svelte';

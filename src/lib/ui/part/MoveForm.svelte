@@ -1,6 +1,6 @@
 <!-- A component fitted somewhere else, or put on the shelf. -->
 <script lang="ts">
-  import { Input } from 'flowbite-svelte';
+  import { Input } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import { showHours } from '$lib/core/hours/hours';
   import Field from '../form/Field.svelte';

@@ -1,6 +1,6 @@
 <!-- Where a component goes: on a machine, in an engine, or on the shelf. -->
 <script lang="ts">
-  import { Select } from 'flowbite-svelte';
+  import { Select } from '$lib/ui/form/controls';
   import { IN_ENGINE, PLACES, type ComponentKind } from '$lib/core/component/component';
   import Field from '../form/Field.svelte';
 

@@ -1,7 +1,7 @@
 <!-- A rebuild: which counts it restarts, with break-in. -->
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { Input } from 'flowbite-svelte';
+  import { Input } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import Field from '../form/Field.svelte';
   import { Form } from '../form/form.svelte';

@@ -1,6 +1,6 @@
 <!-- A house rule as a plain form, for pages whose scripts do not run. -->
 <script lang="ts">
-  import { Button, Input, Select } from 'flowbite-svelte';
+  import { Button, Input, Select } from '$lib/ui/form/controls';
   import { showRule, type HouseRule, type RuleValue } from '$lib/core/rules/rules';
   import Field from '../form/Field.svelte';
 

@@ -1,7 +1,7 @@
 <!-- One house rule: what holds, why, who changed it when; changed in place with a word. -->
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { Input } from 'flowbite-svelte';
+  import { Input } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import { showRule, type HouseRule, type RuleValue } from '$lib/core/rules/rules';
   import { showDay } from '$lib/core/time/day';

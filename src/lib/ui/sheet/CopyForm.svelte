@@ -1,6 +1,6 @@
 <!-- Figures of a sister machine's sheet, taken over one by one as unconfirmed. -->
 <script lang="ts">
-  import { Select } from 'flowbite-svelte';
+  import { Select } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import { figureKind } from '$lib/core/specs/kinds';
   import type { Figure } from '$lib/core/specs/sheet';

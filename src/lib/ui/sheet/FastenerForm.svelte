@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Checkbox, Input, Select } from 'flowbite-svelte';
+  import { Button, Checkbox, Input, Select } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import { CIRCUITS, FASTENER_ROLES, SEALS } from '$lib/core/specs/sheet';
   import Field from '../form/Field.svelte';

@@ -1,6 +1,6 @@
 <!-- One figure of a sheet with its source; a new one is written in place and the old one stays below it. -->
 <script lang="ts">
-  import { Input, Select, Textarea } from 'flowbite-svelte';
+  import { Input, Select, Textarea } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import { show, type Quantity } from '$lib/core/quantity/quantity';
   import type { FigureKind } from '$lib/core/specs/kinds';

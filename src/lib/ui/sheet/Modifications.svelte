@@ -1,6 +1,6 @@
 <!-- What was changed on a machine, and which figures that may make wrong. -->
 <script lang="ts">
-  import { Input, Select } from 'flowbite-svelte';
+  import { Input, Select } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import { MODIFICATION_NAMES, MODIFICATIONS } from '$lib/core/specs/changes';
   import { figureKind } from '$lib/core/specs/kinds';

@@ -1,7 +1,7 @@
 <!-- What a mechanic notes of one fastener: changed in place. -->
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { Button, Checkbox, Input } from 'flowbite-svelte';
+  import { Button, Checkbox, Input } from '$lib/ui/form/controls';
   import type { Fastener } from '$lib/core/specs/sheet';
   import Field from '../form/Field.svelte';
 

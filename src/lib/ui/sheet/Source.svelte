@@ -1,6 +1,6 @@
 <!-- Where a figure comes from: the same fields for a new one and for one that is confirmed. -->
 <script lang="ts">
-  import { Input, Select } from 'flowbite-svelte';
+  import { Input, Select } from '$lib/ui/form/controls';
   import { CONFIDENCES } from '$lib/core/specs/sheet';
   import Field from '../form/Field.svelte';
 

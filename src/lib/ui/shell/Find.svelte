@@ -1,7 +1,7 @@
 <!-- Find: places and machines by a few letters. -->
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { Input } from 'flowbite-svelte';
+  import { Input } from '$lib/ui/form/controls';
   import { goto } from '$app/navigation';
   import { openHours, shell } from './shell.svelte';
 

@@ -1,6 +1,6 @@
 <!-- The shortcuts, and the switch for those whom single keys get in the way of. -->
 <script lang="ts">
-  import { Checkbox } from 'flowbite-svelte';
+  import { Checkbox } from '$lib/ui/form/controls';
   let { single = $bindable() }: { single: boolean } = $props();
   const keys: [string, string][] = [
     ['l', 'log hours'],

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Checkbox, Input, Select } from 'flowbite-svelte';
+  import { Button, Checkbox, Input, Select } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import { ADDITIVES, OIL_KINDS, RATINGS } from '$lib/core/fluids/oil';
   import Field from '../form/Field.svelte';

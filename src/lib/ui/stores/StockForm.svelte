@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Input } from 'flowbite-svelte';
+  import { Button, Input } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import Field from '../form/Field.svelte';
   import { Form } from '../form/form.svelte';

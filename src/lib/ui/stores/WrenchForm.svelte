@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Input, Select } from 'flowbite-svelte';
+  import { Button, Input, Select } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import Field from '../form/Field.svelte';
   import { Form } from '../form/form.svelte';

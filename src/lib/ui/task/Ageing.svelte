@@ -1,6 +1,6 @@
 <!-- How a task ages and what it is anchored to, with how much faster each strain ages it. -->
 <script lang="ts">
-  import { Checkbox, Input, Select } from 'flowbite-svelte';
+  import { Checkbox, Input, Select } from '$lib/ui/form/controls';
   import { CALLS, STRAINS } from '$lib/core/outing/outing';
   import type { HouseRules } from '$lib/core/rules/rules';
   import Field from '../form/Field.svelte';

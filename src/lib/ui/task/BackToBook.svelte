@@ -1,6 +1,6 @@
 <!-- The book's interval again, with a word. -->
 <script lang="ts">
-  import { Button, Input } from 'flowbite-svelte';
+  import { Button, Input } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import Field from '../form/Field.svelte';
   import { Form } from '../form/form.svelte';

@@ -1,6 +1,6 @@
 <!-- From where a new task counts. -->
 <script lang="ts">
-  import { Input, Radio } from 'flowbite-svelte';
+  import { Input, Radio } from '$lib/ui/form/controls';
   import Field from '../form/Field.svelte';
   import type { TaskDraft } from './draft';
 

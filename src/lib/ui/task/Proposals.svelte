@@ -1,6 +1,6 @@
 <!-- Shorter intervals that were proposed, with what was seen; accepted or dismissed with a word. -->
 <script lang="ts">
-  import { Button, Input } from 'flowbite-svelte';
+  import { Button, Input } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import type { Measure } from '$lib/core/schedule/task';
   import { showAmount } from '$lib/core/schedule/words';

@@ -1,6 +1,6 @@
 <!-- What a task is and when it falls due: the same fields for a first task and for any other. -->
 <script lang="ts">
-  import { Input, Select } from 'flowbite-svelte';
+  import { Input, Select } from '$lib/ui/form/controls';
   import { BUILT_IN } from '$lib/core/job/built-in/jobs';
   import Field from '../form/Field.svelte';
   import type { TaskDraft } from './draft';

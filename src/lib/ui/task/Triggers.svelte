@@ -1,6 +1,6 @@
 <!-- When a task falls due: a row a trigger, whichever comes first. -->
 <script lang="ts">
-  import { Input, Select } from 'flowbite-svelte';
+  import { Input, Select } from '$lib/ui/form/controls';
   import { MEASURES, type Measure } from '$lib/core/schedule/task';
   import Field from '../form/Field.svelte';
   import { emptyTrigger, type TriggerDraft } from './draft';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
+  import { Button } from '$lib/ui/form/controls';
   import { page } from '$app/state';
   import { goto, invalidateAll } from '$app/navigation';
   import { showHours } from '$lib/core/hours/hours';

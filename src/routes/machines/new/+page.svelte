@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Checkbox, Input, Radio, Select } from 'flowbite-svelte';
+  import { Button, Checkbox, Input, Radio, Select } from '$lib/ui/form/controls';
   import { goto } from '$app/navigation';
   import { KINDS } from '$lib/core/machine/machine';
   import Field from '$lib/ui/form/Field.svelte';

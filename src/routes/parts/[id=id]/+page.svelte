@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Input } from 'flowbite-svelte';
+  import { Button, Input } from '$lib/ui/form/controls';
   import { goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
   import { nameOf } from '$lib/core/component/component';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { Button, Checkbox, Input, Select } from 'flowbite-svelte';
+  import { Button, Checkbox, Input, Select } from '$lib/ui/form/controls';
   import { goto } from '$app/navigation';
   import { COMPONENT_KINDS } from '$lib/core/component/component';
   import Field from '$lib/ui/form/Field.svelte';

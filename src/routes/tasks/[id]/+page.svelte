@@ -1,6 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { Button, Input } from 'flowbite-svelte';
+  import { Button, Input } from '$lib/ui/form/controls';
   import { goto } from '$app/navigation';
   import { showAmount } from '$lib/core/schedule/words';
   import { showDay, dayOf } from '$lib/core/time/day';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
+  import { Button } from '$lib/ui/form/controls';
   import { onMount, untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import type { Air } from '$lib/core/fluids/air';
