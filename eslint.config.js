@@ -16,7 +16,9 @@ const direction = (files, banned, why, extra = {}) => ({
       'error',
       {
         patterns: [{ group: banned, message: why }],
-        paths: [{ name: 'flowbite-svelte', message: 'Its index has all of it compiled: ui/form/controls.ts.' }]
+        paths: [
+          { name: 'flowbite-svelte', message: 'Its index has all of it compiled: ui/form/controls.ts.' }
+        ]
       }
     ]
   }
