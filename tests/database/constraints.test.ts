@@ -182,7 +182,7 @@ describe('the bench', () => {
   it('a wrench’s range is the right way up', () =>
     refused(
       'torque_wrench',
-      { name: 'Odd', low_nm: 50, high_nm: 20, created_by: by },
+      { name: 'Odd', unit: 'N·m', low_nm: 50, high_nm: 20, created_by: by },
       /torque_wrench_check/
     ));
   it('a point of the map lies on the machine, with both its sides', async () => {

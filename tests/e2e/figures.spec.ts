@@ -96,3 +96,39 @@ test('a torque that the maker gives in words: shown as such, by feel with those 
     )
     .toEqual(['tighten securely']);
 });
+
+test('a wrench is set by its own scale: the sheet’s value is turned into it, and kept as it was set', async ({
+  work: page,
+  app
+}) => {
+  const visit = (await app.sql`select id from visit where closed_at is null`)[0]!.id;
+  await app.sql`update torque_wrench set unit = 'lbf·ft'`;
+  await app.sql`
+    update opened_item set content = jsonb_set(content, '{torque}',
+      '{"label": "Torque", "band": {"from": {"dimension": "torque", "base": 20, "value": 20, "unit": "N·m"}, "to": {"dimension": "torque", "base": 20, "value": 20, "unit": "N·m"}}, "words": null, "source": "Manual", "unsure": false}')
+    where visit_id = ${visit} and content->>'name' = 'Engine drain plug'`;
+  await open(page, `/visits/${visit}`);
+  await page.getByRole('button', { name: /to do Refit and torque engine drain/ }).click();
+  const plug = page.getByRole('region', { name: 'Engine drain plug' });
+  // 20 N·m / 1.355 818 = 14.75 lbf·ft.
+  await expect(plug.getByLabel('Wrench set to')).toHaveValue('14.8 lbf·ft');
+  await expect(plug).toContainText('The sheet says 20 N·m; the scale of Small click wrench is in lbf·ft.');
+  await plug.getByLabel('with an adapter').check();
+  await expect(plug.getByLabel('Torque at the bolt')).toHaveValue('20 N·m');
+  await plug.getByLabel(/^or E, drive to bolt/).fill('42');
+  await plug.getByLabel(/^L, drive to grip/).fill('210');
+  await plug.getByLabel(/^Angle/).fill('0');
+  // 20 × 210 / (210 + 42) = 16.67 N·m = 12.3 lbf·ft.
+  await expect(plug).toContainText('Set the wrench to 12.3 lbf·ft 16.7 N·m');
+  await plug.getByLabel('with an adapter').uncheck();
+  await plug.getByLabel('Wrench set to').fill('14.5');
+  await plug.getByRole('button', { name: 'Torqued', exact: true }).click();
+  await expect(plug).toContainText('14.5 lbf·ft');
+  await expect
+    .poll(async () =>
+      (
+        await app.sql`select content->>'value' as value, content->>'unit' as unit from visit_entry where visit_id = ${visit} and action = 'torqued' and item_key like 'drain%' order by seq desc limit 1`
+      ).map((r) => `${r.value} ${r.unit}`)
+    )
+    .toEqual(['14.5 lbf·ft']);
+});

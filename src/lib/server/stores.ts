@@ -8,7 +8,7 @@ import type { Write } from './write';
 export async function readToolbox(sql: Db, teamId: string): Promise<Toolbox> {
   const [wrenches, adapters, oils] = await Promise.all([
     sql`
-    select id, name, low_nm as "lowNm", high_nm as "highNm", length_mm as "lengthMm", calibrated_until as "calibratedUntil",
+    select id, name, unit, low_nm as "lowNm", high_nm as "highNm", length_mm as "lengthMm", calibrated_until as "calibratedUntil",
       (select count(*)::int from visit_entry e where e.team_id = w.team_id and e.action = 'torqued' and e.wrench_id = w.id::text) as pulls
     from torque_wrench w where team_id = ${teamId} and retired_at is null order by high_nm, name`,
     sql`select id, name, length_mm as "lengthMm" from adapter where team_id = ${teamId} and retired_at is null order by length_mm, name`,
@@ -35,8 +35,8 @@ async function refuseName(
 export async function addWrench({ tx, team, personId }: Write, w: WrenchInput): Promise<void> {
   await refuseName(tx, team.id, 'torque_wrench', w.name, w.id);
   await tx`
-    insert into torque_wrench (team_id, id, name, low_nm, high_nm, length_mm, calibrated_until, created_by)
-    values (${team.id}, ${w.id}, ${w.name}, ${w.lowNm}, ${w.highNm}, ${w.lengthMm}, ${w.calibratedUntil}, ${personId})`;
+    insert into torque_wrench (team_id, id, name, unit, low_nm, high_nm, length_mm, calibrated_until, created_by)
+    values (${team.id}, ${w.id}, ${w.name}, ${w.unit}, ${w.lowNm}, ${w.highNm}, ${w.lengthMm}, ${w.calibratedUntil}, ${personId})`;
 }
 
 export async function addAdapter({ tx, team, personId }: Write, a: AdapterInput): Promise<void> {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { calibrationWord, trustedSpan } from '$lib/core/fasteners/wrench';
+  import { calibrationWord, onScale, trustedSpan } from '$lib/core/fasteners/wrench';
   import { quantity, showBoth } from '$lib/core/quantity/quantity';
   import AdapterForm from '$lib/ui/stores/AdapterForm.svelte';
   import OilForm from '$lib/ui/stores/OilForm.svelte';
@@ -10,7 +10,6 @@
   let { data } = $props();
   let adding = $state<'wrench' | 'adapter' | 'oil' | ''>('');
   let counting = $state<string | null>(null);
-  const nm = (v: number) => showBoth(quantity(Math.round(v * 10) / 10, 'N·m'), data.units);
   const ml = (v: number) => showBoth(quantity(Math.round(v), 'ml'), data.units);
 </script>
 
@@ -39,8 +38,8 @@
         {@const [from, to] = trustedSpan(w)}
         <tr>
           <td class="font-bold">{w.name}</td>
-          <td data-label="Scale" class="figure">{nm(w.lowNm).main} to {nm(w.highNm).main}</td>
-          <td data-label="Trusted" class="figure">{nm(from).main} to {nm(to).main}</td>
+          <td data-label="Scale" class="figure">{onScale(w.lowNm, w)} to {onScale(w.highNm, w)}</td>
+          <td data-label="Trusted" class="figure">{onScale(from, w)} to {onScale(to, w)}</td>
           <td data-label="Drive to grip" class="figure"
             >{w.lengthMm === null ? 'not measured' : `${w.lengthMm} mm`}</td
           >

@@ -7,7 +7,15 @@ import crowfoot from '../worked-cases/crowfoot.json';
 import { torqueAtBoltNm, wrenchSettingNm } from './adapter';
 import { crissCross, pulls } from './pattern';
 import { boltStressMpa, looksLikeWrongUnit, parseThread, stressAreaMm2 } from './stress';
-import { calibrationWord, covers, trustedSpan, uncovered, wrenchesFor, type TorqueWrench } from './wrench';
+import {
+  calibrationWord,
+  covers,
+  onScale,
+  trustedSpan,
+  uncovered,
+  wrenchesFor,
+  type TorqueWrench
+} from './wrench';
 
 const wrench = (
   name: string,
@@ -17,6 +25,7 @@ const wrench = (
 ): TorqueWrench => ({
   id: name,
   name,
+  unit: 'N·m',
   lowNm,
   highNm,
   lengthMm: 300,
@@ -102,6 +111,16 @@ describe('choosing a wrench', () => {
     expect(calibrationWord(stale, '2026-06-01')).toContain('ran out');
     expect(calibrationWord({ ...small, calibratedUntil: null }, '2026-06-01')).toContain('no calibration');
     expect(calibrationWord(small, '2026-06-01')).toBeNull();
+  });
+  it('is set by its own scale, whatever the sheet is in', () => {
+    // 20 N·m / 1.355 818 = 14.75 lbf·ft; × 12 = 177.0 lbf·in.
+    expect(onScale(20, { unit: 'lbf·ft' })).toBe('14.8 lbf·ft');
+    expect(onScale(20, { unit: 'lbf·in' })).toBe('177 lbf·in');
+    expect(onScale(20, { unit: 'N·m' })).toBe('20 N·m');
+    // 100 N·m at the top is 73.8 lbf·ft, a fifth of it 14.8.
+    const feet = wrench('feet', 10, 100, { unit: 'lbf·ft' });
+    expect(uncovered(quantity(5, 'N·m'), [feet])).toContain('the smallest begins at 14.8 lbf·ft');
+    expect(uncovered(quantity(150, 'N·m'), [feet])).toContain('the largest wrench in the box, 73.8 lbf·ft');
   });
   it('says which way nothing reaches', () => {
     expect(uncovered(quantity(3, 'N·m'), [small, large])).toContain('below');

@@ -1,12 +1,18 @@
-import { show, type Quantity } from '../quantity/quantity';
+import { fromBase, show, type Quantity } from '../quantity/quantity';
 import type { Day } from '../time/day';
 
 /** A click wrench is trusted from a fifth of its range to the top of it (handbook, section 7). */
 export const TRUSTED_FROM = 0.2;
 
+/** What the scales of torque wrenches are in. */
+export const SCALES = ['N·m', 'lbf·ft', 'lbf·in'] as const;
+export type Scale = (typeof SCALES)[number];
+
 export interface TorqueWrench {
   id: string;
   name: string;
+  /** What its scale is in: it is set by that, whatever the sheet is in. */
+  unit: Scale;
   /** The ends of its scale, N·m. */
   lowNm: number;
   highNm: number;
@@ -29,6 +35,12 @@ export function trustedSpan(w: Pick<TorqueWrench, 'lowNm' | 'highNm'>): [number,
   return [Math.max(w.lowNm, Math.round(w.highNm * TRUSTED_FROM * 100) / 100), w.highNm];
 }
 
+/** A torque as it is set on a wrench: by its scale, rounded to what can be set. */
+export const onScale = (torqueNm: number, w: Pick<TorqueWrench, 'unit'>): string => {
+  const rounded = Number(fromBase(torqueNm, w.unit).value.toFixed(w.unit === 'lbf·in' ? 0 : 1));
+  return `${rounded} ${w.unit}`;
+};
+
 export function covers(w: Pick<TorqueWrench, 'lowNm' | 'highNm'>, torqueNm: number): boolean {
   const [from, to] = trustedSpan(w);
   // A printed 10 N·m converted from 7.4 lbf·ft must not fall off the end of a scale by rounding.
@@ -50,13 +62,13 @@ export function wrenchesFor(torqueNm: number, wrenches: readonly TorqueWrench[],
 export function uncovered(torque: Quantity, wrenches: readonly TorqueWrench[]): string | null {
   if (wrenches.some((w) => covers(w, torque.base))) return null;
   if (wrenches.length === 0) return `No torque wrench in the box; ${show(torque)} is wanted.`;
-  const spans = wrenches.map(trustedSpan);
-  const below = torque.base < Math.min(...spans.map((s) => s[0]));
-  return below
-    ? `${show(torque)} is below what any wrench in the box is trusted at; the smallest begins at ${Math.min(...spans.map((s) => s[0])).toFixed(1)} N·m.`
-    : torque.base > Math.max(...spans.map((s) => s[1]))
-      ? `${show(torque)} is above the largest wrench in the box, ${Math.max(...spans.map((s) => s[1])).toFixed(0)} N·m.`
-      : `No wrench in the box is trusted at ${show(torque)}.`;
+  const by = (end: 0 | 1) => [...wrenches].sort((a, b) => trustedSpan(a)[end] - trustedSpan(b)[end]);
+  const [smallest, largest] = [by(0)[0]!, by(1).at(-1)!];
+  if (torque.base < trustedSpan(smallest)[0])
+    return `${show(torque)} is below what any wrench in the box is trusted at; the smallest begins at ${onScale(trustedSpan(smallest)[0], smallest)}.`;
+  return torque.base > largest.highNm
+    ? `${show(torque)} is above the largest wrench in the box, ${onScale(largest.highNm, largest)}.`
+    : `No wrench in the box is trusted at ${show(torque)}.`;
 }
 
 /** What a wrench is worth a word for: its calibration; null when it is in date. */

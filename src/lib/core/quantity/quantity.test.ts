@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import cases from '../worked-cases/convert.json';
 import { convert, inUnit, otherUnit, quantity, show, showBoth } from './quantity';
+import { parseQuantity } from './parse';
 import { UNITS, unitsNamed, type UnitName } from './units';
 
 const unitNames = Object.keys(UNITS) as UnitName[];
@@ -33,6 +34,23 @@ describe('convert', () => {
 });
 
 describe('show', () => {
+  it('read in again, what is shown agrees with what it was, to what was shown of it', () => {
+    fc.assert(
+      fc.property(anyUnit, anyUnit, fc.double({ min: 0.01, max: 5000, noNaN: true }), (a, b, value) => {
+        const { dimension } = UNITS[a];
+        fc.pre(UNITS[b].dimension === dimension && dimension !== 'count' && dimension !== 'time');
+        const q = quantity(Number(value.toFixed(3)), a);
+        const words = show(q, b);
+        const again = parseQuantity(words, { dimension, unit: a });
+        if (!again.ok) throw new Error(`${words}: ${again.problem.message}`);
+        expect(show(again.quantity)).toBe(words);
+        // Three significant figures at least: a half of the last is less than 0.51 %; six decimals at most.
+        expect(Math.abs(again.quantity.base - q.base)).toBeLessThanOrEqual(
+          q.base * 0.0051 + 0.5e-6 * UNITS[b].factor
+        );
+      })
+    );
+  });
   it('shows a figure in its own unit as it was said', () =>
     expect(show(quantity(1.15, 'US qt'))).toBe('1.15 US qt'));
   it('rounds a converted one to what a wrench can do', () => {

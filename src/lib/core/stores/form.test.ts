@@ -15,11 +15,13 @@ describe('a torque wrench', () => {
   const wrench = { id, name: 'Small', unit: 'N·m', low: '2', high: '24' };
   it('is taken in the unit that is printed on it', () => {
     expect(wrenchSchema.parse(wrench)).toMatchObject({
+      unit: 'N·m',
       lowNm: 2,
       highNm: 24,
       lengthMm: null,
       calibratedUntil: null
     });
+    expect(wrenchSchema.parse({ ...wrench, unit: 'lbf·ft', low: '10', high: '80' }).unit).toBe('lbf·ft');
     expect(wrenchSchema.parse({ ...wrench, unit: 'lbf·ft', low: '10', high: '80' }).highNm).toBeCloseTo(
       108.47,
       2

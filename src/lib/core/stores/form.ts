@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { bad, day, id, name } from '../forms';
+import { SCALES } from '../fasteners/wrench';
 import { ADDITIVES, OIL_KINDS, RATINGS } from '../fluids/oil';
 import { parseQuantity } from '../quantity/parse';
 import type { UnitName } from '../quantity/units';
@@ -19,7 +20,7 @@ export const wrenchSchema = z
   .object({
     id,
     name: name('what you call it', 60),
-    unit: z.enum(['N·m', 'lbf·ft', 'lbf·in']),
+    unit: z.enum(SCALES),
     low: z.string({ error: 'Where does its scale begin?' }).trim().max(200),
     high: z.string({ error: 'Where does its scale end?' }).trim().max(200),
     length: z.string().trim().max(200).default(''),
@@ -58,7 +59,15 @@ export const wrenchSchema = z
         });
       else lengthMm = parsed.quantity.base;
     }
-    return { id: w.id, name: w.name, lowNm, highNm, lengthMm, calibratedUntil: w.calibratedUntil || null };
+    return {
+      id: w.id,
+      name: w.name,
+      unit: w.unit,
+      lowNm,
+      highNm,
+      lengthMm,
+      calibratedUntil: w.calibratedUntil || null
+    };
   });
 export type WrenchInput = z.infer<typeof wrenchSchema>;
 

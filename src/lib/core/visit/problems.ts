@@ -1,3 +1,4 @@
+import { onScale, type Scale } from '../fasteners/wrench';
 import { oddTorqueInWords, type OddTorque } from '../fasteners/torque';
 import type { OddPour } from '../fluids/ledger';
 import type { Seal } from '../specs/sheet';
@@ -40,7 +41,14 @@ export type EntryProblem =
   | { kind: 'no such bolt'; name: string; bolts: number }
   | { kind: 'like the wrong unit'; set: string; thread: string }
   | { kind: 'not the sheet’s'; odd: OddTorque }
-  | { kind: 'outside the wrench'; wrench: string; from: number; to: number; newtonMetres: number }
+  | {
+      kind: 'outside the wrench';
+      wrench: string;
+      unit: Scale;
+      from: number;
+      to: number;
+      newtonMetres: number;
+    }
   | { kind: 'pulls left'; bolt: number; round: number }
   | { kind: 'not bolt by bolt'; bolts: number[] };
 
@@ -136,7 +144,7 @@ export function inWords(p: EntryProblem): string {
     case 'not the sheet’s':
       return `${oddTorqueInWords(p.odd)} If it is what you set, say why.`;
     case 'outside the wrench':
-      return `${p.wrench} is trusted from ${p.from} to ${p.to} N·m; ${p.newtonMetres.toFixed(1)} N·m lies outside. If there is no other, say why.`;
+      return `${p.wrench} is trusted from ${onScale(p.from, p)} to ${onScale(p.to, p)}; ${onScale(p.newtonMetres, p)} lies outside. If there is no other, say why.`;
     case 'pulls left':
       return `Not all are pulled: bolt ${p.bolt} is next, round ${p.round}.`;
     case 'not bolt by bolt':

@@ -17,8 +17,26 @@ const plan = planOf(['engine-oil']);
 const both = planOf(['engine-oil', 'gearbox-check-screw']);
 const tools: Toolbox = {
   wrenches: [
-    { id: 'w', name: 'Small', lowNm: 2, highNm: 24, lengthMm: 210, calibratedUntil: null, pulls: 0 },
-    { id: 'v', name: 'Large', lowNm: 20, highNm: 110, lengthMm: 380, calibratedUntil: null, pulls: 0 }
+    {
+      id: 'w',
+      name: 'Small',
+      unit: 'N·m',
+      lowNm: 2,
+      highNm: 24,
+      lengthMm: 210,
+      calibratedUntil: null,
+      pulls: 0
+    },
+    {
+      id: 'v',
+      name: 'Large',
+      unit: 'N·m',
+      lowNm: 20,
+      highNm: 110,
+      lengthMm: 380,
+      calibratedUntil: null,
+      pulls: 0
+    }
   ],
   adapters: [],
   oils: [
@@ -186,7 +204,7 @@ describe('a torque', () => {
     expect(set(200)).toMatch(/nine tenths of its proof stress/);
   });
   it('outside the wrench’s trusted span is questioned; with an adapter it is the setting that counts', () => {
-    expect(set(20, { wrenchId: 'v' })).toMatch(/trusted from 22 to 110/);
+    expect(set(20, { wrenchId: 'v' })).toMatch(/trusted from 22 N·m to 110 N·m/);
     expect(set(20, { wrenchId: 'w' })).toBeNull();
     expect(set(20, { wrenchId: 'v', settingNm: 26, angleDeg: 180 })).toBeNull();
   });

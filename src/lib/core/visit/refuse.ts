@@ -240,7 +240,7 @@ function refuseTorque(
   const newtonMetres = content.settingNm ?? set.base;
   if (wrench && !covers(wrench, newtonMetres) && !why) {
     const [from, to] = trustedSpan(wrench);
-    return { kind: 'outside the wrench', wrench: wrench.name, from, to, newtonMetres };
+    return { kind: 'outside the wrench', wrench: wrench.name, unit: wrench.unit, from, to, newtonMetres };
   }
   if (wantsSequence(i)) {
     const left = pullsLeft(i);

@@ -1,19 +1,21 @@
 <!-- The adapter on the wrench, drawn to scale with its lengths and angle: what to set so that the bolt gets its torque. -->
 <script lang="ts">
   import { wrenchSettingNm } from '$lib/core/fasteners/adapter';
-  import type { Adapter } from '$lib/core/fasteners/wrench';
+  import { onScale, type Adapter, type Scale } from '$lib/core/fasteners/wrench';
   import { parseQuantity } from '$lib/core/quantity/parse';
   import { quantity, showBoth } from '$lib/core/quantity/quantity';
 
   interface Props {
     torqueNm: number;
     wrenchMm: number | null;
+    /** What the wrench is set by; null: it is not one of ours. */
+    scale: Scale | null;
     adapters: Adapter[];
     units: 'metric' | 'imperial';
     /** The setting worked out, with the adapter and its angle; null while it cannot be. */
     onset: (s: { settingNm: number; adapterId: string | undefined; angleDeg: number } | null) => void;
   }
-  let { torqueNm, wrenchMm, adapters, units, onset }: Props = $props();
+  let { torqueNm, wrenchMm, scale, adapters, units, onset }: Props = $props();
   let adapterId = $state('');
   let typedE = $state('');
   let typedL = $state('');
@@ -39,12 +41,12 @@
   $effect(() => {
     onset(setting === null ? null : { settingNm: setting, adapterId: adapter?.id, angleDeg: angle });
   });
-  /** One scale for both lengths; the grip lies to the left. */
-  const scale = $derived(200 / Math.max(150, (L ?? 250) + (E ?? 40)));
-  const drive = $derived({ x: 30 + (L ?? 250) * scale, y: 70 });
+  /** Pixels a millimetre, one for both lengths; the grip lies to the left. */
+  const px = $derived(200 / Math.max(150, (L ?? 250) + (E ?? 40)));
+  const drive = $derived({ x: 30 + (L ?? 250) * px, y: 70 });
   const bolt = $derived({
-    x: drive.x + (E ?? 40) * scale * Math.cos((angle * Math.PI) / 180),
-    y: drive.y - (E ?? 40) * scale * Math.sin((angle * Math.PI) / 180)
+    x: drive.x + (E ?? 40) * px * Math.cos((angle * Math.PI) / 180),
+    y: drive.y - (E ?? 40) * px * Math.sin((angle * Math.PI) / 180)
   });
 </script>
 
@@ -136,7 +138,12 @@
     >
   </div>
   {#if setting !== null}
-    {@const q = showBoth(quantity(Math.round(setting * 100) / 100, 'N·m'), units)}
+    {@const q = scale
+      ? {
+          main: onScale(setting, { unit: scale }),
+          other: scale === 'N·m' ? null : onScale(setting, { unit: 'N·m' })
+        }
+      : showBoth(quantity(Math.round(setting * 100) / 100, 'N·m'), units)}
     <p class="mt-2">
       Set the wrench to <strong class="figure text-4xl">{q.main}</strong>
       <span class="figure">{q.other}</span>

@@ -1,7 +1,7 @@
 <!-- One fastener torqued: which wrench, what it was set to, with an adapter or without, and the washer. -->
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { calibrationWord, covers, uncovered, wrenchesFor } from '$lib/core/fasteners/wrench';
+  import { calibrationWord, covers, onScale, uncovered, wrenchesFor } from '$lib/core/fasteners/wrench';
   import { middle } from '$lib/core/quantity/band';
   import { parseQuantity } from '$lib/core/quantity/parse';
   import { show } from '$lib/core/quantity/quantity';
@@ -30,7 +30,8 @@
   // What the wrench is set to: the middle of a range.
   const spec = $derived(band && middle(band));
   const best = untrack(() => (spec ? wrenchesFor(spec.base, tools.wrenches, today)[0] : undefined));
-  let typed = $state(untrack(() => (spec && band?.from && band.to ? show(spec) : '')));
+  /** As somebody typed it; null: as the wrench is set for the sheet's value. */
+  let typed = $state<string | null>(null);
   let wrenchId = $state(best?.id ?? '');
   let reason = $state('');
   // Where the maker gives words and no number, they are the reason to go by feel, and for nothing else.
@@ -43,9 +44,20 @@
   const id = $props.id();
   const asks = $derived(problem?.asksWhy ?? false);
   const wrench = $derived(tools.wrenches.find((w) => w.id === wrenchId));
+  /** The sheet's value by the scale of the wrench that is picked: it is set by that, whatever the sheet is in. */
+  const set = $derived(
+    !spec || !band?.from || !band.to
+      ? ''
+      : !wrench || wrench.unit === spec.unit || withAdapter
+        ? show(spec)
+        : onScale(spec.base, wrench)
+  );
+  const written = $derived(typed ?? set);
+  /** A bare number is read off the scale. */
+  const unit = $derived(withAdapter ? spec?.unit : (wrench?.unit ?? spec?.unit));
   /** What the bolt is to get: as typed, else as the sheet has it. */
   const atBolt = $derived.by(() => {
-    const parsed = parseQuantity(typed, { dimension: 'torque', unit: spec?.unit });
+    const parsed = parseQuantity(written, { dimension: 'torque', unit });
     return parsed.ok ? parsed.quantity : spec;
   });
   const lack = $derived(spec ? uncovered(spec, tools.wrenches) : null);
@@ -58,7 +70,7 @@
 
   function torque(e: SubmitEvent) {
     e.preventDefault();
-    const parsed = parseQuantity(typed, { dimension: 'torque', unit: spec?.unit });
+    const parsed = parseQuantity(written, { dimension: 'torque', unit });
     if (!parsed.ok) {
       error = parsed.problem.message;
       return;
@@ -126,7 +138,7 @@
       {id}
       class="field figure w-36 text-2xl"
       autocomplete="off"
-      bind:value={typed}
+      bind:value={() => written, (v) => (typed = v)}
       aria-invalid={error || problem ? true : undefined}
     />
   </div>
@@ -142,6 +154,9 @@
   {/if}
   <button type="submit" class="go" disabled={blocked}>Torqued</button>
 </form>
+{#if spec && wrench && wrench.unit !== spec.unit && !withAdapter}<p class="quiet mt-1 text-sm">
+    The sheet says {show(spec)}; the scale of {wrench.name} is in {wrench.unit}.
+  </p>{/if}
 {#if wrench && calibrationWord(wrench, today)}<p class="quiet mt-1 text-sm">
     {wrench.name}: {calibrationWord(wrench, today)}.
   </p>{/if}
@@ -152,6 +167,7 @@
 {#if withAdapter && atBolt}<AdapterSum
     torqueNm={atBolt.base}
     wrenchMm={wrench?.lengthMm ?? null}
+    scale={wrench?.unit ?? null}
     adapters={tools.adapters}
     {units}
     onset={(s) => (adapted = s)}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Button, Input, Select } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
+  import { SCALES, type Scale } from '$lib/core/fasteners/wrench';
   import Field from '../form/Field.svelte';
   import { Form } from '../form/form.svelte';
   import FormError from '../form/FormError.svelte';
@@ -8,7 +9,7 @@
   let { onleave }: { onleave: () => void } = $props();
   const id = crypto.randomUUID();
   const form = new Form();
-  let draft = $state({ name: '', unit: 'N·m', low: '', high: '', length: '', calibratedUntil: '' });
+  let draft = $state({ name: '', unit: 'N·m' as Scale, low: '', high: '', length: '', calibratedUntil: '' });
   async function save(e: SubmitEvent) {
     e.preventDefault();
     if (!(await form.send('wrench.add', { ...draft, id }))) return;
@@ -33,7 +34,7 @@
           {...a}
           placeholder=""
           bind:value={draft.unit}
-          items={['N·m', 'lbf·ft', 'lbf·in'].map((v) => ({ value: v, name: v }))}
+          items={SCALES.map((v) => ({ value: v, name: v }))}
         />{/snippet}</Field
     >
     <Field label="From" error={form.errors.low}

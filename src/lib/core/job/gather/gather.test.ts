@@ -6,7 +6,16 @@ import { bestOil, gather, sizesIn } from './gather';
 
 const tools: Toolbox = {
   wrenches: [
-    { id: 'w', name: 'Small', lowNm: 2, highNm: 24, lengthMm: 210, calibratedUntil: '2026-01-01', pulls: 0 }
+    {
+      id: 'w',
+      name: 'Small',
+      unit: 'N·m',
+      lowNm: 2,
+      highNm: 24,
+      lengthMm: 210,
+      calibratedUntil: '2026-01-01',
+      pulls: 0
+    }
   ],
   adapters: [],
   oils: [
@@ -39,6 +48,12 @@ describe('before anything is opened', () => {
   const g = gather(plan, tools, DEFAULT_RULES, '2026-06-01', null);
   it('names the wrench for each value, with a word on its calibration', () => {
     expect(list(g.tools)).toContain('Small (calibration ran out on 2026-01-01): Engine drain plug 20 N·m');
+  });
+  it('names each value by the scale of its wrench, with the sheet’s beside it', () => {
+    const feet = { ...tools, wrenches: tools.wrenches.map((w) => ({ ...w, unit: 'lbf·ft' as const })) };
+    expect(list(gather(plan, feet, DEFAULT_RULES, '2026-06-01', null).tools)).toContain(
+      'Engine drain plug 14.8 lbf·ft (20 N·m)'
+    );
   });
   it('says what is unknown rather than leave it out', () => {
     expect(g.lacks).toContain('Screen cap: its torque is not on the sheet.');

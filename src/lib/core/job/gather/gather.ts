@@ -1,4 +1,4 @@
-import { calibrationWord, uncovered, wrenchesFor } from '../../fasteners/wrench';
+import { calibrationWord, onScale, uncovered, wrenchesFor } from '../../fasteners/wrench';
 import { bottles, type BottlePlan } from '../../fluids/ledger';
 import type { Air } from '../../fluids/air';
 import { gradesIn, judgeOil } from '../../fluids/oil';
@@ -102,7 +102,11 @@ function wrenches(items: readonly OpenedItem[], { wrenches: box, adapters }: Too
       const best = wrenchesFor(spec.base, box, today)[0]!;
       const word = calibrationWord(best, today);
       const entry = byWrench.get(best.id) ?? { text: `${best.name}${word ? ` (${word})` : ''}`, values: [] };
-      entry.values.push(`${i.name} ${showBand(band)}`);
+      // As it is set: a sheet in other units is read off beside it.
+      const set = onScale(spec.base, best);
+      entry.values.push(
+        `${i.name} ${spec.unit === best.unit ? showBand(band) : `${set} (${showBand(band)})`}`
+      );
       byWrench.set(best.id, entry);
     }
     if (i.adapter)
