@@ -123,6 +123,8 @@ export const stepSame = {
   waitFor: z.string(),
   engine: z.enum(ENGINES),
   heats: z.boolean(),
+  // Visits of before ask for none.
+  warmFor: z.number().nullable().default(null),
   needs: keys,
   during: keys,
   covered: keys,

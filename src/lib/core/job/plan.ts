@@ -117,6 +117,8 @@ export interface Step {
   waitFor: string;
   engine: 'any' | 'cold' | 'warm';
   heats: boolean;
+  /** Minutes a warm-up is good for, for what is done warm; null: it asks for none. */
+  warmFor: number | null;
   /** Done and their waits over before this one. */
   needs: string[];
   /** Done before this one. */
@@ -191,6 +193,7 @@ const BARE: Omit<Step, 'key' | 'title' | 'input'> = {
   waitFor: '',
   engine: 'any',
   heats: false,
+  warmFor: null,
   needs: [],
   during: [],
   covered: [],

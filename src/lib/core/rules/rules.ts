@@ -50,6 +50,17 @@ export const HOUSE_RULES = [
     reason: 'Idling warms a two-stroke’s engine, not its gearbox; a few minutes of riding does.'
   },
   {
+    key: 'warmForMinutes',
+    about: 'Oil',
+    title: 'Warm oil is drained within',
+    type: 'number',
+    unit: 'min',
+    from: 5,
+    to: 60,
+    default: 15,
+    reason: 'Warmth fades: oil that has stood leaves its dirt behind. Later than that, the bench asks.'
+  },
+  {
     key: 'holdBackPercent',
     about: 'Oil',
     title: 'Kept back from the first pour',

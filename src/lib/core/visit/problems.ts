@@ -33,6 +33,7 @@ export type EntryProblem =
   | { kind: 'oil stopped'; why: string[] }
   | { kind: 'no level' }
   /** Seconds since the engine was stopped, and those its level wants. */
+  | { kind: 'gone cold'; waited: number; within: number }
   | { kind: 'still settling'; waited: number; wanted: number }
   | { kind: 'wants its torque'; name: string }
   | { kind: 'is not torqued'; name: string; instead: string }
@@ -56,6 +57,7 @@ const WITH_A_REASON: ReadonlySet<EntryProblem['kind']> = new Set([
   'verdict without its reason',
   'oil stopped',
   'less oil than is poured',
+  'gone cold',
   'still settling',
   'seal used up',
   'like the wrong unit',
@@ -95,6 +97,8 @@ export function inWords(p: EntryProblem): string {
       return `Do not start it: ${p.circuits.map((c) => `no ${c} oil is in`).join('; ')}.`;
     case 'less oil than is poured':
       return `${Math.round(p.inMl)} ml are in the ${p.circuit}; ${Math.round(p.wantedMl)} ml go in before it runs. Pour the rest, or say why in the remark.`;
+    case 'gone cold':
+      return `It was warmed up ${Math.round(p.waited)} minutes ago, and warm oil is drained within ${p.within}. Warm it again, or say why in the remark.`;
     case 'still settling':
       return `The oil has settled for ${minutes(p.waited)}, and its level wants ${minutes(p.wanted)}. Read it again then, or say why in the remark.`;
     case 'start with things out':

@@ -135,6 +135,32 @@ describe('a pass needs its number', () => {
   });
 });
 
+describe('a warm drain', () => {
+  // Every entry of these tests is written at ten o'clock.
+  const warmed = visitState(
+    plan,
+    whole(plan).filter(
+      (e) => !(e.stepKey ?? e.itemKey ?? '').startsWith('drain-') && e.stepKey !== 'filler-out'
+    )
+  );
+  const at = (minutes: number) => Date.parse('2026-06-10T10:00:00Z') + minutes * 60_000;
+  const drain = (content: object = {}) => step('drain-d', 'done', { pointedAt: 'd', ...content });
+  it('half an hour after the warm-up is asked about', () => {
+    expect(refused(warmed, drain(), tools, at(30))).toBe(
+      'It was warmed up 30 minutes ago, and warm oil is drained within 15. Warm it again, or say why in the remark.'
+    );
+    expect(refused(warmed, drain({ remark: 'lunch; still hand-warm' }), tools, at(30))).toBeNull();
+    expect(refused(warmed, drain(), tools, at(15))).toBeNull();
+  });
+  it('is not asked about where the house drains cold, nor before anything was warmed', () => {
+    const cold = planOf(['engine-oil'], { rules: { ...DEFAULT_RULES, warmUp: 'drain cold' } });
+    expect(cold.steps.map((s) => s.warmFor)).not.toContain(15);
+    expect(refused(visitState(plan, []), drain(), tools, at(30))).toBeNull();
+    const longer = planOf(['engine-oil'], { rules: { ...DEFAULT_RULES, warmForMinutes: 40 } });
+    expect(longer.steps.find((s) => s.key === 'drain-d')!.warmFor).toBe(40);
+  });
+});
+
 describe('a level', () => {
   // Its oil settles for three minutes; every entry of these tests is written at ten o'clock.
   const run = visitState(

@@ -83,7 +83,8 @@ function refuseDone(
         : { kind: 'another dimension', unit, dimension, wanted: input.unit };
     }
     case 'open': {
-      if (input.twins.length === 0) return null;
+      const cold = goneCold(state, s, content, now);
+      if (cold || input.twins.length === 0) return cold;
       if (content.pointedAt === undefined) return { kind: 'not pointed at' };
       const wrong = input.twins.find((t) => t.id === content.pointedAt);
       return wrong ? { kind: 'the wrong one', name: wrong.name, circuit: wrong.circuit } : null;
@@ -132,6 +133,17 @@ const AS_POURED = 0.9;
 const FAR_LESS = 0.5;
 /** A wait that is all but over is over: nobody reads a glass to the second. */
 const ALL_BUT = 0.9;
+
+/** Warmth fades (handbook, section 4): what is drained warm is opened soon after the warm-up. One plug out in time will do. */
+function goneCold(state: VisitState, s: StepState, content: Done, now: number | null): EntryProblem | null {
+  const within = s.step.warmFor;
+  if (within === null || now === null || content.remark?.trim()) return null;
+  const warmUp = state.steps.find((x) => x.step.heats && x.step.input.type === 'tick' && x.done && x.at);
+  const inTime = state.steps.some((x) => x !== s && x.step.warmFor !== null && x.done);
+  if (!warmUp?.at || inTime) return null;
+  const waited = (now - Date.parse(warmUp.at)) / 60_000;
+  return waited > within ? { kind: 'gone cold', waited, within } : null;
+}
 
 /** A level read while the oil still runs down reads low, and is topped up to too much. Said once why, it is left in peace. */
 function settling(

@@ -177,6 +177,7 @@ function oneStep(
     wait: stoodBy ? 0 : p.step.wait,
     waitFor: p.step.waitFor,
     engine: p.step.engine,
+    warmFor: p.step.engine === 'warm' && p.step.kind === 'open' ? input.rules.warmForMinutes : null,
     heats: p.step.kind === 'warm up' || p.step.kind === 'run',
     spills: p.step.spills,
     needs: p.step.needs.flatMap(keys),

@@ -25,7 +25,7 @@ export function warmth(plan: Steps, input: LayoutInput): void {
       wait: 0,
       heats: false
     });
-    for (const s of plan.steps) if (s.engine === 'warm') s.engine = 'any';
+    for (const s of plan.steps) if (s.engine === 'warm') Object.assign(s, { engine: 'any', warmFor: null });
     return;
   }
   if (how === 'ride') {
