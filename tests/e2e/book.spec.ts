@@ -182,3 +182,38 @@ test('a house rule is changed with a word; the record of before keeps the one th
     { key: 'holdBackPercent', value: 12 }
   ]);
 });
+
+test('a meter that reads again keeps what was ridden while it was dark', async ({ work: page, app }) => {
+  const id = await app.machineId('27');
+  await open(page, `/machines/${id}/meters`);
+  const happened = page.getByRole('button', { name: 'Something happened to one' });
+  const form = page.getByRole('form', { name: 'Meter' });
+  await happened.click();
+  await form.getByLabel('What happened').selectOption('the hour meter is dead');
+  await form.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText(/dead since .*: hours from time ridden/)).toBeVisible();
+  const log = page.getByRole('form', { name: 'Log hours' });
+  for (const ridden of ['1h30', '0h45']) {
+    await page.getByRole('button', { name: 'Log hours', exact: true }).last().click();
+    await log.getByLabel('Time ridden').fill(ridden);
+    await log.getByRole('button', { name: 'Log', exact: true }).click();
+    await expect(log).toBeHidden();
+  }
+  // 203.1 + 1.5 + 0.75.
+  await expect(page.getByRole('img', { name: /27 stands at 205\.35 h, estimated/ })).toBeVisible();
+  const [meter] = await app.sql`
+    select m.id, l.value from meter m cross join lateral (
+      select r.value from reading r where r.meter_id = m.id and r.value is not null order by read_at desc limit 1) l
+    where m.machine_id = ${id} and m.removed_at is null and m.counts = 'hours'`;
+  const shows = (Number(meter!.value) / 100).toFixed(2);
+  await happened.click();
+  await form.getByLabel('What happened').selectOption('the hour meter reads again');
+  await form.getByLabel('It shows now, h').fill(shows);
+  await form.getByLabel('While it was dark it').selectOption('stood still');
+  await form.getByRole('button', { name: 'Write it down' }).click();
+  // It shows what it did: what was ridden meanwhile is on top of that, and the book goes by the meter again.
+  await expect(page.getByRole('img', { name: /27 stands at 205\.35 h, by its meter/ })).toBeVisible();
+  expect(
+    await app.sql`select counted, until is null as open from meter_dead where meter_id = ${meter!.id}`
+  ).toEqual([{ counted: false, open: false }]);
+});

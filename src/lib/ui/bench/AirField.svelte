@@ -37,7 +37,7 @@
     const read = readAirTable(Papa.parse<string[]>(await f.text(), { skipEmptyLines: true }).data, today);
     if (read.ok) {
       take(showAir(read.air));
-      from = `${read.days} days of ${f.name}`;
+      from = `${read.days} ${read.days === 1 ? 'day' : 'days'} of ${f.name}`;
     } else problem = read.message;
     e.currentTarget.value = '';
   }
@@ -47,7 +47,7 @@
   <label for="{id}-air">{label}</label>
   <input
     id="{id}-air"
-    class="air figure w-40"
+    class="field figure w-40"
     placeholder="−5 to 15 °C"
     autocomplete="off"
     value={text}
@@ -55,7 +55,7 @@
     aria-invalid={text !== '' && !air}
     aria-describedby="{id}-note"
   />
-  <label class="link text-sm"
+  <label class="link text-sm focus-within:outline-2 focus-within:outline-offset-2"
     >from a file <input type="file" class="sr-only" accept=".csv,.tsv,.txt,text/csv" onchange={file} /></label
   >
   <span id="{id}-note" class="text-sm" class:error={problem || (text !== '' && !air)} class:quiet={!problem}>
@@ -64,16 +64,3 @@
       the simulated station; write what you know better{/if}
   </span>
 </span>
-
-<style>
-  .air {
-    background: var(--sheet);
-    border: 1px solid var(--rule-strong);
-    color: var(--ink);
-    min-height: 2.75rem;
-    padding: 0.25rem 0.6rem;
-  }
-  .air[aria-invalid='true'] {
-    border-color: var(--signal);
-  }
-</style>

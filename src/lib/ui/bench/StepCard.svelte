@@ -323,16 +323,4 @@
     min-width: min(100%, 18rem);
     padding: 0.4rem 2rem;
   }
-  article :global(.key) {
-    border: 1px solid var(--rule-strong);
-    min-height: 3rem;
-    padding: 0.4rem 1.1rem;
-  }
-  article :global(.field) {
-    background: var(--sheet);
-    border: 1px solid var(--rule-strong);
-    color: var(--ink);
-    min-height: 3rem;
-    padding: 0.5rem 0.75rem;
-  }
 </style>

@@ -83,18 +83,3 @@
     </form>
   {/if}
 </section>
-
-<style>
-  .field {
-    background: var(--sheet);
-    border: 1px solid var(--rule-strong);
-    color: var(--ink);
-    min-height: 3rem;
-    padding: 0.4rem 0.6rem;
-  }
-  .key {
-    border: 1px solid var(--rule-strong);
-    min-height: 3rem;
-    padding: 0.4rem 1.1rem;
-  }
-</style>

@@ -143,7 +143,7 @@
       {#if picked.includes(j.taskId)}
         <label class="text-sm"
           ><span class="sr-only">Steps for {j.name}</span>
-          <select class="pick" bind:value={templates[j.taskId]}>
+          <select class="field" bind:value={templates[j.taskId]}>
             <option value={undefined}
               >{j.own ? `steps: ${j.template.title}` : 'no steps of its own: one tick'}</option
             >
@@ -227,14 +227,6 @@
     gap: 0.25rem 1.5rem;
     align-items: center;
     border-bottom: 1px solid var(--rule);
-  }
-  .pick {
-    background: var(--sheet);
-    border: 1px solid var(--rule-strong);
-    color: var(--ink);
-    min-height: 2.6rem;
-    padding: 0.3rem 0.6rem;
-    max-width: 100%;
   }
   .side {
     border: 1px solid var(--rule-strong);
