@@ -11,6 +11,8 @@
   let single = $state(true);
   let offline = $state(false);
   let ready = $state(false);
+  /** On a phone the places, who is working and the light lie behind one key. */
+  let unfolded = $state(false);
   let main: HTMLElement | undefined = $state();
 
   const YEAR = 'path=/; max-age=31536000; samesite=lax';
@@ -36,6 +38,7 @@
     if (ready) localStorage.setItem('ht_single_keys', single ? 'on' : 'off');
   });
   afterNavigate(() => {
+    unfolded = false;
     if (shell.panel === 'find' || shell.panel === 'keys') shell.panel = null;
   });
 
@@ -78,7 +81,11 @@
 <svelte:window onkeydown={keys} ononline={() => (offline = false)} onoffline={() => (offline = true)} />
 
 <a class="sr-only focus:not-sr-only" href="#main">To the page</a>
-<header class="no-print frame flex flex-wrap items-center gap-x-4 gap-y-2 py-2" data-ready={ready}>
+<header
+  class="no-print frame flex flex-wrap items-center gap-x-4 gap-y-2 py-2"
+  class:folded={ready && !unfolded}
+  data-ready={ready}
+>
   <a href="/" class="flex items-center gap-2 no-underline" aria-label="Hour Trail, to the trail"
     ><Mark /><span class="figure text-2xl leading-none font-bold">Hour Trail</span></a
   >
@@ -92,8 +99,17 @@
       <a href="/stores" aria-current={here('/stores')}>Stores</a>
       <a href="/rules" aria-current={here('/rules')}>House rules</a>
     </nav>
-    <div class="ml-auto flex flex-wrap items-center gap-x-3 gap-y-2 text-sm">
-      <button type="button" class="act strong" onclick={() => openHours()}>Log hours <kbd>L</kbd></button>
+    <button type="button" class="act strong ml-auto text-sm" onclick={() => openHours()}
+      >Log hours <kbd>L</kbd></button
+    >
+    <button
+      type="button"
+      class="act menu text-sm"
+      aria-expanded={unfolded}
+      aria-controls="tools"
+      onclick={() => (unfolded = !unfolded)}>Places</button
+    >
+    <div id="tools" class="tools flex flex-wrap items-center gap-x-3 gap-y-2 text-sm">
       <button type="button" class="act" onclick={() => (shell.panel = 'find')}>Find <kbd>/</kbd></button>
       <label class="flex items-center gap-1.5">
         <span class="sr-only">Working</span>
@@ -219,6 +235,35 @@
   .said {
     background: var(--ink);
     color: var(--paper);
+  }
+  .menu {
+    display: none;
+  }
+  @media (max-width: 900px) {
+    header {
+      padding-block: 0.25rem;
+    }
+    .act {
+      min-height: 2.5rem;
+    }
+    .menu {
+      display: block;
+    }
+    .places,
+    .tools {
+      order: 1;
+      width: 100%;
+    }
+    .places a {
+      padding-block: 0.6rem;
+    }
+    .folded .places,
+    .folded .tools {
+      display: none;
+    }
+    kbd {
+      display: none;
+    }
   }
   main:focus {
     outline: none;

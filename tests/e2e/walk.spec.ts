@@ -112,7 +112,12 @@ test.describe('a server that dies half-way', () => {
     await expect(page.getByText('At most 20 L')).toBeVisible();
     await page.getByLabel(/^Poured in/).fill('870');
     await next('Write');
+    // Writing goes on; what was written stands above the next step, and can be looked at again.
+    const receipt = page.getByRole('status').filter({ hasText: 'Pour the engine oil' });
+    await expect(receipt).toContainText('870 ml in it');
+    await receipt.getByRole('button', { name: 'Look again' }).click();
     await expect(page.getByRole('table', { name: 'Pour ledger' })).toContainText('870 ml');
+    await next('Next step');
 
     await hand.until('Read the engine level');
     const slider = page.getByRole('slider');

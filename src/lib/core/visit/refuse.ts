@@ -128,7 +128,7 @@ function refuseOil(want: OilWant, content: Done, tools: Toolbox): EntryProblem |
 }
 
 /** Of what is poured before the engine runs: jugs and what stayed in the engine account for so much less. */
-const AS_POURED = 0.9;
+export const AS_POURED = 0.9;
 /** Less than half of it is far less than it takes (handbook, section 4): no word makes that enough. */
 const FAR_LESS = 0.5;
 /** A wait that is all but over is over: nobody reads a glass to the second. */

@@ -2,11 +2,12 @@
 <script lang="ts">
   import { goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
-  import { onMount, untrack } from 'svelte';
+  import { onMount, tick, untrack } from 'svelte';
   import type { Around, Visit } from './visit';
   import { showHours } from '$lib/core/hours/hours';
   import type { HouseRules } from '$lib/core/rules/rules';
   import { gather } from '$lib/core/job/gather/gather';
+  import { writtenInWords } from '$lib/core/visit/onward';
   import { isLeft } from '$lib/core/visit/state';
   import { send } from '../form/send';
   import { say } from '../shell/shell.svelte';
@@ -59,6 +60,20 @@
   let refused = $state<{ key: string; message: string }[] | null>(null);
   let closing = $state(false);
   let closeError = $state('');
+  /** What was written last, for whoever has gone on: it can be looked at again. */
+  let written = $state<string | null>(null);
+  const receipt = $derived(work.steps.find((s) => s.step.key === written) ?? null);
+  /** Tight a moment ago: a paint mark goes on it. */
+  const toMark = $derived(
+    receipt?.step.input.type === 'close' && receipt.step.input.items.length === 1
+      ? (work.items.find(
+          (i) =>
+            receipt.step.input.type === 'close' &&
+            i.item.key === receipt.step.input.items[0] &&
+            i.stand === 'torqued'
+        ) ?? null)
+      : null
+  );
   /** A point of the map that was not visited, being answered. */
   let passing = $state<string | null>(null);
 
@@ -77,7 +92,24 @@
     if (!step.called) at = work.next ?? called.at(-1)!.step.key;
   });
 
+  /** The next step begins at the top of the screen, with the hand where it writes or presses. */
+  let stood = untrack(() => at);
+  $effect(() => {
+    if (at === stood) return;
+    stood = at;
+    void tick().then(() => {
+      const card = document.getElementById('step');
+      const top = card?.querySelector('article')?.getBoundingClientRect().top ?? 0;
+      if (top < 0 || top > window.innerHeight / 3) card?.scrollIntoView({ block: 'start' });
+      if (!matchMedia('(pointer: fine)').matches) return;
+      card
+        ?.querySelector<HTMLElement>('article form input.field:not([readonly]), article .go')
+        ?.focus({ preventScroll: true });
+    });
+  });
+
   function show(key: string) {
+    written = null;
     if (key.startsWith('point:')) {
       passing = key.slice(6);
       return;
@@ -90,6 +122,7 @@
     document.getElementById(key.startsWith('thing:') ? 'things' : 'step')?.scrollIntoView({ block: 'start' });
   }
   function onward() {
+    written = at;
     const after = called.slice(index + 1).find((s) => isLeft(s) && s.handed === null);
     at = after?.step.key ?? work.next ?? called[Math.min(called.length - 1, index + 1)]!.step.key;
   }
@@ -202,6 +235,23 @@
         {bench}
         ondone={() => (passing = null)}
       />{/if}
+    {#if receipt && receipt.step.key !== at}
+      <p class="receipt" role="status">
+        <span
+          ><span style:color="var(--done)">■</span>
+          {receipt.step.title}{writtenInWords(work, receipt)
+            ? `: ${writtenInWords(work, receipt)}`
+            : ''}</span
+        >
+        <button type="button" class="link" onclick={() => show(receipt.step.key)}>Look again</button>
+        {#if toMark}<button
+            type="button"
+            class="link"
+            onclick={() => bench.write({ itemKey: toMark.item.key, action: 'marked', content: {} })}
+            >Paint mark on it</button
+          >{/if}
+      </p>
+    {/if}
     <StepCard
       {bench}
       {around}
@@ -300,6 +350,16 @@
     grid-area: step;
     scroll-margin-top: 9rem;
   }
+  .receipt {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 1.25rem;
+    margin-bottom: 0.5rem;
+    font-size: 0.9rem;
+  }
+  .receipt span {
+    overflow-wrap: anywhere;
+  }
   .open {
     grid-area: open;
     position: sticky;
@@ -328,6 +388,10 @@
   @media (max-width: 900px) {
     .bench {
       grid-template: 'open' auto 'step' auto 'side' auto / minmax(0, 1fr);
+      gap: 0.5rem;
+    }
+    .step {
+      scroll-margin-top: 3.5rem;
     }
   }
 </style>

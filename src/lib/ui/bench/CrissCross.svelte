@@ -90,7 +90,7 @@
     {#if next}
       <p class="quiet">Round {next.round + 1} of 2, {stage(next.part)}</p>
       <p class="figure text-6xl leading-none">bolt {next.bolt + 1}</p>
-      <button type="button" class="go mt-3" onclick={() => onpull(next.round, next.bolt)}>Pulled</button>
+      <button type="button" class="go pull mt-3" onclick={() => onpull(next.round, next.bolt)}>Pulled</button>
       <p class="quiet mt-2 text-sm">{left.length} of {all.length} pulls to go</p>
     {:else}
       <p class="figure text-3xl" style:color="var(--done)">All {n} pulled, both rounds</p>

@@ -9,20 +9,36 @@
     onpick: (key: string) => void;
   }
   let { open, deferred, things, onpick }: Props = $props();
+  /** On a phone it is one line until somebody unfolds it. */
+  let unfolded = $state(false);
+  const names = $derived([...open, ...deferred].map((i) => i.item.name).join(', '));
 </script>
 
 <section class="list" class:some={open.length + things > 0} aria-label="Open now" aria-live="polite">
-  <h2>
-    {open.length === 0 ? 'Nothing stands open' : `Open now: ${open.length}`}{things > 0
-      ? `, ${things} small ${things === 1 ? 'thing' : 'things'} out`
-      : ''}
-  </h2>
+  <div class="head">
+    <h2>
+      {open.length === 0 ? 'Nothing stands open' : `Open now: ${open.length}`}{things > 0
+        ? `, ${things} small ${things === 1 ? 'thing' : 'things'} out`
+        : ''}
+    </h2>
+    {#if names}<button
+        type="button"
+        class="fold"
+        aria-expanded={unfolded}
+        aria-label="What stands open"
+        onclick={() => (unfolded = !unfolded)}><span>{names}</span>{unfolded ? '▲' : '▼'}</button
+      >{/if}
+  </div>
   {#if open.length + deferred.length > 0}
-    <ul>
+    <ul class:unfolded>
       {#each [...open, ...deferred] as i (i.item.key)}
         <li>
-          <button type="button" onclick={() => onpick(i.item.key)}
-            ><strong>{i.item.name}</strong> <span class="whitespace-nowrap">{standInWords(i)}</span></button
+          <button
+            type="button"
+            onclick={() => {
+              unfolded = false;
+              onpick(i.item.key);
+            }}><strong>{i.item.name}</strong> <span class="whitespace-nowrap">{standInWords(i)}</span></button
           >
         </li>
       {/each}
@@ -40,7 +56,7 @@
     border-color: var(--signal);
     border-left-width: 10px;
   }
-  button {
+  li button {
     display: flex;
     flex-wrap: wrap;
     justify-content: space-between;
@@ -50,19 +66,40 @@
     padding-block: 0.45rem;
     border-top: 1px solid var(--rule);
   }
+  .fold {
+    display: none;
+  }
   @media (max-width: 900px) {
     .list {
-      padding: 0.35rem 0.6rem;
+      padding: 0 0.6rem;
     }
-    ul {
+    .head {
       display: flex;
-      gap: 0 1.25rem;
-      overflow-x: auto;
+      align-items: center;
+      min-height: 2.75rem;
+      gap: 0.75rem;
     }
-    button {
-      flex-wrap: nowrap;
+    h2 {
       white-space: nowrap;
-      border: 0;
+    }
+    .fold {
+      display: flex;
+      flex: 1;
+      min-width: 0;
+      min-height: 2.75rem;
+      align-items: center;
+      justify-content: flex-end;
+      gap: 0.5rem;
+    }
+    .fold span {
+      overflow: hidden;
+      text-overflow: ellipsis;
+      white-space: nowrap;
+    }
+    ul:not(.unfolded) {
+      display: none;
+    }
+    li button {
       min-height: 3rem;
       align-items: center;
     }

@@ -62,9 +62,12 @@
   </p>
 {/if}
 <p class="quiet text-sm">
-  {#if fill.number.band}Quantity {inBothUnits(fill.number, units)?.main};{:else if fill.number.words}{fill
-      .number.words};
-  {/if}{fill.number.source ?? 'not on the sheet: the manual has it'}{fill.number.unsure ? ', not sure' : ''}
+  {[
+    fill.number.band ? `Quantity ${inBothUnits(fill.number, units)?.main}` : fill.number.words,
+    `${fill.number.source ?? 'not on the sheet: the manual has it'}${fill.number.unsure ? ', not sure' : ''}`
+  ]
+    .filter(Boolean)
+    .join('; ')}
 </p>
 {#if oil?.oil}<p class="mt-2 text-lg">Oil: <strong>{oil.oil} {oil.oilGrade}</strong></p>{/if}
 

@@ -1,5 +1,6 @@
 <!-- One step: what to do, the next number huge, its caution, and what has to be put in. -->
 <script lang="ts">
+  import { goesOn } from '$lib/core/visit/onward';
   import { isShut, standInWords, type StepState, measuredAt } from '$lib/core/visit/state';
   import { oddDrain } from '$lib/core/fluids/pour';
   import { wrongCircuit } from '$lib/core/fluids/ledger';
@@ -104,9 +105,13 @@
       });
     return true;
   }
-  function doneAndOn(content: DoneContent = {}) {
-    if (done(content)) onward();
+  /** Writing is also going on, where nothing is left to do here. */
+  function onwardIf(ok: boolean): boolean {
+    const now = bench.state.steps.find((x) => x.step.key === s.key);
+    if (ok && now && goesOn(bench.state, now)) onward();
+    return ok;
   }
+  const doneAndOn = (content: DoneContent = {}) => onwardIf(done(content));
   function leaveOut(e: SubmitEvent) {
     e.preventDefault();
     if (bench.write({ stepKey: s.key, action: 'left out', content: { reason } })) onward();
@@ -159,11 +164,11 @@
           {units}
           today={around.today}
           problem={bench.problemAt === key ? bench.problem : null}
-          write={(w) => bench.write({ itemKey: key, ...w })}
+          write={(w) => onwardIf(bench.write({ itemKey: key, ...w }))}
           after={covered}
         />
       {/each}
-      {#if step.done}<button type="button" class="go" onclick={onward}>Next step</button>{/if}
+      {#if step.done}<button type="button" class="go next" onclick={onward}>Next step</button>{/if}
     {:else if input.type === 'oil'}
       {#key s.key}<OilPick
           {input}
@@ -172,10 +177,10 @@
           today={around.today}
           written={step.written.at(-1) ?? null}
           {problem}
-          onwrite={(c) => (done(c) ? (onward(), true) : false)}
+          onwrite={(c) => doneAndOn(c)}
         />{/key}
     {:else if input.type === 'choice'}
-      <div role="radiogroup" aria-label={s.title} class="flex flex-wrap gap-3">
+      <div role="radiogroup" aria-label={s.title} class="choice flex flex-wrap gap-3">
         {#each ['yes', 'no'] as const as answer (answer)}
           <button
             type="button"
@@ -193,9 +198,9 @@
           written={measuredAt(step)}
           {units}
           sheetHref="/machines/{machineId}/sheet"
-          onwrite={(measured) => done({ measured })}
+          onwrite={(measured) => doneAndOn({ measured })}
         />{/key}
-      {#if step.done}<button type="button" class="go mt-3" onclick={onward}>Next step</button>{/if}
+      {#if step.done}<button type="button" class="go next mt-3" onclick={onward}>Next step</button>{/if}
     {:else if input.type === 'drained'}
       {@const written = step.written.at(-1)?.ml ?? null}
       <Amount
@@ -215,10 +220,11 @@
           return odd ? done({ ml: v, asWritten: t }) : doneAndOn({ ml: v, asWritten: t });
         }}
       />
-      {#if step.done}<button type="button" class="go mt-3" onclick={onward}>Next step</button>{/if}
+      {#if step.done}<button type="button" class="go next mt-3" onclick={onward}>Next step</button>{/if}
     {:else if input.type === 'pour'}
-      <Pour {bench} step={s} {input} {units} {readonly} onwrite={(c) => done(c)} />
-      {#if step.done && !readonly}<button type="button" class="go mt-3" onclick={onward}>Next step</button
+      <Pour {bench} step={s} {input} {units} {readonly} onwrite={(c) => doneAndOn(c)} />
+      {#if step.done && !readonly}<button type="button" class="go next mt-3" onclick={onward}
+          >Next step</button
         >{/if}
     {:else if input.type === 'debris'}
       {#key s.key}<DebrisPick
@@ -228,13 +234,13 @@
           onwrite={(c) => doneAndOn(c)}
         />{/key}
     {:else if input.type === 'level'}
-      {#key s.key}<Level {input} {units} written={step.written} onwrite={(c) => done(c)} />{/key}
-      {#if step.done}<button type="button" class="go mt-3" onclick={onward}>Next step</button>{/if}
+      {#key s.key}<Level {input} {units} written={step.written} onwrite={(c) => doneAndOn(c)} />{/key}
+      {#if step.done}<button type="button" class="go next mt-3" onclick={onward}>Next step</button>{/if}
     {:else if step.done}
       <p class="figure text-xl" style:color="var(--done)">
         ■ {input.type === 'open' ? 'Off, and on the open list' : 'Done'}
       </p>
-      <button type="button" class="go mt-3" onclick={onward}>Next step</button>
+      <button type="button" class="go next mt-3" onclick={onward}>Next step</button>
     {:else}
       {#if asksWhich && input.type === 'open'}
         <WhichOne {around} points={s.points} twins={input.twins} bind:picked={pointedAt} />
@@ -322,5 +328,37 @@
     min-height: 3.75rem;
     min-width: min(100%, 18rem);
     padding: 0.4rem 2rem;
+  }
+  /* On a phone the main button is always on the screen, at the thumb; what else there is to press stands in its place. */
+  @media (max-width: 900px) {
+    article {
+      padding-bottom: 5rem;
+    }
+    article :global(.go),
+    .choice {
+      position: fixed;
+      inset: auto 0 0 0;
+      z-index: 3;
+      width: 100%;
+      margin: 0;
+      border-top: 4px solid var(--paper);
+    }
+    .choice .go {
+      position: static;
+      flex: 1;
+      min-width: 0;
+    }
+    article:has(:global(.next)) :global(.go:not(.next)),
+    article :global(section:has(.go) ~ section .go),
+    article :global(section:has(.pull) form .go) {
+      position: static;
+      width: auto;
+      border: 0;
+    }
+  }
+  @media print {
+    article :global(.go) {
+      display: none;
+    }
   }
 </style>

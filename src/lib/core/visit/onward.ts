@@ -1,0 +1,85 @@
+import { oddTotal } from '../fluids/pour';
+import { judgeLevel } from '../fluids/level';
+import { judge } from '../quantity/band';
+import { show } from '../quantity/quantity';
+import { isShut, standInWords } from './items';
+import { AS_POURED } from './refuse';
+import { fillInForce, judgedAt, ledgerOf, measuredAt, type StepState, type VisitState } from './state';
+
+/** Nobody reads a glass finer. */
+const AS_AIMED = 0.05;
+
+/**
+ * Whether what was written at a step leaves nothing to do at it, so that writing is also going on: what looks odd, a level short
+ * of its aim or a pour that is not all in yet keeps the step on the screen.
+ */
+export function goesOn(state: VisitState, s: StepState): boolean {
+  if (!s.done) return false;
+  const { input } = s.step;
+  switch (input.type) {
+    case 'close':
+      return input.items.every((key) => state.items.some((i) => i.item.key === key && isShut(i)));
+    case 'pour': {
+      const { inMl } = ledgerOf(state, input.circuit);
+      const fill = fillInForce(state, s.step);
+      if (!fill || fill.firstMl === null || fill.quantityMl === null) return true;
+      const over = inMl > fill.quantityMl && oddTotal(inMl, fill.quantityMl, fill.mostMl ?? fill.quantityMl);
+      return inMl >= fill.firstMl * AS_POURED && !over;
+    }
+    case 'level': {
+      const level = s.written.at(-1)?.level;
+      if (!level || !judgeLevel(level).within) return false;
+      const { aim } = input.protocol;
+      return aim === null || !('position' in level) || level.position >= aim - AS_AIMED;
+    }
+    case 'measure': {
+      const last = measuredAt(s).at(-1);
+      const { band } = input.number;
+      return last !== undefined && (band === null || judge(last, band) !== 'outside');
+    }
+    default:
+      return true;
+  }
+}
+
+const EDGE = { inside: '', 'on the edge': ', just at the end of its band', outside: ', outside its band' };
+const ml = (v: number) => `${Math.round(v)} ml`;
+
+/** What was written at a step, in a few words, for whoever has gone on: empty where its title says it. */
+export function writtenInWords(state: VisitState, s: StepState): string {
+  const { input } = s.step;
+  const last = s.written.at(-1);
+  if (s.leftOut !== null) return `left out, ${s.leftOut}`;
+  switch (input.type) {
+    case 'close':
+      return state.items
+        .filter((i) => input.items.includes(i.item.key))
+        .map(standInWords)
+        .join('; ');
+    case 'drained':
+      return last?.ml === undefined ? '' : ml(last.ml);
+    case 'pour':
+      return `${ml(ledgerOf(state, input.circuit).inMl)} in it`;
+    case 'level':
+      return [
+        last?.level ? judgeLevel(last.level).words : '',
+        last?.toppedUpMl ? `${ml(last.toppedUpMl)} topped up` : ''
+      ]
+        .filter(Boolean)
+        .join(', ');
+    case 'measure': {
+      const measured = measuredAt(s).at(-1);
+      return measured ? `${show(measured)}${EDGE[judgedAt(s) ?? 'inside']}` : '';
+    }
+    case 'choice':
+      return last?.answer ?? '';
+    case 'debris':
+      return last?.grade ?? '';
+    case 'oil':
+      return [last?.oil, last?.oilGrade].filter(Boolean).join(' ');
+    case 'open':
+      return 'off';
+    default:
+      return '';
+  }
+}
