@@ -115,10 +115,15 @@ await main(() =>
         await page.evaluate(() => scrollTo(0, 120));
       }
     });
-    await shot('bench-refused', `/visits/${visit}`, {
+    await shot('bench-sheet', `/visits/${visit}`, {
       width: 820,
       height: 1180,
-      act: async (page) => void (await page.getByRole('button', { name: 'Close the visit' }).click())
+      act: async (page) => {
+        await page.getByText('The whole sheet').click();
+        await page.getByRole('button', { name: /^Tip it, then measure/ }).scrollIntoViewIfNeeded();
+        await page.getByLabel('Drained').fill('0.5 qt');
+        await page.evaluate(() => document.activeElement.scrollIntoView({ block: 'center' }));
+      }
     });
     await shot('bench-phone', `/visits/${visit}`, {
       width: 390,
@@ -126,7 +131,6 @@ await main(() =>
       act: async (page) => {
         await page.getByRole('button', { name: /Refit and torque oil filter cover/ }).click();
         await page.getByRole('button', { name: 'In by hand' }).waitFor();
-        await page.getByRole('group', { name: /^Bolts of/ }).scrollIntoViewIfNeeded();
       }
     });
     await shot('bench-level', `/visits/${visit}`, {
@@ -136,9 +140,6 @@ await main(() =>
       act: async (page) => {
         await page.getByRole('button', { name: /Read the engine level/ }).click();
         await page.getByRole('slider').fill('0.35');
-        await page.evaluate(() =>
-          scrollBy(0, document.querySelector('[type=range]').getBoundingClientRect().top - 380)
-        );
       }
     });
     await shot('underside', `/machines/${fell}/underside`);

@@ -72,4 +72,11 @@ test.describe('axe finds nothing in what opens on a view', () => {
       await page.getByRole('button', { name: step }).click();
       await lookInBoth(page);
     });
+  test('at the bench, the whole sheet, with a line that stands open in its place', async ({ page, app }) => {
+    await open(page, `/visits/${await visitId(app)}`);
+    await page.getByText('The whole sheet').click();
+    await page.getByRole('button', { name: /^Read the engine level/ }).click();
+    await expect(page.getByRole('slider')).toBeVisible();
+    await lookInBoth(page);
+  });
 });

@@ -1,4 +1,4 @@
-import { fromBase, show, type Quantity } from '../quantity/quantity';
+import { fromBase, quantity, show, type Quantity } from '../quantity/quantity';
 import type { Day } from '../time/day';
 
 /** A click wrench is trusted from a fifth of its range to the top of it (handbook, section 7). */
@@ -35,11 +35,13 @@ export function trustedSpan(w: Pick<TorqueWrench, 'lowNm' | 'highNm'>): [number,
   return [Math.max(w.lowNm, Math.round(w.highNm * TRUSTED_FROM * 100) / 100), w.highNm];
 }
 
-/** A torque as it is set on a wrench: by its scale, rounded to what can be set. */
-export const onScale = (torqueNm: number, w: Pick<TorqueWrench, 'unit'>): string => {
-  const rounded = Number(fromBase(torqueNm, w.unit).value.toFixed(w.unit === 'lbf·in' ? 0 : 1));
-  return `${rounded} ${w.unit}`;
-};
+/** A torque as it is set on a wrench: by its scale, rounded to what can be set. @param torqueNm what the bolt is to get, N·m */
+export function setting(torqueNm: number, { unit }: Pick<TorqueWrench, 'unit'>): Quantity {
+  return quantity(Number(fromBase(torqueNm, unit).value.toFixed(unit === 'lbf·in' ? 0 : 1)), unit);
+}
+/** The same in words. */
+export const onScale = (torqueNm: number, w: Pick<TorqueWrench, 'unit'>): string =>
+  show(setting(torqueNm, w));
 
 export function covers(w: Pick<TorqueWrench, 'lowNm' | 'highNm'>, torqueNm: number): boolean {
   const [from, to] = trustedSpan(w);

@@ -53,7 +53,9 @@
 </script>
 
 <form onsubmit={save} novalidate>
-  <label for={id}>{label} <span class="quiet text-sm">({unit} unless you say; {hint})</span></label>
+  <label for={id}
+    >{label} <span class="quiet text-sm">({unit} unless you say{hint ? `; ${hint}` : ''})</span></label
+  >
   <div class="mt-1 flex flex-wrap gap-3">
     <input
       {id}

@@ -7,18 +7,22 @@
   import { showHours } from '$lib/core/hours/hours';
   import type { HouseRules } from '$lib/core/rules/rules';
   import { gather } from '$lib/core/job/gather/gather';
-  import { writtenInWords } from '$lib/core/visit/onward';
   import { isLeft } from '$lib/core/visit/state';
   import { send } from '../form/send';
   import { say } from '../shell/shell.svelte';
   import { BenchVisit } from './bench.svelte';
   import CloseBox from './CloseBox.svelte';
+  import type { Depth } from './depth';
+  import DepthPick from './DepthPick.svelte';
   import OpenList from './OpenList.svelte';
   import PassOver from './PassOver.svelte';
+  import Receipt from './Receipt.svelte';
   import StepCard from './StepCard.svelte';
+  import StepList from './StepList.svelte';
   import Things from './Things.svelte';
   import Timers from './Timers.svelte';
   import Underside from './Underside.svelte';
+  import WholeSheet from './WholeSheet.svelte';
 
   interface Props {
     visit: Visit & { rules: HouseRules };
@@ -41,6 +45,9 @@
         : (bench.state.next ?? bench.state.steps.findLast((s) => s.called)!.step.key)
     )
   );
+  let depth = $state<Depth>('lead');
+  /** On the sheet, whether the step at hand stands open in its place. */
+  let opened = $state(false);
   const step = $derived(work.steps.find((s) => s.step.key === at)!);
   const index = $derived(called.findIndex((s) => s.step.key === at));
   const finished = $derived(called.filter((s) => !isLeft(s)).length);
@@ -63,17 +70,6 @@
   /** What was written last, for whoever has gone on: it can be looked at again. */
   let written = $state<string | null>(null);
   const receipt = $derived(work.steps.find((s) => s.step.key === written) ?? null);
-  /** Tight a moment ago: a paint mark goes on it. */
-  const toMark = $derived(
-    receipt?.step.input.type === 'close' && receipt.step.input.items.length === 1
-      ? (work.items.find(
-          (i) =>
-            receipt.step.input.type === 'close' &&
-            i.item.key === receipt.step.input.items[0] &&
-            i.stand === 'torqued'
-        ) ?? null)
-      : null
-  );
   /** A point of the map that was not visited, being answered. */
   let passing = $state<string | null>(null);
 
@@ -99,8 +95,10 @@
     stood = at;
     void tick().then(() => {
       const card = document.getElementById('step');
-      const top = card?.querySelector('article')?.getBoundingClientRect().top ?? 0;
-      if (top < 0 || top > window.innerHeight / 3) card?.scrollIntoView({ block: 'start' });
+      const article = card?.querySelector('article');
+      const top = article?.getBoundingClientRect().top ?? 0;
+      if (depth === 'sheet') article?.scrollIntoView({ block: 'nearest' });
+      else if (top < 0 || top > window.innerHeight / 3) card?.scrollIntoView({ block: 'start' });
       if (!matchMedia('(pointer: fine)').matches) return;
       card
         ?.querySelector<HTMLElement>('article form input.field:not([readonly]), article .go')
@@ -110,6 +108,7 @@
 
   function show(key: string) {
     written = null;
+    opened = true;
     if (key.startsWith('point:')) {
       passing = key.slice(6);
       return;
@@ -122,6 +121,10 @@
     document.getElementById(key.startsWith('thing:') ? 'things' : 'step')?.scrollIntoView({ block: 'start' });
   }
   function onward() {
+    if (depth === 'sheet') {
+      opened = false;
+      return;
+    }
     written = at;
     const after = called.slice(index + 1).find((s) => isLeft(s) && s.handed === null);
     at = after?.step.key ?? work.next ?? called[Math.min(called.length - 1, index + 1)]!.step.key;
@@ -181,6 +184,7 @@
       : ''}</span
   >
   {#if !visit.ready}<a class="link font-bold" href="/machines/{visit.machineId}#findings">not ready</a>{/if}
+  <DepthPick bind:depth />
 </div>
 <progress class="bar" max={called.length} value={finished} aria-label="Steps done"></progress>
 
@@ -235,37 +239,41 @@
         {bench}
         ondone={() => (passing = null)}
       />{/if}
-    {#if receipt && receipt.step.key !== at}
-      <p class="receipt" role="status">
-        <span
-          ><span style:color="var(--done)">■</span>
-          {receipt.step.title}{writtenInWords(work, receipt)
-            ? `: ${writtenInWords(work, receipt)}`
-            : ''}</span
-        >
-        <button type="button" class="link" onclick={() => show(receipt.step.key)}>Look again</button>
-        {#if toMark}<button
-            type="button"
-            class="link"
-            onclick={() => bench.write({ itemKey: toMark.item.key, action: 'marked', content: {} })}
-            >Paint mark on it</button
-          >{/if}
-      </p>
+    {#snippet card()}
+      <StepCard
+        {bench}
+        {around}
+        {step}
+        {units}
+        number={index + 1}
+        of={called.length}
+        readonly={over}
+        {gathered}
+        {onward}
+        onlater={called.slice(index + 1).some((s) => isLeft(s)) ? later : null}
+        onback={index > 0 ? () => show(called[index - 1]!.step.key) : null}
+        machineId={visit.machineId}
+      />
+    {/snippet}
+    {#if depth === 'sheet'}
+      <WholeSheet
+        {bench}
+        {called}
+        at={opened ? at : null}
+        {units}
+        today={around.today}
+        station={around.air}
+        readonly={over}
+        onopen={(key) => {
+          if (key) at = key;
+          opened = key !== null;
+        }}
+        {card}
+      />
+    {:else}
+      {#if receipt && receipt.step.key !== at}<Receipt {bench} step={receipt} onlook={show} />{/if}
+      {@render card()}
     {/if}
-    <StepCard
-      {bench}
-      {around}
-      {step}
-      {units}
-      number={index + 1}
-      of={called.length}
-      readonly={over}
-      {gathered}
-      {onward}
-      onlater={called.slice(index + 1).some((s) => isLeft(s)) ? later : null}
-      onback={index > 0 ? () => show(called[index - 1]!.step.key) : null}
-      machineId={visit.machineId}
-    />
   </div>
   <div class="side">
     {#if !over}<CloseBox
@@ -278,36 +286,7 @@
         ongiveup={work.open.length === 0 ? giveUp : null}
       />{/if}
     <div id="things"><Things {bench} readonly={over} /></div>
-    <details class="mt-5" open>
-      <summary class="figure text-xl font-bold">Steps</summary>
-      <ol class="mt-1">
-        {#each called as s, i (s.step.key)}
-          <li>
-            <button
-              type="button"
-              class="row"
-              class:here={s.step.key === at}
-              aria-current={s.step.key === at ? 'step' : undefined}
-              onclick={() => show(s.step.key)}
-            >
-              <span class="figure w-7 text-right">{i + 1}</span>
-              <span
-                class="tick"
-                aria-label={s.done ? 'done' : s.leftOut !== null ? 'left out' : s.handed ? 'waits' : 'to do'}
-                >{s.done ? '■' : s.leftOut !== null ? '–' : s.handed ? '…' : '□'}</span
-              >
-              <span class:quiet={!isLeft(s)}
-                >{s.step.title}{s.step.circuit &&
-                visit.plan.jobs.length > 1 &&
-                !s.step.title.toLowerCase().includes(s.step.circuit)
-                  ? `, ${s.step.circuit}`
-                  : ''}{s.handed && isLeft(s) ? `: waits for ${s.handed.to ?? 'whoever comes'}` : ''}</span
-              >
-            </button>
-          </li>
-        {/each}
-      </ol>
-    </details>
+    {#if depth === 'lead'}<StepList {called} {at} several={visit.plan.jobs.length > 1} onpick={show} />{/if}
     {#if around.fasteners.some((f) => f.at)}
       <details class="mt-5">
         <summary class="figure text-xl font-bold">Seen from below</summary>
@@ -350,16 +329,6 @@
     grid-area: step;
     scroll-margin-top: 9rem;
   }
-  .receipt {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 1.25rem;
-    margin-bottom: 0.5rem;
-    font-size: 0.9rem;
-  }
-  .receipt span {
-    overflow-wrap: anywhere;
-  }
   .open {
     grid-area: open;
     position: sticky;
@@ -368,22 +337,6 @@
   }
   .side {
     grid-area: side;
-  }
-  .row {
-    display: flex;
-    gap: 0.5rem;
-    width: 100%;
-    text-align: left;
-    padding: 0.35rem 0.25rem;
-    border-bottom: 1px solid var(--rule);
-    min-height: 2.4rem;
-  }
-  .here {
-    box-shadow: inset 4px 0 var(--signal);
-    font-weight: 700;
-  }
-  .tick {
-    color: var(--done);
   }
   @media (max-width: 900px) {
     .bench {

@@ -96,13 +96,6 @@
     });
     if (!ok) return false;
     remark = '';
-    // What goes by itself is timed from now.
-    if (s.wait > 0 && !bench.state.timers.some((t) => t.stepKey === s.key))
-      bench.write({
-        stepKey: s.key,
-        action: 'timer',
-        content: { label: s.waitFor || s.title.slice(0, 80), seconds: Math.round(s.wait * 60) }
-      });
     return true;
   }
   /** Writing is also going on, where nothing is left to do here. */

@@ -119,8 +119,22 @@ export class BenchVisit {
     const waiting = waitingNow(full, this.#count);
     this.#waiting = [...this.#waiting, waiting];
     this.#outbox.keep(waiting);
+    this.#time(full);
     void this.#flush();
     return true;
+  }
+
+  /** What goes by itself after a step is timed from when the step is done. */
+  #time(entry: NewEntry): void {
+    const step = this.plan.steps.find((s) => s.key === entry.stepKey);
+    if (entry.action !== 'done' || !step || step.wait === 0) return;
+    if (this.state.timers.some((t) => t.stepKey === step.key)) return;
+    const label = step.waitFor || step.title.slice(0, 80);
+    this.write({
+      stepKey: step.key,
+      action: 'timer',
+      content: { label, seconds: Math.round(step.wait * 60) }
+    });
   }
 
   /** Tries once more what was set aside, or lets it go. */

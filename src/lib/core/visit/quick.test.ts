@@ -1,0 +1,163 @@
+import { describe, expect, it } from 'vitest';
+import { planOf, step, whole } from '../../../../tests/core/bench';
+import { NO_TOOLS, type Toolbox } from '../stores/toolbox';
+import type { Entry, NewEntry } from './entry';
+import { numberOf, quickAt, runFrom } from './quick';
+import { refuseEntry } from './refuse';
+import { isLeft, visitState } from './state';
+
+const plan = planOf(['engine-oil']);
+const bare = { itemKey: null, stepKey: null };
+const tools: Toolbox = {
+  wrenches: [
+    {
+      id: 'w',
+      name: 'Feet',
+      unit: 'lbf·ft',
+      lowNm: 2,
+      highNm: 40,
+      lengthMm: 210,
+      calibratedUntil: null,
+      pulls: 0
+    }
+  ],
+  adapters: [],
+  oils: [
+    {
+      id: 'o',
+      name: 'Good',
+      kind: 'engine oil, four-stroke',
+      grade: '10W-50',
+      ratings: ['JASO MA2'],
+      additives: [],
+      bottleMl: 1000,
+      stockMl: 2000
+    }
+  ]
+};
+const hand = { tools, today: '2026-06-01', air: null };
+const at = (key: string, entries: Entry[] = []) => {
+  const state = visitState(plan, entries);
+  return quickAt(
+    state,
+    state.steps.find((s) => s.step.key === key)!,
+    hand
+  );
+};
+const closes = (name: string) => {
+  const { key } = plan.items.find((i) => i.name === name)!;
+  return plan.steps.find((s) => s.input.type === 'close' && s.input.items.includes(key))!.key;
+};
+
+describe('one press at a step', () => {
+  it('says done, off or run; of twins each is named', () => {
+    expect(at('stand')).toEqual([
+      { label: 'Done', entries: [{ stepKey: 'stand', action: 'done', content: {} }] }
+    ]);
+    expect(at('run')[0]!.label).toBe('It has run');
+    const gearbox = planOf(['engine-oil', 'gearbox-check-screw']);
+    const both = visitState(gearbox, []);
+    const twin = quickAt(
+      both,
+      both.steps.find((s) => s.step.key === 'drain-d')!,
+      hand
+    );
+    expect(twin.map((q) => q.label)).toEqual(['Engine drain plug, off', 'Gearbox drain plug, off']);
+    const taken = twin.map((q) => refuseEntry(both, { ...bare, ...q.entries[0] } as NewEntry)?.kind ?? null);
+    expect(taken).toEqual([null, 'the wrong one']);
+    expect(at('level').map((q) => q.label)).toEqual(['A quarter', 'Half-way', 'Three quarters']);
+    expect(at('stand', [step('stand')])).toEqual([]);
+  });
+  it('torques as the sheet has it, by the scale of the wrench, with the seal the house wants', () => {
+    const entries = [step('drain-d', 'done', { pointedAt: 'd' })];
+    // 20 N·m / 1.355 818 = 14.75 lbf·ft.
+    expect(at(closes('Engine drain plug'), entries)).toEqual([
+      {
+        label: 'Torqued, 14.8 lbf·ft',
+        entries: [
+          {
+            itemKey: plan.items.find((i) => i.name === 'Engine drain plug')!.key,
+            action: 'torqued',
+            content: { value: 14.8, unit: 'lbf·ft', wrenchId: 'w', seal: 'new' }
+          }
+        ]
+      }
+    ]);
+  });
+  it('offers nothing where the torque is not on the sheet', () => {
+    const entries = whole(plan).filter((e) => e.action === 'done');
+    expect(at(closes('Screen cap'), entries)).toEqual([]);
+  });
+  it('picks the oil that suits, and none where nothing does', () => {
+    expect(at('oil')).toMatchObject([{ label: 'Good 10W-50', entries: [{ content: { oilId: 'o' } }] }]);
+    const state = visitState(plan, []);
+    expect(
+      quickAt(
+        state,
+        state.steps.find((s) => s.step.key === 'oil')!,
+        { ...hand, tools: NO_TOOLS }
+      )
+    ).toEqual([]);
+  });
+  it('is never refused at the step that is next: it obeys what everything else obeys', () => {
+    let n = 0;
+    const entries: Entry[] = [];
+    const rest = whole(plan);
+    for (let guard = 0; guard < 200; guard++) {
+      const state = visitState(plan, entries);
+      const next = state.steps.find(isLeft);
+      if (!next) break;
+      const taken = (e: object) => refuseEntry(state, { ...bare, ...e } as NewEntry, tools) === null;
+      // Of twins, the right one; otherwise the first there is.
+      const options = quickAt(state, next, hand);
+      const twins = next.step.input.type === 'open' && next.step.input.twins.length > 0;
+      const quick = twins ? options.find((q) => taken(q.entries[0]!)) : options[0];
+      const written = quick
+        ? quick.entries.map((e) => ({ ...bare, ...e }) as unknown as Entry)
+        : rest.filter(
+            (e) =>
+              e.stepKey === next.step.key ||
+              (next.step.input.type === 'close' && next.step.input.items.includes(e.itemKey ?? ''))
+          );
+      for (const e of written) {
+        if (quick) expect(refuseEntry(visitState(plan, entries), e as NewEntry, tools)).toBeNull();
+        entries.push({ ...e, id: `q${++n}`, seq: n, at: '2026-06-10T10:00:00Z', by: 'p' } as Entry);
+      }
+    }
+    expect(visitState(plan, entries).open).toEqual([]);
+    expect(visitState(plan, entries).steps.filter(isLeft)).toEqual([]);
+  });
+});
+
+describe('a run of looks', () => {
+  it('goes as far as nothing but a hand is wanted, and stops at what heats, is torqued or written, or has a twin', () => {
+    const state = visitState(plan, []);
+    const order = state.steps.map((s) => s.step);
+    for (const s of order)
+      for (const r of runFrom(state, s.key).map((k) => order.find((x) => x.key === k)!)) {
+        expect(['tick', 'open', 'close']).toContain(r.input.type);
+        expect(r.heats).toBe(false);
+        if (r.input.type === 'open') expect(r.input.twins).toEqual([]);
+        if (r.input.type !== 'close') continue;
+        const { items } = r.input;
+        expect(plan.items.filter((i) => items.includes(i.key)).map((i) => i.kind)).not.toContain('fastener');
+      }
+    expect(runFrom(state, 'warm')).toEqual([]);
+    expect(runFrom(state, order[0]!.key).length).toBeGreaterThan(1);
+  });
+});
+
+describe('the number of a line', () => {
+  const state = visitState(plan, []);
+  const of = (key: string) =>
+    numberOf(
+      plan,
+      state.steps.find((s) => s.step.key === key)!
+    );
+  it('is what the hand needs', () => {
+    expect(of(closes('Engine drain plug'))).toBe('20 N·m');
+    expect(of(closes('Screen cap'))).toContain('torque unknown');
+    expect(of('level')).toBe('settle 3 min');
+    expect(of('stand')).toBe('');
+  });
+});

@@ -1,0 +1,189 @@
+import { setting, wrenchesFor } from '../fasteners/wrench';
+import { bestOil } from '../job/gather/gather';
+import type { Air } from '../fluids/air';
+import type { LevelReading } from '../fluids/level';
+import { sealSuggestion } from '../job/seal';
+import type { VisitPlan } from '../job/plan';
+import { middle } from '../quantity/band';
+import { show } from '../quantity/quantity';
+import type { Toolbox } from '../stores/toolbox';
+import type { LevelMethod } from '../specs/sheet';
+import type { Day } from '../time/day';
+import type { NewEntry } from './entry';
+import { isShut, pullsLeft, type ItemState } from './items';
+import { wantsSequence } from './refuse';
+import { isLeft, type StepState, type VisitState } from './state';
+
+/** An entry before it has its id. */
+export type Unsent = { stepKey?: string; itemKey?: string; action: NewEntry['action']; content: object };
+
+/** One press of a practised hand, and what it writes. */
+export interface Quick {
+  label: string;
+  entries: Unsent[];
+}
+
+/** What a press goes by besides the visit. */
+export interface AtHand {
+  tools: Toolbox;
+  today: Day;
+  /** The air it will be ridden in until the next change; null: nobody said. */
+  air: Air | null;
+}
+
+/**
+ * What one press can say at a step, all well: done, off, torqued as the sheet has it, the oil that suits. Several where it is an
+ * answer; none where a number is read or the sheet does not say.
+ */
+export function quickAt(state: VisitState, s: StepState, { tools, today, air }: AtHand): Quick[] {
+  const { input, key } = s.step;
+  if (!isLeft(s)) return [];
+  const done = (label: string, content: object = {}): Quick => ({
+    label,
+    entries: [{ stepKey: key, action: 'done', content }]
+  });
+  switch (input.type) {
+    case 'tick':
+      return [done('Done')];
+    case 'start':
+      return [done('It has run')];
+    case 'open':
+      return input.twins.length === 0 ? [done('Off')] : whichOne(state, s, input.twins, done);
+    case 'choice':
+      return [done('Yes', { answer: 'yes' }), done('No', { answer: 'no' })];
+    case 'debris':
+      return [
+        done('Nothing', { grade: 'none', materials: [] }),
+        done('Grey paste', { grade: 'grey paste or fuzz', materials: [] })
+      ];
+    case 'level':
+      return levels(input.protocol.method).map(([label, level]) => done(label, { level }));
+    case 'oil': {
+      const oil = bestOil(input.want, tools.oils, air);
+      return oil
+        ? [done(`${oil.name} ${oil.grade}`, { oilId: oil.id, oil: oil.name, oilGrade: oil.grade })]
+        : [];
+    }
+    case 'close': {
+      const left = state.items.filter((i) => input.items.includes(i.item.key) && !isShut(i));
+      const each = left.map((i) => shut(i, tools, today));
+      if (each.length === 0 || each.some((q) => q === null)) return [];
+      const labels = [...new Set(each.map((q) => q!.label))];
+      return [{ label: labels.join(', '), entries: each.flatMap((q) => q!.entries) }];
+    }
+    default:
+      return [];
+  }
+}
+
+/** Of plugs that look alike the one that is off is named: by their names, so that the right one is not always the first. */
+function whichOne(
+  state: VisitState,
+  s: StepState,
+  twins: readonly { id: string; name: string }[],
+  done: (label: string, content: object) => Quick
+): Quick[] {
+  const own = state.items.flatMap(({ item: { fastenerId, name } }) =>
+    fastenerId !== null && s.step.points.includes(fastenerId) ? [{ id: fastenerId, name }] : []
+  );
+  return [...own, ...twins]
+    .sort((a, b) => a.name.localeCompare(b.name))
+    .map(({ id, name }) => done(`${name}, off`, { pointedAt: id }));
+}
+
+/** Levels as they are read at a glance; finer ones are set on the drawing. */
+function levels(method: LevelMethod | null): [label: string, level: LevelReading][] {
+  if (method === null) return [];
+  if (method === 'measured quantity only') return [['By measured quantity', { method }]];
+  if (method === 'check screw')
+    return (['weeps', 'runs', 'nothing'] as const).map((flow) => [flow, { method, flow }]);
+  return (
+    [
+      ['A quarter', 0.25],
+      ['Half-way', 0.5],
+      ['Three quarters', 0.75]
+    ] as const
+  ).map(([label, position]) => [label, { method, position }]);
+}
+
+/** Shuts one thing as the sheet has it; null where that takes a word, an adapter or a value nobody knows. */
+function shut(i: ItemState, tools: Toolbox, today: Day): Quick | null {
+  const { key, kind, adapter, torque } = i.item;
+  const seal = i.item.seal === 'none' ? {} : { seal: i.seal ?? sealSuggestion(i.item) };
+  if (kind !== 'fastener')
+    return {
+      label: kind === 'part' ? 'Back in' : 'Shut',
+      entries: [{ itemKey: key, action: 'shut', content: seal }]
+    };
+  if (adapter) return null;
+  if (torque?.words && !torque.band)
+    return {
+      label: `Tight: ${torque.words}`,
+      entries: [{ itemKey: key, action: 'by feel', content: { reason: torque.words, ...seal } }]
+    };
+  const band = torque?.band;
+  if (!band?.from || !band.to) return null;
+  const spec = middle(band);
+  const [wrench] = wrenchesFor(spec.base, tools.wrenches, today);
+  // Without a wrench that covers it, it is asked what it was set with.
+  if (!wrench && tools.wrenches.length > 0) return null;
+  const set = wrench && wrench.unit !== spec.unit ? setting(spec.base, wrench) : spec;
+  const content = { value: set.value, unit: set.unit, ...(wrench && { wrenchId: wrench.id }), ...seal };
+  const bolts = wantsSequence(i)
+    ? pullsLeft(i).map(({ round, bolt }): Unsent => ({
+        itemKey: key,
+        action: 'bolt',
+        content: { round, bolt }
+      }))
+    : [];
+  return {
+    label: `${bolts.length > 0 ? 'Criss-cross' : 'Torqued'}, ${show(set)}`,
+    entries: [...bolts, { itemKey: key, action: 'torqued', content }]
+  };
+}
+/**
+ * The steps that follow one another and want no more than a look or a hand, for one press: done, off, a part or a cap back. An
+ * engine is run by itself, a bolt is torqued by itself, what is judged or written is, and of twins one is named.
+ * @returns the keys of the run that begins at a step, in order; fewer than two is no run
+ */
+export function runFrom(state: VisitState, key: string): string[] {
+  const called = state.steps.filter((s) => s.called);
+  const from = called.findIndex((s) => s.step.key === key);
+  const byHand = ({ input, heats }: StepState['step']): boolean => {
+    if (heats) return false;
+    if (input.type === 'close')
+      return state.items.every((i) => !input.items.includes(i.item.key) || i.item.kind !== 'fastener');
+    return input.type === 'tick' || (input.type === 'open' && input.twins.length === 0);
+  };
+  const run: string[] = [];
+  for (const s of called.slice(Math.max(0, from))) {
+    if (!isLeft(s)) continue;
+    if (!byHand(s.step)) break;
+    run.push(s.step.key);
+  }
+  return run;
+}
+
+/** The one number a line of the sheet shows for a step; empty where it has none. */
+export function numberOf(plan: Pick<VisitPlan, 'items'>, s: StepState): string {
+  const { input } = s.step;
+  switch (input.type) {
+    case 'pour':
+      return input.fill.firstMl === null ? 'quantity unknown' : `${input.fill.firstMl} ml first`;
+    case 'drained':
+      return input.pouredLastTimeMl === null ? '' : `${Math.round(input.pouredLastTimeMl)} ml went in`;
+    case 'level':
+      return input.protocol.settleSeconds
+        ? `settle ${Math.round(input.protocol.settleSeconds / 60)} min`
+        : '';
+    case 'oil':
+      return input.want.grade ?? 'grade unknown';
+    case 'close':
+      return plan.items
+        .filter((i) => input.items.includes(i.key) && i.kind === 'fastener')
+        .map((i) => (i.torque?.band ? show(middle(i.torque.band)) : (i.torque?.words ?? 'torque unknown')))
+        .join(', ');
+    default:
+      return '';
+  }
+}
