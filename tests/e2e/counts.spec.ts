@@ -98,3 +98,31 @@ test('a repeat of oil, screen and filter on a known machine, all well: presses a
     select content from service_record where machine_id = ${id} and visit_id is not null order by done_at desc limit 2`;
   expect(records.map((r) => r.content.circuits[0].pouredMl)).toEqual([900, 900]);
 });
+
+test('on a phone a step’s heading and its main button are on one screen, whatever step it is', async ({
+  work: page,
+  app
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  const [{ id }] = (await app.sql`select id from visit where closed_at is null`) as unknown as [
+    { id: string }
+  ];
+  await open(page, `/visits/${id}`);
+  const header = (await page.getByRole('banner').boundingBox())!;
+  expect(header.height).toBeLessThanOrEqual(56);
+  const steps = page.getByRole('button', { name: /^\d+ (to do|done)/ });
+  await expect(steps).toHaveCount(26);
+  const far: string[] = [];
+  for (let k = 0; k < (await steps.count()); k++) {
+    await steps.nth(k).click();
+    const card = page.getByRole('article', { name: `Step ${k + 1} of` });
+    const heading = card.getByRole('heading').first();
+    await expect(heading).toBeInViewport();
+    const main = card.locator('.next, .go').filter({ visible: true });
+    if ((await main.count()) === 0) continue;
+    const box = (await main.first().boundingBox())!;
+    if (box.y + box.height > 844)
+      far.push(`${await heading.textContent()}: ${Math.round(box.y + box.height)} px`);
+  }
+  expect(far).toEqual([]);
+});
