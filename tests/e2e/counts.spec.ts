@@ -126,3 +126,38 @@ test('on a phone a step’s heading and its main button are on one screen, whate
   }
   expect(far).toEqual([]);
 });
+
+test('on the whole sheet what is odd is said, what is refused is refused, and the record is the same', async ({
+  work: page,
+  app
+}) => {
+  const [{ id }] = (await app.sql`select id from visit where closed_at is null`) as unknown as [
+    { id: string }
+  ];
+  await open(page, `/visits/${id}`);
+  await page.getByText('The whole sheet').click();
+  const line = (title: string) =>
+    page.getByRole('list', { name: 'The sheet' }).getByRole('listitem').filter({ hasText: title });
+  await line('Tip it, then measure').getByLabel('Drained').fill('0.5 qt');
+  await page.keyboard.press('Enter');
+  // 1,990 ml went in last time; half a quart is 473.
+  await expect(line('Tip it, then measure').getByRole('status')).toContainText('1517 ml less came out');
+  await line('Pour the engine oil').getByLabel('Poured in').fill('1930');
+  await page.keyboard.press('Enter');
+  await expect(line('Pour the engine oil').getByRole('alert')).toContainText(
+    'Not yet: Engine drain plug is off'
+  );
+  await line('Refit and torque engine drain').getByRole('button', { name: 'Torqued, 24 N·m' }).click();
+  await expect(line('Refit and torque engine drain')).toContainText('torqued, 24 N·m');
+  await expect(page.getByRole('region', { name: 'Open now' })).not.toContainText('Engine drain plug');
+  await expect
+    .poll(async () =>
+      (
+        await app.sql`select action, content->>'value' as value from visit_entry where visit_id = ${id} order by seq desc limit 2`
+      ).map((e) => `${e.action} ${e.value ?? ''}`.trim())
+    )
+    .toEqual(['torqued 24', 'done']);
+  // Chosen once, it is there again.
+  await page.reload();
+  await expect(page.getByRole('list', { name: 'The sheet' })).toBeVisible();
+});

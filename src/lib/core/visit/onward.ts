@@ -1,8 +1,8 @@
-import { oddTotal } from '../fluids/pour';
 import { judgeLevel } from '../fluids/level';
 import { judge } from '../quantity/band';
 import { show } from '../quantity/quantity';
 import { isShut, standInWords } from './items';
+import { oddAt } from './odd';
 import { AS_POURED } from './refuse';
 import { fillInForce, judgedAt, ledgerOf, measuredAt, type StepState, type VisitState } from './state';
 
@@ -19,12 +19,12 @@ export function goesOn(state: VisitState, s: StepState): boolean {
   switch (input.type) {
     case 'close':
       return input.items.every((key) => state.items.some((i) => i.item.key === key && isShut(i)));
+    case 'drained':
+      return oddAt(state, s) === null;
     case 'pour': {
-      const { inMl } = ledgerOf(state, input.circuit);
-      const fill = fillInForce(state, s.step);
-      if (!fill || fill.firstMl === null || fill.quantityMl === null) return true;
-      const over = inMl > fill.quantityMl && oddTotal(inMl, fill.quantityMl, fill.mostMl ?? fill.quantityMl);
-      return inMl >= fill.firstMl * AS_POURED && !over;
+      const first = fillInForce(state, s.step)?.firstMl ?? null;
+      const enough = first === null || ledgerOf(state, input.circuit).inMl >= first * AS_POURED;
+      return enough && oddAt(state, s) === null;
     }
     case 'level': {
       const level = s.written.at(-1)?.level;

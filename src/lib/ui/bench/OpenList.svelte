@@ -66,6 +66,9 @@
     padding-block: 0.45rem;
     border-top: 1px solid var(--rule);
   }
+  .head {
+    padding-bottom: 0.3rem;
+  }
   .fold {
     display: none;
   }
@@ -74,6 +77,7 @@
       padding: 0 0.6rem;
     }
     .head {
+      padding: 0;
       display: flex;
       align-items: center;
       min-height: 2.75rem;

@@ -1,9 +1,8 @@
 <!-- One step: what to do, the next number huge, its caution, and what has to be put in. -->
 <script lang="ts">
+  import { oddAt } from '$lib/core/visit/odd';
   import { goesOn } from '$lib/core/visit/onward';
   import { isShut, standInWords, type StepState, measuredAt } from '$lib/core/visit/state';
-  import { oddDrain } from '$lib/core/fluids/pour';
-  import { wrongCircuit } from '$lib/core/fluids/ledger';
   import type { DoneContent } from '$lib/core/visit/entry';
   import type { BenchVisit } from './bench.svelte';
   import type { Around } from './visit';
@@ -202,16 +201,9 @@
           ? 'what went in last time is not known'
           : `last time ${Math.round(input.pouredLastTimeMl)} ml went in`}
         {written}
-        odd={written === null
-          ? null
-          : ((input.mine && wrongCircuit(written, input.mine, input.others)) ??
-            oddDrain(written, input.pouredLastTimeMl))}
+        odd={oddAt(bench.state, step)}
         {units}
-        onwrite={(v, t) => {
-          const odd =
-            (input.mine && wrongCircuit(v, input.mine, input.others)) ?? oddDrain(v, input.pouredLastTimeMl);
-          return odd ? done({ ml: v, asWritten: t }) : doneAndOn({ ml: v, asWritten: t });
-        }}
+        onwrite={(v, t) => doneAndOn({ ml: v, asWritten: t })}
       />
       {#if step.done}<button type="button" class="go next mt-3" onclick={onward}>Next step</button>{/if}
     {:else if input.type === 'pour'}

@@ -2,6 +2,7 @@
 <script lang="ts">
   import { onMount, type Snippet } from 'svelte';
   import { parseAir, type Air } from '$lib/core/fluids/air';
+  import { oddAt } from '$lib/core/visit/odd';
   import { writtenInWords } from '$lib/core/visit/onward';
   import { numberOf, quickAt, runFrom, type Unsent } from '$lib/core/visit/quick';
   import { isLeft, type StepState } from '$lib/core/visit/state';
@@ -75,6 +76,7 @@
     {@const quick = readonly ? [] : quickAt(bench.state, s, hand)}
     {@const words = left ? numberOf(bench.plan, s) : writtenInWords(bench.state, s)}
     {@const problem = problemOf(s)}
+    {@const odd = left ? null : oddAt(bench.state, s)}
     <li class:done={!left}>
       <div class="line">
         <span class="figure n">{i + 1}</span>
@@ -124,6 +126,7 @@
           />
         </div>
       {/if}
+      {#if odd && at !== key}<p class="caution" role="status">{odd}</p>{/if}
       {#if problem && at !== key}<p class="error" role="alert">{problem.words}</p>{/if}
       {#if runs[key] && at !== key}<button type="button" class="key run" onclick={() => all(runs[key]!)}
           >{i + 1} to {called.findIndex((c) => c.step.key === runs[key]!.at(-1)) + 1} in one press</button
