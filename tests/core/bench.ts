@@ -9,6 +9,8 @@ import { orderPlan } from '../../src/lib/core/job/order/order';
 import type { VisitPlan } from '../../src/lib/core/job/plan';
 import { wantsSequence } from '../../src/lib/core/visit/refuse';
 import { pulls } from '../../src/lib/core/fasteners/pattern';
+import type { TorqueWrench } from '../../src/lib/core/fasteners/wrench';
+import type { StockedOil } from '../../src/lib/core/stores/toolbox';
 import { BUILT_IN } from '../../src/lib/core/job/built-in/jobs';
 
 export const fastener = (
@@ -60,6 +62,28 @@ export const SHEET: Sheet = {
     figure('oil level settle time', quantity(3, 'min')),
     figure('clutch runs in', null, { text: 'gearbox oil' })
   ]
+};
+
+/** A small click wrench, and an oil that suits the engine above: what a toolbox of a test is made of. */
+export const WRENCH: TorqueWrench = {
+  id: 'w',
+  name: 'Small',
+  unit: 'N·m',
+  lowNm: 2,
+  highNm: 24,
+  lengthMm: 210,
+  calibratedUntil: null,
+  pulls: 0
+};
+export const GOOD_OIL: StockedOil = {
+  id: 'o',
+  name: 'Good',
+  kind: 'engine oil, four-stroke',
+  grade: '10W-50',
+  ratings: ['JASO MA2'],
+  additives: [],
+  bottleMl: 1000,
+  stockMl: 5000
 };
 
 /** Lays out the product's own jobs for a machine and puts them in order. */

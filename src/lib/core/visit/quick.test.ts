@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { planOf, step, whole } from '../../../../tests/core/bench';
+import { planOf, step, whole, GOOD_OIL, WRENCH } from '../../../../tests/core/bench';
 import { NO_TOOLS, type Toolbox } from '../stores/toolbox';
 import type { Entry, NewEntry } from './entry';
 import { numberOf, quickAt, runFrom } from './quick';
@@ -9,31 +9,9 @@ import { isLeft, visitState } from './state';
 const plan = planOf(['engine-oil']);
 const bare = { itemKey: null, stepKey: null };
 const tools: Toolbox = {
-  wrenches: [
-    {
-      id: 'w',
-      name: 'Feet',
-      unit: 'lbf·ft',
-      lowNm: 2,
-      highNm: 40,
-      lengthMm: 210,
-      calibratedUntil: null,
-      pulls: 0
-    }
-  ],
+  wrenches: [{ ...WRENCH, name: 'Feet', unit: 'lbf·ft', highNm: 40 }],
   adapters: [],
-  oils: [
-    {
-      id: 'o',
-      name: 'Good',
-      kind: 'engine oil, four-stroke',
-      grade: '10W-50',
-      ratings: ['JASO MA2'],
-      additives: [],
-      bottleMl: 1000,
-      stockMl: 2000
-    }
-  ]
+  oils: [{ ...GOOD_OIL, stockMl: 2000 }]
 };
 const hand = { tools, today: '2026-06-01', air: null };
 const at = (key: string, entries: Entry[] = []) => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { item, planOf, step, visitEntry, whole } from '../../../../tests/core/bench';
+import { item, planOf, step, visitEntry, whole, GOOD_OIL, WRENCH } from '../../../../tests/core/bench';
 import { DEFAULT_RULES } from '../rules/rules';
 import type { Entry } from './entry';
 import { asksWhy, inWords } from './problems';
@@ -16,40 +16,10 @@ const refused = (...args: Parameters<typeof refuseEntry>): string | null => {
 const plan = planOf(['engine-oil']);
 const both = planOf(['engine-oil', 'gearbox-check-screw']);
 const tools: Toolbox = {
-  wrenches: [
-    {
-      id: 'w',
-      name: 'Small',
-      unit: 'N·m',
-      lowNm: 2,
-      highNm: 24,
-      lengthMm: 210,
-      calibratedUntil: null,
-      pulls: 0
-    },
-    {
-      id: 'v',
-      name: 'Large',
-      unit: 'N·m',
-      lowNm: 20,
-      highNm: 110,
-      lengthMm: 380,
-      calibratedUntil: null,
-      pulls: 0
-    }
-  ],
+  wrenches: [WRENCH, { ...WRENCH, id: 'v', name: 'Large', lowNm: 20, highNm: 110, lengthMm: 380 }],
   adapters: [],
   oils: [
-    {
-      id: 'o',
-      name: 'Good',
-      kind: 'engine oil, four-stroke',
-      grade: '10W-50',
-      ratings: ['JASO MA2'],
-      additives: [],
-      bottleMl: 1000,
-      stockMl: 5000
-    },
+    GOOD_OIL,
     {
       id: 'b',
       name: 'Burnt',

@@ -1,34 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { planOf, SHEET } from '../../../../../tests/core/bench';
+import { planOf, SHEET, GOOD_OIL, WRENCH } from '../../../../../tests/core/bench';
 import { DEFAULT_RULES } from '../../rules/rules';
 import { NO_TOOLS, type Toolbox } from '../../stores/toolbox';
 import { bestOil, gather, sizesIn } from './gather';
 
 const tools: Toolbox = {
-  wrenches: [
-    {
-      id: 'w',
-      name: 'Small',
-      unit: 'N·m',
-      lowNm: 2,
-      highNm: 24,
-      lengthMm: 210,
-      calibratedUntil: '2026-01-01',
-      pulls: 0
-    }
-  ],
+  wrenches: [{ ...WRENCH, calibratedUntil: '2026-01-01' }],
   adapters: [],
   oils: [
-    {
-      id: 'o',
-      name: 'Good',
-      kind: 'engine oil, four-stroke',
-      grade: '10W-50',
-      ratings: ['JASO MA2'],
-      additives: [],
-      bottleMl: 1000,
-      stockMl: 1300
-    },
+    { ...GOOD_OIL, stockMl: 1300 },
     {
       id: 'b',
       name: 'Burnt',
