@@ -196,6 +196,24 @@ describe('properties', () => {
       )
     );
   });
+  it('hours of a component over a fitting are never negative, wherever it begins and ends', () => {
+    fc.assert(
+      fc.property(
+        aBook,
+        fc.integer({ min: 0, max: 400 }),
+        fc.integer({ min: 0, max: 400 }),
+        fc.integer({ min: 0, max: 5000 }),
+        (book, from, long, brought) => {
+          const host = seriesOf(runningHours([meter], book));
+          for (const to of [from + long, null]) {
+            const mine = fittedSeries(brought, [{ host, from, to }], 0);
+            expect(Math.min(...mine.total)).toBeGreaterThanOrEqual(brought);
+            expect(mine.total).toEqual([...mine.total].sort((x, y) => x - y));
+          }
+        }
+      )
+    );
+  });
   it('a reading struck out counts as if it had never been written', () => {
     fc.assert(
       fc.property(aBook, (book) => {

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { item, planOf, step, whole } from '../../../../tests/core/bench';
 import { DEFAULT_RULES } from '../rules/rules';
@@ -33,6 +34,45 @@ describe('the record', () => {
     const gearbox = drawUpRecord(both, state, DEFAULT_RULES, 95, 'gearbox-check-screw');
     expect(gearbox.circuits).toMatchObject([{ circuit: 'gearbox', level: { flow: 'weeps' } }]);
     expect(gearbox.debris.map((d) => d.place)).toEqual(['Gearbox drain plug']);
+  });
+  it('says what was entered, whatever it was', () => {
+    const of = (type: string) => plan.steps.find((s) => s.input.type === type)!.key;
+    const drain = plan.items.find((i) => i.name === 'Engine drain plug')!;
+    const rest = whole(plan).filter(
+      (e) => ![of('drained'), of('pour'), of('level')].includes(e.stepKey ?? '')
+    );
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 3000 }),
+        fc.array(fc.integer({ min: 1, max: 900 }), { minLength: 1, maxLength: 4 }),
+        fc.integer({ min: 0, max: 200 }),
+        fc.integer({ min: -25, max: 75 }),
+        fc.tuple(fc.integer({ min: 1, max: 400 }), fc.constantFrom('N·m', 'lbf·ft', 'lbf·in')),
+        fc.constantFrom('new', 'again'),
+        fc.string({ minLength: 1, maxLength: 30 }).filter((x) => x.trim() !== ''),
+        (drained, pours, topped, fiftieths, [torque, unit], seal, remark) => {
+          const state = visitState(plan, [
+            ...rest,
+            step(of('drained'), 'done', { ml: drained, remark }),
+            ...pours.map((ml) => step(of('pour'), 'done', { ml })),
+            step(of('level'), 'done', {
+              level: { method: 'sight glass', position: fiftieths / 50 },
+              toppedUpMl: topped
+            }),
+            item(drain.key, 'torqued', { value: torque / 10, unit, seal, reason: 'tried' })
+          ]);
+          const record = drawUpRecord(plan, state, DEFAULT_RULES, 60);
+          expect(record.circuits[0]).toMatchObject({
+            drainedMl: drained,
+            pouredMl: pours.reduce((sum, ml) => sum + ml, topped),
+            level: { position: fiftieths / 50 }
+          });
+          const plug = record.fasteners.find((f) => f.name === drain.name)!;
+          expect(plug).toMatchObject({ torque: { value: torque / 10, unit }, seal, reason: 'tried' });
+          expect(record.remarks.map((r) => r.remark)).toContain(remark);
+        }
+      )
+    );
   });
   it('keeps what was deferred, with what it waits for and the torque it wants', () => {
     const all = whole(plan);
