@@ -29,16 +29,19 @@ export const listSchema = z.object({
     .max(MOST_COMMANDS, `At most ${MOST_COMMANDS} at once.`)
 });
 
+/** Nothing waits on a device for longer; a clock that says so is no clock. */
+const MOST_WAITED = 400 * 86_400_000;
+
 /**
  * When a command was done, by the server's clock. What waited on a device for a signal was done as long before it came in as
  * it was before it was sent, however wrong the clock of that device is.
  * @param sent by the device's clock; undefined: it did not say, and its clock is taken to be right
  * @param received by the server's clock
- * @returns a moment not after `received`
+ * @returns a moment not after `received`, and at most 400 days before it
  */
 export function doneAt(at: string, sent: string | undefined, received: Date): Date {
   const waited = (sent === undefined ? received.getTime() : Date.parse(sent)) - Date.parse(at);
-  return new Date(received.getTime() - Math.max(0, waited));
+  return new Date(received.getTime() - Math.min(MOST_WAITED, Math.max(0, waited)));
 }
 
 /** What became of one command. */

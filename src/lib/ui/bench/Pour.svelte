@@ -1,6 +1,6 @@
 <!-- Pours into one circuit: what goes in next, huge; the ledger of what went in, under it. -->
 <script lang="ts">
-  import { oddTotal } from '$lib/core/fluids/pour';
+  import { oddAt } from '$lib/core/visit/odd';
   import { POURS, type PourWhat } from '$lib/core/fluids/ledger';
   import { showBoth } from '$lib/core/quantity/quantity';
   import { fillInForce, ledgerOf } from '$lib/core/visit/state';
@@ -43,11 +43,8 @@
         ? fill.firstMl
         : Math.max(0, fill.quantityMl - book.inMl)
   );
-  const odd = $derived(
-    fill.quantityMl !== null && book.inMl > fill.quantityMl
-      ? oddTotal(book.inMl, fill.quantityMl, fill.mostMl ?? fill.quantityMl)
-      : null
-  );
+  const stands = $derived(bench.state.steps.find((s) => s.step.key === step.key));
+  const odd = $derived(stands ? oddAt(bench.state, stands) : null);
 </script>
 
 <p class="quiet">{book.inMl === 0 ? fill.number.label : 'Left of what the sheet says'}</p>
