@@ -70,7 +70,7 @@ export async function openBook({
       kind: 'four-stroke enduro',
       meter,
       reading,
-      task: null
+      tasks: []
     }),
     earlier
   );

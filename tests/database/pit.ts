@@ -36,7 +36,7 @@ export class Pit {
         kind: 'four-stroke enduro',
         meter: 'hour meter',
         reading: '80',
-        task: null
+        tasks: []
       }),
       before
     );

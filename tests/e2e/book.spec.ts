@@ -82,22 +82,24 @@ test('a sheet: a superseded figure stays readable, a sister’s figures come unc
 }) => {
   const [fell, pippet] = [await app.machineId('12'), await app.machineId('61')];
   await open(page, `/machines/${fell}/sheet`);
-  await expect(page.locator('s')).toHaveText('0.9 L');
+  await expect(page.getByText('1st ed. · p. 28 · printed, superseded')).toBeHidden();
+  await page.getByRole('button', { name: /^Engine oil, with filter: page/ }).click();
+  await expect(page.locator('s').filter({ visible: true })).toHaveText('0.9 L');
   await expect(page.getByText('1st ed. · p. 28 · printed, superseded')).toBeVisible();
-  await expect(page.getByText('0.11–0.16 mm')).toBeVisible();
+  await expect(page.getByLabel('Inlet valves, clearance cold', { exact: true })).toHaveValue('0.11–0.16 mm');
   await expect(page.getByText('0.00433–0.0063 in')).toBeVisible();
-  await page.getByRole('button', { name: 'Put in Clutch, free play at the lever' }).click();
-  const figure = page.getByRole('form', { name: 'Clutch, free play at the lever figure' });
-  await figure.getByLabel('Manual, or who said so').fill('Owner’s handbook');
-  await figure.getByLabel('As printed').fill('5–3 mm');
-  await figure.getByRole('button', { name: 'Put it on the sheet' }).click();
-  await expect(figure.getByText(/runs backwards/)).toBeVisible();
-  await figure.getByLabel('As printed').fill('3–5 mm (0.12–0.40 in)');
-  await figure.getByRole('button', { name: 'Put it on the sheet' }).click();
-  await expect(figure.getByText(/5 mm is 0\.1969 in, not 0\.4 in/)).toBeVisible();
-  await figure.getByLabel('As printed').fill('3–5 mm');
-  await figure.getByRole('button', { name: 'Put it on the sheet' }).click();
-  await expect(page.getByText('3–5 mm', { exact: true })).toBeVisible();
+  await page.getByLabel('Manual, or who said so').fill('Owner’s handbook');
+  const play = page.getByLabel('Clutch, free play at the lever', { exact: true });
+  const write = async (typed: string) => {
+    await play.fill(typed);
+    await play.press('Tab');
+  };
+  await write('5–3 mm');
+  await expect(page.getByText(/runs backwards/)).toBeVisible();
+  await write('3–5 mm (0.12–0.40 in)');
+  await expect(page.getByText(/5 mm is 0\.1969 in, not 0\.4 in/)).toBeVisible();
+  await write('3–5 mm');
+  await expect(page.getByText('0.1181–0.1969 in')).toBeVisible();
   await page.getByRole('button', { name: 'Something was changed' }).click();
   const change = page.getByRole('form', { name: 'Modification' });
   await change.getByLabel('What').selectOption('aftermarket clutch');
@@ -113,15 +115,16 @@ test('a sheet: a superseded figure stays readable, a sister’s figures come unc
   await page.getByRole('button', { name: 'Copy from a sister machine' }).click();
   const copy = page.getByRole('form', { name: 'Copy from a sister machine' });
   await copy.getByLabel('From').selectOption({ label: '12  Fell 250, four-stroke enduro' });
-  await expect(copy.getByLabel(/Engine oil, grade and ratings/)).toBeDisabled();
-  await copy.getByLabel(/Inlet valves/).check();
-  await copy.getByRole('button', { name: 'Take over 1' }).click();
-  await expect(page.getByText('look it up for this machine')).toBeVisible();
-  await page.getByRole('button', { name: 'Confirm Inlet valves, clearance cold' }).click();
-  const confirm = page.getByRole('form', { name: /^Confirm/ });
-  await confirm.getByLabel('Manual, or who said so').fill('Pippet leaflet');
-  await confirm.getByRole('button', { name: 'It is the same here' }).click();
-  await expect(page.getByText('look it up for this machine')).toBeHidden();
+  const own = await page.getByLabel('Engine oil, grade and ratings', { exact: true }).inputValue();
+  await copy.getByRole('button', { name: 'Bring its sheet over' }).click();
+  await expect(page.getByText(/\d+ figures came over, unconfirmed; \d+ stood here already/)).toBeVisible();
+  // What stood here stays.
+  await expect(page.getByLabel('Engine oil, grade and ratings', { exact: true })).toHaveValue(own);
+  await page.getByLabel('Manual, or who said so').fill('Pippet leaflet');
+  await page.getByRole('button', { name: 'Inlet valves, clearance cold: the same here' }).click();
+  await expect(
+    page.getByRole('button', { name: 'Inlet valves, clearance cold: the same here' })
+  ).toBeHidden();
   expect(
     await app.sql`select confidence, base, base_to, supersedes is not null as later from spec_figure where machine_id = ${pippet} and key = 'inlet valve clearance' order by created_at`
   ).toEqual([

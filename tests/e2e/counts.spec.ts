@@ -1,60 +1,6 @@
-import type { Page } from '@playwright/test';
+import { counted, onTheSheet } from './counted';
 import { expect, open, test } from './app';
 import { Hand } from './hand';
-
-/** Presses and fields of a person, as the page itself sees them: real ones only, each field once; a tick is a press. */
-async function counted(page: Page): Promise<() => Promise<{ clicks: number; fields: number }>> {
-  const totals = { clicks: 0, fields: 0 };
-  await page.exposeBinding('counted', (_, kind: 'clicks' | 'fields') => void totals[kind]++);
-  const count = () => {
-    const tell = (window as unknown as { counted: (kind: string) => void }).counted;
-    const seen = new WeakSet<EventTarget>();
-    addEventListener('pointerdown', (e) => e.isTrusted && tell('clicks'), true);
-    addEventListener(
-      'input',
-      (e) => {
-        const ticked = e.target instanceof HTMLInputElement && ['checkbox', 'radio'].includes(e.target.type);
-        if (!e.target || ticked || seen.has(e.target)) return;
-        seen.add(e.target);
-        tell('fields');
-      },
-      true
-    );
-  };
-  await page.addInitScript(count);
-  return async () => ({ ...totals });
-}
-
-/** A practised hand on the whole sheet: runs in one press, one press a line, amounts in place. */
-async function onTheSheet(page: Page): Promise<void> {
-  const sheet = page.getByRole('list', { name: 'The sheet' });
-  const left = sheet.getByRole('listitem').filter({ has: page.getByLabel('to do') });
-  const hand = new Hand(page);
-  for (let k = 0; k < 60; k++) {
-    const before = await left.count();
-    if (before === 0) return;
-    const line = left.first();
-    const run = line.getByRole('button', { name: /in one press$/ });
-    const words = await line.locator('.press').getByRole('button').allTextContents();
-    const title = (await line.locator('.what').textContent())!.toLowerCase();
-    // Of twins the one of the title; a level stands half-way; of what is found, nothing.
-    const mine = words.findIndex((w) => title.includes(w.trim().replace(', off', '').toLowerCase()));
-    const one = line
-      .locator('.press')
-      .getByRole('button')
-      .nth(Math.max(0, mine, words.indexOf('Half-way')));
-    if (await line.getByLabel(/^(Drained|Poured in)/).count()) {
-      await line.getByLabel(/^(Drained|Poured in)/).fill('900');
-      await page.keyboard.press('Enter');
-    } else if (await run.count()) await run.click();
-    else if ((await one.textContent())?.trim() !== 'Write …') await one.click();
-    else {
-      await one.click();
-      await hand.one();
-    }
-    await expect.poll(() => left.count()).toBeLessThan(before);
-  }
-}
 
 test('a repeat of oil, screen and filter on a known machine, all well: presses and fields, step by step and on the sheet', async ({
   work: page,

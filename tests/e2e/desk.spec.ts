@@ -96,7 +96,7 @@ test('people, units and light are chosen on the device and stay', async ({ work:
   await open(page, `/machines/${await app.machineId('12')}/sheet`);
   await expect(page.locator('html')).toHaveClass('dark');
   await expect(page.getByText('16.2 lbf·ft').first()).toBeVisible();
-  await expect(page.getByText('22 N·m').first()).toBeVisible();
+  await expect(page.getByLabel('Engine drain plug: torque')).toHaveValue('22 N·m');
   expect(await app.sql`select role from person where name = 'Ottilie Marsh'`).toEqual([{ role: 'mechanic' }]);
 });
 
@@ -106,18 +106,26 @@ test('a figure corrected: the old one stays, struck through; a slip and a contra
 }) => {
   const id = await app.machineId('41');
   await open(page, `/machines/${id}/sheet`);
-  await page.getByRole('button', { name: 'Correct Engine oil, with filter' }).click();
-  const form = page.getByRole('form', { name: 'Engine oil, with filter figure' });
-  await form.getByLabel('Manual, or who said so').fill('Workshop manual');
-  await form.getByLabel('As printed').fill('1.2 qt (1.5 L)');
-  await form.getByRole('button', { name: 'Put it on the sheet' }).click();
-  await expect(form.getByText(/1\.2 US qt is 1\.14 L, not 1\.5 L/)).toBeVisible();
-  await form.getByLabel('As printed').fill('12 ml');
-  await form.getByRole('button', { name: 'Put it on the sheet' }).click();
-  await expect(form.getByText(/very little/)).toBeVisible();
-  await form.getByLabel('As printed').fill('1.2 qt (1.14 L)');
-  await form.getByRole('button', { name: 'Put it on the sheet' }).click();
-  await expect(form).toBeHidden();
+  const oil = page.getByLabel('Engine oil, with filter', { exact: true });
+  const write = async (typed: string) => {
+    await oil.fill(typed);
+    await oil.press('Tab');
+  };
+  // The manual is asked for where it was not named, and what was typed stays.
+  await write('1.2 qt (1.5 L)');
+  await expect(page.getByText('Which manual, or who said so?')).toBeVisible();
+  await page.getByLabel('Manual, or who said so').last().fill('Workshop manual');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText(/1\.2 US qt is 1\.14 L, not 1\.5 L/)).toBeVisible();
+  await expect(oil).toHaveValue('1.2 qt (1.5 L)');
+  await write('12 ml');
+  await expect(page.getByText(/very little/)).toBeVisible();
+  // Emptied is no figure: what stood there stands again.
+  await write('');
+  await expect(oil).toHaveValue('1.15 US qt');
+  await write('1.2 qt (1.14 L)');
+  await expect(oil).toHaveValue('1.2 US qt');
+  await page.getByRole('button', { name: 'Engine oil, with filter: page' }).click();
   await expect(page.locator('s')).toHaveText('1.15 US qt');
   expect(
     await app.sql`select value, unit, supersedes is not null as later from spec_figure where machine_id = ${id} and key = 'engine oil with filter' order by created_at`

@@ -44,7 +44,10 @@ export class Hand {
     const title = await this.title();
     if (await this.#has('Next step')) await this.press('Next step');
     else if (await this.#has('This oil')) {
-      await card.getByRole('radiogroup', { name: 'Oil' }).getByRole('radio').first().click();
+      const cans = card.getByRole('radiogroup', { name: 'Oil' }).getByRole('radio');
+      // Nothing in the stores: as the can says.
+      if (await cans.count()) await cans.first().click();
+      else await card.getByLabel(/^Another/).fill('Hollin Gear 75W-80, JASO MA2');
       await this.press('This oil');
     } else if (await this.#has('Off')) {
       const which = card.getByRole('radiogroup', { name: 'Which one' });

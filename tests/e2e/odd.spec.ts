@@ -121,7 +121,8 @@ test('the server answers bad writes clearly and never with a 500', async ({ work
     `/machines/${'a'.repeat(36)}`,
     `/visits/${'-'.repeat(36)}`,
     `/api/photos/${'0'.repeat(36)}`,
-    `/api/visits/${crypto.randomUUID()}/entries`
+    `/api/visits/${crypto.randomUUID()}/entries`,
+    '/machines/new?like=x'
   ])
     expect([path, (await page.request.get(path)).status()]).toEqual([path, 404]);
   for (const path of [
@@ -132,7 +133,7 @@ test('the server answers bad writes clearly and never with a 500', async ({ work
     `/machines/${machineId}/meters?before=-1`,
     '/due?page=1e99&sort=x&weekend=%00&machine=%00&task=%00',
     '/api/machines?q=%00',
-    '/api/figures?machine=x&for=y',
+
     `/tasks/new?machine=${machineId}&part=x`
   ])
     expect([path, (await page.request.get(path)).status()]).toEqual([path, 200]);

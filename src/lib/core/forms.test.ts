@@ -163,7 +163,7 @@ describe('the other forms', () => {
     kind: 'electric',
     meter: 'reckoned',
     reading: '0',
-    task: null
+    tasks: []
   };
   it('a machine', () => {
     expect(errors(machineSchema, machine)).toEqual({});
@@ -177,9 +177,15 @@ describe('the other forms', () => {
     expect(
       errors(machineSchema, {
         ...machine,
-        task: { id, name: '', triggers: [{ id, measure: 'hours', every: '5' }], lastDone: 'new' }
+        tasks: [{ id, name: '', triggers: [{ id, measure: 'hours', every: '5' }], lastDone: 'new' }]
       })
-    ).toHaveProperty(['task.name']);
+    ).toHaveProperty(['tasks.0.name']);
+    // Work whose interval nobody has looked up yet is in the book all the same, once.
+    const oil = { id, name: 'Oil', triggers: [], lastDone: 'not known' };
+    expect(errors(machineSchema, { ...machine, tasks: [oil] })).toEqual({});
+    expect(errors(machineSchema, { ...machine, tasks: [oil, { ...oil, name: 'oil' }] })).toEqual({
+      'tasks.1.name': 'It is listed above already.'
+    });
   });
   it('a team with its first person', () => {
     expect(

@@ -11,6 +11,7 @@ import type { Task } from '../core/schedule/task';
 import type { Circuit } from '../core/specs/sheet';
 import type { Team } from '../core/team/team';
 import type { Db } from './db';
+import { hoursBy } from './machines';
 import { readRules } from './rules';
 import { readSheet } from './specs';
 
@@ -129,6 +130,7 @@ export async function layoutInput(
   return {
     kind: machine.kind as Kind,
     sheet: await readSheet(sql, teamId, machine.id),
+    hourMeter: (await hoursBy(sql, teamId, machine.id)) !== 'reckoned',
     rules: await readRules(sql, teamId),
     jobs,
     history,

@@ -51,7 +51,7 @@ export async function listMachines(
   })[];
 }
 
-/** Brings a machine into the book with its meter, its first reading and, if given, its first task. */
+/** Brings a machine into the book with its meter, its first reading and its tasks. */
 export async function addMachine({ tx, team, personId, now }: Write, input: MachineInput): Promise<void> {
   const [other] =
     await tx`select id from machine where team_id = ${team.id} and lower(plate) = lower(${input.plate})`;
@@ -67,18 +67,19 @@ export async function addMachine({ tx, team, personId, now }: Write, input: Mach
   await tx`
     insert into reading (team_id, id, machine_id, meter_id, read_at, value, ridden, created_by)
     values (${team.id}, ${crypto.randomUUID()}, ${input.id}, ${meterId}, ${now}, ${input.meter === 'reckoned' ? null : input.reading}, ${input.meter === 'reckoned' ? 0 : null}, ${personId})`;
-  if (!input.task) return;
-  if (input.task.lastDoneHours !== null && input.task.lastDoneHours > input.reading)
-    refuse('task.lastDoneHours', 'The machine has not run that far yet.');
-  try {
-    await insertTask(tx, team, personId, { ...input.task, machineId: input.id, componentId: null }, now);
-  } catch (e) {
-    // The task's fields stand in this form under their own name.
-    if (e instanceof Refusal)
-      throw new Refusal(
-        Object.fromEntries(Object.entries(e.errors).map(([k, v]) => [k ? `task.${k}` : '', v])),
-        e.more
-      );
-    throw e;
+  for (const [i, task] of input.tasks.entries()) {
+    if (task.lastDoneHours !== null && task.lastDoneHours > input.reading)
+      refuse(`tasks.${i}.lastDoneHours`, 'The machine has not run that far yet.');
+    try {
+      await insertTask(tx, team, personId, { ...task, machineId: input.id, componentId: null }, now);
+    } catch (e) {
+      // A task's fields stand in this form under its own place in the list.
+      if (e instanceof Refusal)
+        throw new Refusal(
+          Object.fromEntries(Object.entries(e.errors).map(([k, v]) => [k ? `tasks.${i}.${k}` : '', v])),
+          e.more
+        );
+      throw e;
+    }
   }
 }

@@ -198,7 +198,7 @@ it('one plate, one machine', async () => {
         kind: 'electric',
         meter: 'reckoned',
         reading: '0',
-        task: null
+        tasks: []
       }),
       NOW
     )

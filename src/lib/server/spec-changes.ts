@@ -5,51 +5,54 @@ import type {
   ModificationNoteInput
 } from '../core/specs/form';
 import { MODIFICATIONS, type Modification } from '../core/specs/changes';
-import type { Figure, Sheet } from '../core/specs/sheet';
 import type { Db } from './db';
 import { refuseDay } from './moment';
 import { refuse } from './refusal';
-import { machineOfSheet, readSheet, sourceOf } from './specs';
+import { listFasteners, machineOfSheet, readSheet, sourceOf } from './specs';
 import type { Write } from './write';
 
 /**
- * Copies figures of one sheet to a sister machine, figure by figure and as unconfirmed: nobody has looked them up for that
- * machine. What that sheet holds already stays, and fasteners are matched by name.
- * @returns how many were copied, and how many were left because something stands there
+ * Brings a sister machine's whole sheet over: its fasteners with their places and what lies behind what, and every figure in
+ * force, as unconfirmed: nobody has looked it up for this machine. What this sheet holds already stays; fasteners are matched by
+ * name.
+ * @returns how many figures came over, and how many were left because something stands there
  */
 export async function copySheet(
   { tx, team, personId }: Write,
   c: CopySheetInput
 ): Promise<{ copied: number; left: number }> {
-  if (c.fromMachineId === c.toMachineId) refuse('toMachineId', 'Pick another machine.');
+  if (c.fromMachineId === c.toMachineId) refuse('fromMachineId', 'Pick another machine.');
+  const from = await readSheet(tx, team.id, c.fromMachineId);
+  if (from.figures.length + from.fasteners.length === 0) refuse('fromMachineId', 'Its sheet is empty.');
+  const there = await listFasteners(tx, team.id, c.toMachineId);
+  /** By the id a fastener has over there: its id here. */
+  const here = new Map<string, string>();
+  const fresh = from.fasteners.filter((f) => {
+    const same = there.find((t) => t.name.toLowerCase() === f.name.toLowerCase());
+    here.set(f.id, same?.id ?? crypto.randomUUID());
+    return !same;
+  });
+  for (const f of fresh)
+    await tx`
+      insert into fastener (team_id, id, machine_id, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, note, at_x, at_y, lean, oiled, adapter, position, created_by)
+      select team_id, ${here.get(f.id)!}, ${c.toMachineId}, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, note, at_x, at_y, lean, oiled, adapter, position, ${personId}
+      from fastener where team_id = ${team.id} and id = ${f.id}`;
+  for (const f of fresh.filter((x) => x.covers.length > 0)) {
+    const covers = f.covers.flatMap((id) => here.get(id) ?? []);
+    await tx`update fastener set covers = ${covers} where team_id = ${team.id} and id = ${here.get(f.id)!}`;
+  }
   let copied = 0;
-  for (const { id, figureId } of c.figures) {
-    const [f] = await tx`
-      select f.*, a.name as fastener from spec_figure f left join fastener a on a.team_id = f.team_id and a.id = f.fastener_id
-      where f.team_id = ${team.id} and f.id = ${figureId} and f.machine_id = ${c.fromMachineId}`;
-    if (!f) refuse('figures', 'That figure is not on that sheet.');
-    let fastenerId: string | null = null;
-    if (f!.fastener_id) {
-      const [same] =
-        await tx`select id from fastener where team_id = ${team.id} and machine_id = ${c.toMachineId} and lower(name) = lower(${f!.fastener})`;
-      if (same) fastenerId = same.id;
-      else {
-        fastenerId = crypto.randomUUID();
-        await tx`
-          insert into fastener (team_id, id, machine_id, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, note, position, created_by)
-          select team_id, ${fastenerId}, ${c.toMachineId}, circuit, role, name, '', quantity, magnet, seal, head, thread, pattern, '', position, ${personId}
-          from fastener where team_id = ${team.id} and id = ${f!.fastener_id}`;
-      }
-    }
+  for (const f of from.figures) {
+    const fastenerId = f.fastenerId === null ? null : here.get(f.fastenerId)!;
     const made = await tx`
       insert into spec_figure (team_id, id, machine_id, key, fastener_id, dimension, base, value, base_to, value_to, bound, unit, text, source_id, page, confidence, variant, copied_from, created_by)
-      select team_id, ${id}, ${c.toMachineId}, key, ${fastenerId}, dimension, base, value, base_to, value_to, bound, unit, text, source_id, page, 'unconfirmed', '', ${c.fromMachineId}, ${personId}
-      from spec_figure where team_id = ${team.id} and id = ${figureId}
-        and not exists (select 1 from spec_figure t where t.team_id = ${team.id} and t.machine_id = ${c.toMachineId} and t.key = ${f!.key} and t.fastener_id is not distinct from ${fastenerId})
-      on conflict do nothing returning id`;
+      select team_id, ${crypto.randomUUID()}, ${c.toMachineId}, key, ${fastenerId}, dimension, base, value, base_to, value_to, bound, unit, text, source_id, page, 'unconfirmed', '', ${c.fromMachineId}, ${personId}
+      from spec_figure where team_id = ${team.id} and id = ${f.id}
+        and not exists (select 1 from spec_figure t where t.team_id = ${team.id} and t.machine_id = ${c.toMachineId} and t.key = ${f.key} and t.fastener_id is not distinct from ${fastenerId})
+      returning id`;
     copied += made.length;
   }
-  return { copied, left: c.figures.length - copied };
+  return { copied, left: from.figures.length - copied };
 }
 
 /** An unconfirmed figure looked up for this machine and found the same: a new figure with its own source takes its place. */
@@ -108,23 +111,5 @@ export async function listModifications(
   return rows.map((m) => ({
     ...(m as unknown as Modification & { by: string }),
     why: MODIFICATIONS[m.what]?.why ?? ''
-  }));
-}
-
-/** Figures in force on one sheet, with whether the other sheet holds such a figure already. */
-export async function offeredFigures(
-  sql: Db,
-  teamId: string,
-  fromMachineId: string,
-  toMachineId: string
-): Promise<(Figure & { fastener: string | null; taken: boolean })[]> {
-  const [from, to] = [await readSheet(sql, teamId, fromMachineId), await readSheet(sql, teamId, toMachineId)];
-  const nameIn = (sheet: Sheet, id: string | null) =>
-    sheet.fasteners.find((f) => f.id === id)?.name.toLowerCase() ?? null;
-  const there = new Set(to.figures.map((f) => `${f.key}/${nameIn(to, f.fastenerId)}`));
-  return from.figures.map((f) => ({
-    ...f,
-    fastener: from.fasteners.find((x) => x.id === f.fastenerId)?.name ?? null,
-    taken: there.has(`${f.key}/${nameIn(from, f.fastenerId)}`)
   }));
 }

@@ -3,6 +3,8 @@ import {
   addFigure,
   addMachine,
   addModification,
+  changeFastener,
+  command,
   confirmFigure,
   copySheet,
   noteModification
@@ -12,14 +14,15 @@ import { Book, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
 import { machineSchema } from '../core/machine/form';
 import {
   confirmSchema,
+  fastenerChangeSchema,
   fastenerSchema,
   figureSchema,
   modificationNoteSchema,
   modificationSchema
 } from '../core/specs/form';
 import { Refusal } from './refusal';
-import { listModifications, offeredFigures } from './spec-changes';
-import { listFigures, readSheet } from './specs';
+import { listModifications } from './spec-changes';
+import { listFigures, listRemoved, readSheet } from './specs';
 
 let book: Book;
 const sister = uuid();
@@ -37,7 +40,7 @@ beforeAll(async () => {
       kind: 'four-stroke enduro',
       meter: 'hour meter',
       reading: '1',
-      task: null
+      tasks: []
     }),
     NOW
   );
@@ -145,35 +148,62 @@ describe('figures', () => {
 });
 
 describe('a sister’s sheet', () => {
-  it('is taken over figure by figure, as unconfirmed; what stands there stays', async () => {
-    const offered = await offeredFigures(book.sql, book.team.id, book.machineId, sister);
-    expect(offered.every((f) => !f.taken)).toBe(true);
-    const pick = offered.filter((f) => ['engine oil with filter', 'torque'].includes(f.key));
-    const input = {
-      fromMachineId: book.machineId,
-      toMachineId: sister,
-      figures: pick.map((f) => ({ id: uuid(), figureId: f.id }))
-    };
-    expect(await copySheet(book.sql, book.team.id, book.personId, input)).toEqual({ copied: 2, left: 0 });
-    expect(
-      await copySheet(book.sql, book.team.id, book.personId, {
-        ...input,
-        figures: input.figures.map((f) => ({ ...f, id: uuid() }))
+  it('comes over whole, as unconfirmed; what stands there stays, and a second time nothing is doubled', async () => {
+    const guard = uuid();
+    await addFastener(
+      book.sql,
+      book.team.id,
+      book.personId,
+      fastenerSchema.parse({
+        id: guard,
+        machineId: book.machineId,
+        circuit: null,
+        role: 'guard',
+        name: 'Skid plate',
+        quantity: '4',
+        magnet: false,
+        seal: 'none'
       })
-    ).toEqual({ copied: 0, left: 2 });
+    );
+    await changeFastener(book.sql, book.team.id, {
+      fastenerId: guard,
+      covers: [plug],
+      at: { x: 0.5, y: 0.4 }
+    });
+    // The sister has one figure of her own.
+    const own = figureSchema.parse({
+      id: uuid(),
+      machineId: sister,
+      key: 'chain slack',
+      typed: '50 mm',
+      source: 'Leaflet',
+      confidence: 'printed'
+    });
+    await addFigure(book.sql, book.team.id, book.personId, own);
+    const before = (await readSheet(book.sql, book.team.id, book.machineId)).figures;
+    const copy = { fromMachineId: book.machineId, toMachineId: sister };
+    expect(await copySheet(book.sql, book.team.id, book.personId, copy)).toEqual({
+      copied: before.length - 1,
+      left: 1
+    });
     const sheet = await readSheet(book.sql, book.team.id, sister);
-    expect(sheet.figures.map((f) => f.confidence)).toEqual(['unconfirmed', 'unconfirmed']);
-    // The plug came along by name, without what was noted of the other machine's.
-    expect(sheet.fasteners).toMatchObject([{ name: 'Drain plug', place: '', note: '', head: 'hex 17' }]);
+    expect(sheet.figures.filter((f) => f.key === 'chain slack').map((f) => f.id)).toEqual([own.id]);
+    expect(sheet.figures.every((f) => f.confidence === 'unconfirmed' || f.id === own.id)).toBe(true);
+    const [there, plate] = [
+      sheet.fasteners.find((f) => f.name === 'Drain plug')!,
+      sheet.fasteners.find((f) => f.name === 'Skid plate')!
+    ];
+    expect(there).toMatchObject({ place: 'under', note: 'starts at an angle', head: 'hex 17', magnet: true });
+    expect(plate).toMatchObject({ quantity: 4, at: { x: 0.5, y: 0.4 }, covers: [there.id] });
+    expect(sheet.figures.some((f) => f.key === 'torque' && f.fastenerId === there.id)).toBe(true);
+
+    // From another device, so under another id.
+    const again = await command(book.sql, book.team.id, book.personId, 'sheet.copy', copy, NOW, uuid());
+    expect(again).toEqual({ copied: 0, left: before.length });
+    expect((await readSheet(book.sql, book.team.id, sister)).fasteners).toHaveLength(2);
     await expect(
-      copySheet(book.sql, book.team.id, book.personId, { ...input, toMachineId: book.machineId })
+      copySheet(book.sql, book.team.id, book.personId, { ...copy, toMachineId: book.machineId })
     ).rejects.toThrow(/another machine/);
-    await expect(
-      copySheet(book.sql, book.team.id, book.personId, {
-        ...input,
-        figures: [{ id: uuid(), figureId: uuid() }]
-      })
-    ).rejects.toThrow(/not on that sheet/);
   });
   it('is confirmed by looking it up; both stay readable, and the second device is told', async () => {
     const [oil] = (await listFigures(book.sql, book.team.id, sister)).filter(
@@ -227,4 +257,65 @@ it('a modification is written once, looked at figure by figure, and taken back',
     { what: 'other gearing', undone: TODAY, checked: [slack!.id], by: 'Wren Oddie' }
   ]);
   expect(modificationSchema.safeParse({ ...m, what: 'painted red' }).success).toBe(false);
+});
+
+describe('a fastener corrected', () => {
+  const add = async (name: string) => {
+    const f = fastenerSchema.parse({
+      id: uuid(),
+      machineId: book.machineId,
+      circuit: 'engine',
+      role: 'other',
+      name,
+      quantity: '1',
+      magnet: false,
+      seal: 'none'
+    });
+    await addFastener(book.sql, book.team.id, book.personId, f);
+    return f.id;
+  };
+  const change = (fastenerId: string, what: object) =>
+    changeFastener(book.sql, book.team.id, fastenerChangeSchema.parse({ fastenerId, ...what }));
+  const remove = (fastenerId: string, removed: boolean) =>
+    command(book.sql, book.team.id, book.personId, 'fastener.remove', { fastenerId, removed }, NOW, uuid());
+  const named = async (name: string) =>
+    (await readSheet(book.sql, book.team.id, book.machineId)).fasteners.filter((f) => f.name === name);
+
+  it('has its role, circuit, name, count and seal put right; not the name of another', async () => {
+    const id = await add('Level screw');
+    await change(id, {
+      role: 'check screw',
+      circuit: null,
+      name: 'Check screw',
+      quantity: '2',
+      seal: 'O-ring'
+    });
+    expect(await named('Check screw')).toMatchObject([
+      { id, role: 'check screw', circuit: null, quantity: 2, seal: 'O-ring' }
+    ]);
+    await expect(change(id, { name: 'drain PLUG' })).rejects.toThrow(/two names/);
+    await change(id, { name: 'check screw' });
+    expect(await named('check screw')).toHaveLength(1);
+  });
+  it('is taken off with its figures, its name is free, and it comes back unless that name is taken', async () => {
+    const id = await add('Phantom plug');
+    const torque = await put('torque', '21 N·m', { fastenerId: id });
+    await remove(id, true);
+    await remove(id, true);
+    expect(await named('Phantom plug')).toEqual([]);
+    expect(
+      (await readSheet(book.sql, book.team.id, book.machineId)).figures.some((f) => f.id === torque)
+    ).toBe(false);
+    expect(await listRemoved(book.sql, book.team.id, book.machineId)).toMatchObject([
+      { id, name: 'Phantom plug', by: 'Wren Oddie' }
+    ]);
+    const second = await add('phantom plug');
+    await expect(remove(id, false)).rejects.toThrow(/two names/);
+    await change(second, { name: 'Another plug' });
+    await remove(id, false);
+    expect(await named('Phantom plug')).toHaveLength(1);
+    expect(
+      (await readSheet(book.sql, book.team.id, book.machineId)).figures.some((f) => f.id === torque)
+    ).toBe(true);
+  });
 });

@@ -87,7 +87,7 @@ export async function listFigures(sql: Db, teamId: string, machineId: string): P
 export async function listFasteners(sql: Db, teamId: string, machineId: string): Promise<Fastener[]> {
   const rows = await sql`
     select id, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, note, at_x, at_y, lean, covers, oiled, adapter from fastener
-    where team_id = ${teamId} and machine_id = ${machineId} order by position, name`;
+    where team_id = ${teamId} and machine_id = ${machineId} and removed_at is null order by position, name`;
   return rows.map(({ at_x, at_y, ...f }) => ({
     ...(f as Omit<Fastener, 'at'>),
     at: at_x === null ? null : { x: at_x, y: at_y }
@@ -100,13 +100,49 @@ export async function readSheet(sql: Db, teamId: string, machineId: string): Pro
     await listFigures(sql, teamId, machineId),
     await listFasteners(sql, teamId, machineId)
   ];
-  return { figures: figures.filter((f) => !f.superseded), fasteners };
+  const there = new Set(fasteners.map((f) => f.id));
+  return {
+    figures: figures.filter((f) => !f.superseded && (f.fastenerId === null || there.has(f.fastenerId))),
+    fasteners
+  };
+}
+
+/** What was taken off a sheet, the latest first: it can be put back. */
+export async function listRemoved(
+  sql: Db,
+  teamId: string,
+  machineId: string
+): Promise<{ id: string; name: string; by: string; on: Date }[]> {
+  return (await sql`
+    select f.id, f.name, p.name as by, f.removed_at as on from fastener f join person p on p.team_id = f.team_id and p.id = f.removed_by
+    where f.team_id = ${teamId} and f.machine_id = ${machineId} and f.removed_at is not null order by f.removed_at desc limit 50`) as unknown as {
+    id: string;
+    name: string;
+    by: string;
+    on: Date;
+  }[];
+}
+
+/** Manuals and people that figures of the team come from: to be picked instead of typed again. */
+export async function listSources(sql: Db, teamId: string): Promise<string[]> {
+  const rows =
+    await sql`select distinct title from spec_source where team_id = ${teamId} order by title limit 200`;
+  return rows.map((r) => r.title as string);
+}
+
+/** Two alike need two names. */
+async function refuseSameName(
+  tx: Tx,
+  teamId: string,
+  f: { id: string; machineId: string; name: string }
+): Promise<void> {
+  const [other] =
+    await tx`select id from fastener where team_id = ${teamId} and machine_id = ${f.machineId} and lower(name) = lower(${f.name}) and id <> ${f.id} and removed_at is null`;
+  if (other) refuse('name', 'This machine has one of that name. Two alike need two names.');
 }
 
 export async function addFastener({ tx, team, personId }: Write, f: FastenerInput): Promise<void> {
-  const [other] =
-    await tx`select id from fastener where team_id = ${team.id} and machine_id = ${f.machineId} and lower(name) = lower(${f.name}) and id <> ${f.id}`;
-  if (other) refuse('name', 'This machine has one of that name. Two alike need two names.');
+  await refuseSameName(tx, team.id, f);
   await tx`
     insert into fastener (team_id, id, machine_id, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, note, lean, oiled, adapter, position, created_by)
     values (${team.id}, ${f.id}, ${f.machineId}, ${f.circuit}, ${f.role}, ${f.name}, ${f.place}, ${f.quantity}, ${f.magnet}, ${f.seal}, ${f.head}, ${f.thread}, ${f.pattern}, ${f.note}, ${f.lean}, ${f.oiled}, ${f.adapter},
@@ -212,28 +248,51 @@ export async function machineOfSheet(
   return row ? (row.machine_id as string) : refuse('', `That ${what} is not on a sheet of this team.`);
 }
 
-/** Notes of a fastener, its place on the map and what lies behind it. What is left out stays as it is. */
+/** What of a fastener is one column of its own. */
+const COLUMNS = [
+  'name',
+  'role',
+  'circuit',
+  'quantity',
+  'place',
+  'head',
+  'thread',
+  'pattern',
+  'note',
+  'lean',
+  'magnet',
+  'seal',
+  'oiled',
+  'adapter'
+] as const;
+
+/** Corrects a fastener, its notes, its place on the map and what lies behind it. What is left out stays as it is. */
 export async function changeFastener({ tx, team }: Write, c: FastenerChange): Promise<void> {
   const set: Record<string, unknown> = {};
-  for (const field of [
-    'place',
-    'head',
-    'thread',
-    'note',
-    'lean',
-    'magnet',
-    'seal',
-    'oiled',
-    'adapter'
-  ] as const)
-    if (c[field] !== undefined) set[field] = c[field];
+  for (const field of COLUMNS) if (c[field] !== undefined) set[field] = c[field];
   if (c.at !== undefined) Object.assign(set, { at_x: c.at?.x ?? null, at_y: c.at?.y ?? null });
   const [f] = await tx`select machine_id from fastener where team_id = ${team.id} and id = ${c.fastenerId}`;
+  const machineId = f!.machine_id as string;
+  if (c.name !== undefined) await refuseSameName(tx, team.id, { id: c.fastenerId, machineId, name: c.name });
   if (c.covers !== undefined) {
     const rows =
-      await tx`select id from fastener where team_id = ${team.id} and machine_id = ${f!.machine_id} and id = any(${c.covers})`;
+      await tx`select id from fastener where team_id = ${team.id} and machine_id = ${machineId} and id = any(${c.covers})`;
     set.covers = rows.map((r) => r.id as string).filter((x) => x !== c.fastenerId);
   }
   if (Object.keys(set).length > 0)
     await tx`update fastener set ${tx(set as never)} where team_id = ${team.id} and id = ${c.fastenerId}`;
+}
+
+/** Takes a fastener off the sheet, or puts it back. Its figures and what was done at it stay readable. */
+export async function removeFastener(
+  { tx, team, personId, now }: Write,
+  { fastenerId, removed }: { fastenerId: string; removed: boolean }
+): Promise<void> {
+  const [f] =
+    await tx`select name, machine_id from fastener where team_id = ${team.id} and id = ${fastenerId}`;
+  if (!removed)
+    await refuseSameName(tx, team.id, { id: fastenerId, machineId: f!.machine_id, name: f!.name });
+  await tx`
+    update fastener set removed_at = ${removed ? now : null}, removed_by = ${removed ? personId : null}
+    where team_id = ${team.id} and id = ${fastenerId} and (removed_at is null) = ${removed}`;
 }

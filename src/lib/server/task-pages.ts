@@ -31,6 +31,19 @@ export async function getTask(sql: Db, teamId: string, id: string): Promise<(Sav
   return (t as unknown as SavedTask & Owned) ?? null;
 }
 
+/** The tasks of a machine and of what is fitted to it, as the book has them: for a sister that is to have the like. */
+export async function listTasksOf(
+  sql: Db,
+  teamId: string,
+  machineId: string
+): Promise<(SavedTask & { id: string })[]> {
+  const rows =
+    await sql`select task_id as id from task_place p join task t on t.team_id = p.team_id and t.id = p.task_id
+      where p.team_id = ${teamId} and p.machine_id = ${machineId} and t.retired_at is null order by t.created_at, t.id`;
+  const tasks = await Promise.all(rows.map((r) => getTask(sql, teamId, r.id)));
+  return tasks.flatMap((t) => t ?? []);
+}
+
 export interface TaskChangeRow {
   at: Date;
   by: string;

@@ -72,7 +72,7 @@ describe('the calendar on the trail', () => {
         kind: 'electric',
         meter: 'hour meter',
         reading: '1',
-        task: null
+        tasks: []
       }),
       NOW
     );
@@ -229,12 +229,14 @@ describe('tasks', () => {
         kind: 'youth bike',
         meter: 'hour meter',
         reading: '0.4',
-        task: {
-          id: uuid(),
-          name: 'Oil',
-          triggers: [byHours('10', { first: '2', firstLimit: '3' })],
-          lastDone: 'new'
-        }
+        tasks: [
+          {
+            id: uuid(),
+            name: 'Oil',
+            triggers: [byHours('10', { first: '2', firstLimit: '3' })],
+            lastDone: 'new'
+          }
+        ]
       }),
       NOW
     );
@@ -257,7 +259,7 @@ describe('a fleet larger than the screen', () => {
           kind: 'electric',
           meter: 'hour meter',
           reading: String(i),
-          task: null
+          tasks: []
         }),
         NOW
       );

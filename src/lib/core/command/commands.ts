@@ -27,6 +27,7 @@ import {
   confirmSchema,
   copySheetSchema,
   fastenerChangeSchema,
+  fastenerRemoveSchema,
   fastenerSchema,
   figureSchema,
   modificationNoteSchema,
@@ -79,6 +80,7 @@ export const COMMANDS = {
 
   'fastener.add': fastenerSchema,
   'fastener.change': fastenerChangeSchema,
+  'fastener.remove': fastenerRemoveSchema,
   'figure.add': figureSchema,
   'figure.confirm': confirmSchema,
   'sheet.copy': copySheetSchema,

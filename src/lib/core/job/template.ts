@@ -51,7 +51,8 @@ export const WHENS = [
   'house rule: lay it on its side',
   'house rule: screens replaced',
   'the level is read at a check screw',
-  'the level is read after a run'
+  'the level is read after a run',
+  'a level is read'
 ] as const;
 export type When = (typeof WHENS)[number];
 

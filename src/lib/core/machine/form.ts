@@ -27,7 +27,17 @@ export const machineSchema = z.object({
   riderId: id.nullable().default(null),
   meter: z.enum(['hour meter', 'reckoned']),
   reading: hoursTyped,
-  task: firstTaskSchema.nullable()
+  tasks: z
+    .array(firstTaskSchema)
+    .max(40, 'At most 40 to begin with.')
+    .superRefine((list, ctx) => {
+      const seen = new Set<string>();
+      for (const [i, { name }] of list.entries()) {
+        if (seen.has(name.toLowerCase()))
+          ctx.addIssue({ code: 'custom', path: [i, 'name'], message: 'It is listed above already.' });
+        seen.add(name.toLowerCase());
+      }
+    })
 });
 export type MachineInput = z.infer<typeof machineSchema>;
 

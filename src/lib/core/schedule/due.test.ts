@@ -210,7 +210,7 @@ describe('order and words', () => {
     expect(leftInWords(taskDue(task([hours(1500)]), now(2540)))).toBe('0.4 h over');
     expect(leftInWords(taskDue(task([hours(1500)]), now(2500)))).toBe('due now');
     expect(leftInWords(taskDue(task([days(41)]), now(2500)))).toBe('in 1 day');
-    expect(leftInWords(taskDue(task([], null), now(1)))).toBe('not known');
+    expect(leftInWords(taskDue(task([], null), now(1)))).toBe('interval unknown');
   });
 });
 

@@ -110,24 +110,25 @@ const sensitivitySchema = z
     return result;
   });
 
+const triggerList = z
+  .array(triggerSchema)
+  .max(8, 'At most eight.')
+  .superRefine((list, ctx) => {
+    const seen = new Set<string>();
+    for (const [i, t] of list.entries()) {
+      const key = `${t.measure}/${t.ofTaskId}`;
+      if (seen.has(key))
+        ctx.addIssue({ code: 'custom', path: [i, 'measure'], message: 'That is counted above already.' });
+      seen.add(key);
+    }
+  });
+
 const taskFields = {
   name: name('what is to be done', 60),
   /** The key of the job it is done by, step by step; null: it is only written down. */
   job: z.string().trim().max(40).nullable().default(null),
   note: remark,
-  triggers: z
-    .array(triggerSchema)
-    .min(1, 'When does it fall due? Add at least one.')
-    .max(8, 'At most eight.')
-    .superRefine((list, ctx) => {
-      const seen = new Set<string>();
-      for (const [i, t] of list.entries()) {
-        const key = `${t.measure}/${t.ofTaskId}`;
-        if (seen.has(key))
-          ctx.addIssue({ code: 'custom', path: [i, 'measure'], message: 'That is counted above already.' });
-        seen.add(key);
-      }
-    }),
+  triggers: triggerList.min(1, 'When does it fall due? Add at least one.'),
   /** Null: as the team's house rule says. */
   ageing: z.enum(AGEINGS).nullable().default(null),
   anchoring: z.enum(ANCHORINGS).nullable().default(null),
@@ -148,8 +149,10 @@ function checkLastDone(t: { lastDone: string; lastDoneDay: string }, ctx: z.Refi
     ctx.addIssue({ code: 'custom', path: ['lastDoneDay'], message: 'On which day? A rough one will do.' });
 }
 
-/** The first task of a machine, in the machine's own form. */
-export const firstTaskSchema = z.object({ id, ...taskFields, ...lastDoneFields }).superRefine(checkLastDone);
+/** A task a machine comes into the book with. Its interval may wait until somebody looks it up: it is unknown until then. */
+export const firstTaskSchema = z
+  .object({ id, ...taskFields, triggers: triggerList, ...lastDoneFields })
+  .superRefine(checkLastDone);
 
 /** A new task, of a machine or of a component. */
 export const taskSchema = z

@@ -40,6 +40,7 @@ export function leftOf(t: TriggerDue): string {
 export function leftInWords(due: Pick<TaskDue, 'deciding' | 'task'>): string {
   const { calls } = due.task;
   if (!due.deciding && calls.length > 0) return `called: ${calls.map((c) => c.what).join(', ')}`;
+  if (due.task.triggers.length === 0) return 'interval unknown';
   return due.deciding ? leftOf(due.deciding) : 'not known';
 }
 

@@ -3,36 +3,45 @@ import { day, id, name, numberTyped, remark } from '../forms';
 import { MODIFICATION_NAMES } from './changes';
 import { CIRCUITS, CONFIDENCES, FASTENER_ROLES, FIGURE_KEYS, SEALS } from './sheet';
 
+const short = z.string().trim().max(40, 'At most 40 characters.');
+const line = z.string().trim().max(120, 'At most 120 characters.');
+const bolts = numberTyped('How many bolts?').pipe(
+  z.number().int('Whole bolts.').min(1, 'At least one.').max(24, 'At most 24.')
+);
+
 export const fastenerSchema = z.object({
   id,
   machineId: id,
   circuit: z.enum(CIRCUITS).nullable(),
   role: z.enum(FASTENER_ROLES, { error: 'Pick what it is.' }),
   name: name('what you call it', 60),
-  place: z.string().trim().max(120, 'At most 120 characters.').default(''),
-  quantity: numberTyped('How many bolts?').pipe(
-    z.number().int('Whole bolts.').min(1, 'At least one.').max(24, 'At most 24.')
-  ),
+  place: line.default(''),
+  quantity: bolts,
   magnet: z.boolean(),
   seal: z.enum(SEALS),
-  head: z.string().trim().max(40, 'At most 40 characters.').default(''),
-  thread: z.string().trim().max(40, 'At most 40 characters.').default(''),
-  pattern: z.string().trim().max(120, 'At most 120 characters.').default(''),
+  head: short.default(''),
+  thread: short.default(''),
+  pattern: line.default(''),
   note: remark,
-  lean: z.string().trim().max(120, 'At most 120 characters.').default(''),
+  lean: line.default(''),
   oiled: z.boolean().default(false),
   adapter: z.boolean().default(false)
 });
 export type FastenerInput = z.infer<typeof fastenerSchema>;
 
-/** What a mechanic changes of a fastener that is on the sheet: notes, its place on the map, what it covers. */
+/** What a mechanic corrects of a fastener that is on the sheet: what it is, notes, its place on the map, what it covers. */
 export const fastenerChangeSchema = z.object({
   fastenerId: id,
-  place: z.string().trim().max(120, 'At most 120 characters.').optional(),
-  head: z.string().trim().max(40, 'At most 40 characters.').optional(),
-  thread: z.string().trim().max(40, 'At most 40 characters.').optional(),
+  name: name('what you call it', 60).optional(),
+  role: z.enum(FASTENER_ROLES, { error: 'Pick what it is.' }).optional(),
+  circuit: z.enum(CIRCUITS).nullable().optional(),
+  quantity: bolts.optional(),
+  place: line.optional(),
+  head: short.optional(),
+  thread: short.optional(),
+  pattern: line.optional(),
   note: z.string().trim().max(10_000, 'At most 10,000 characters.').optional(),
-  lean: z.string().trim().max(120, 'At most 120 characters.').optional(),
+  lean: line.optional(),
   magnet: z.boolean().optional(),
   seal: z.enum(SEALS).optional(),
   oiled: z.boolean().optional(),
@@ -44,6 +53,9 @@ export const fastenerChangeSchema = z.object({
   covers: z.array(id).max(60).optional()
 });
 export type FastenerChange = z.infer<typeof fastenerChangeSchema>;
+
+/** Taken off the sheet, because the machine has no such thing, or put back. What was done at it stays in its records. */
+export const fastenerRemoveSchema = z.object({ fastenerId: id, removed: z.boolean() });
 
 export const figureSchema = z.object({
   id,
@@ -61,15 +73,8 @@ export const figureSchema = z.object({
 });
 export type FigureInput = z.infer<typeof figureSchema>;
 
-/** Copies the figures of one sheet to a sister machine, as unconfirmed, those that are picked. */
-export const copySheetSchema = z.object({
-  fromMachineId: id,
-  toMachineId: id,
-  figures: z
-    .array(z.object({ id, figureId: id }))
-    .min(1, 'Pick at least one figure.')
-    .max(300)
-});
+/** Brings a sister machine's whole sheet over: fasteners with their places, what lies behind what, and every figure as unconfirmed. */
+export const copySheetSchema = z.object({ fromMachineId: id, toMachineId: id });
 export type CopySheetInput = z.infer<typeof copySheetSchema>;
 
 /** An unconfirmed figure that was looked up for this machine and found the same. */

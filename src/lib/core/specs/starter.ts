@@ -29,6 +29,7 @@ const FIRST = new Set([
   'oil level settle time',
   'gearbox oil',
   'gearbox oil grade',
+  'gearbox level method',
   'front differential oil',
   'rear differential oil',
   'differential oil grade',

@@ -63,7 +63,7 @@ beforeAll(async () => {
       riderId: null,
       meter: 'hour meter',
       reading: '3',
-      task: null
+      tasks: []
     },
     'reading.log': {
       id: outing,
@@ -222,6 +222,7 @@ beforeAll(async () => {
       adapter: false
     },
     'fastener.change': { fastenerId: fastener, note: 'n', at: { x: 0.1, y: 0.2 }, covers: [fastener] },
+    'fastener.remove': { fastenerId: fastener, removed: false },
     'figure.add': {
       id: figure,
       machineId,
@@ -245,8 +246,7 @@ beforeAll(async () => {
     },
     'sheet.copy': {
       fromMachineId: machineId,
-      toMachineId: pit.other,
-      figures: [{ id: id(), figureId: figure }]
+      toMachineId: pit.other
     },
     'modification.add': { id: modification, machineId, what: 'other exhaust', words: '', day: TODAY },
     'modification.note': { modificationId: modification, figureId: figure, undoneOn: null },

@@ -40,7 +40,7 @@ beforeAll(async () => {
       kind: 'four-stroke enduro',
       meter: 'hour meter',
       reading: '10',
-      task: null
+      tasks: []
     };
     await addMachine(book.sql, book.team, book.personId, machineSchema.parse(form), later(-100));
     const part = {

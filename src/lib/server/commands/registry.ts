@@ -16,11 +16,12 @@ import { logged, logReadings, machinesOfRows, pasteReadings } from '../readings'
 import { addReminder, noteReminder, placeOfReminder } from '../reminders';
 import { SCHEDULES, setRule } from '../rules';
 import { addModification, confirmFigure, copySheet, noteModification } from '../spec-changes';
-import { addFastener, addFigure, changeFastener, machineOfSheet } from '../specs';
+import { addFastener, addFigure, changeFastener, machineOfSheet, removeFastener } from '../specs';
 import { addAdapter, addOil, addWrench, noteStock, retire } from '../stores';
 import { addTask, changeTask, ownerScope, recordDone, retireTask } from '../tasks';
 import { addPerson } from '../teams';
 import { saveTemplate } from '../templates';
+import { answerVisit } from '../visit-answers';
 import { closeVisit } from '../visit-close';
 import { startVisit } from '../visit-start';
 import type { Refusal } from '../refusal';
@@ -55,6 +56,17 @@ const entry = <K extends Kind, R>(h: Handler<K, R>): Entry<K> => h as unknown as
 const onMachine = (machineId: string): Scope => ({ machines: [machineId] });
 /** The machine is held, so that two devices write its sheet one after the other; nothing counted changes. */
 const onSheet = (...machines: string[]): Scope => ({ machines, counts: false });
+
+/** Writes on a machine's sheet, and answers with it what a visit at that machine asks for. */
+const answering =
+  <I>(
+    write: (w: Write, input: I) => Promise<void>,
+    machineOf: (w: Write, input: I) => string | Promise<string>
+  ) =>
+  async (w: Write, input: I): Promise<void> => {
+    await write(w, input);
+    await answerVisit(w, await machineOf(w, input));
+  };
 
 /** Setting up a team is not here: there is nobody yet to carry it out for. See `found.ts`. */
 export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
@@ -174,13 +186,28 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
     handle: noteReminder
   }),
 
-  'fastener.add': entry({ role: everyone, scope: (f) => onSheet(f.machineId), handle: addFastener }),
+  'fastener.add': entry({
+    role: everyone,
+    scope: (f) => onSheet(f.machineId),
+    handle: answering(addFastener, (_, f) => f.machineId)
+  }),
   'fastener.change': entry({
     role: everyone,
     scope: async (f, tx, teamId) => onSheet(await machineOfSheet(tx, teamId, 'fastener', f.fastenerId)),
-    handle: changeFastener
+    handle: answering(changeFastener, ({ tx, team }, f) =>
+      machineOfSheet(tx, team.id, 'fastener', f.fastenerId)
+    )
   }),
-  'figure.add': entry({ role: everyone, scope: (f) => onSheet(f.machineId), handle: addFigure }),
+  'fastener.remove': entry({
+    role: everyone,
+    scope: async (f, tx, teamId) => onSheet(await machineOfSheet(tx, teamId, 'fastener', f.fastenerId)),
+    handle: removeFastener
+  }),
+  'figure.add': entry({
+    role: everyone,
+    scope: (f) => onSheet(f.machineId),
+    handle: answering(addFigure, (_, f) => f.machineId)
+  }),
   'figure.confirm': entry({
     role: everyone,
     scope: async (f, tx, teamId) => onSheet(await machineOfSheet(tx, teamId, 'spec_figure', f.figureId)),

@@ -157,7 +157,7 @@ describe('what cannot be kept', () => {
       kind: 'dual-sport',
       meter: 'hour meter',
       reading: '1',
-      task: null
+      tasks: []
     };
     expect((await one('machine.add', add)).ok).toBe(true);
     const fastener = {

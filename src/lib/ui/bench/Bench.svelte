@@ -33,6 +33,7 @@
   const bench = untrack(
     () => new BenchVisit(visit.id, visit.plan, visit.entries, around.tools, around.photos)
   );
+  $effect(() => bench.learn(visit.plan));
   const over = $derived(visit.closedAt !== null || visit.givenUpAt !== null);
   const work = $derived(bench.state);
   /** Steps that are called for, in the order in force. */
@@ -263,6 +264,8 @@
         {units}
         today={around.today}
         station={around.air}
+        machineId={visit.machineId}
+        sources={around.sources}
         readonly={over}
         onopen={(key) => {
           if (key) at = key;

@@ -16,7 +16,9 @@
   }
   let { input, units, written, onwrite }: Props = $props();
   const last = untrack(() => written.at(-1)?.level ?? null);
-  let method = $state<LevelMethod | null>(untrack(() => input.protocol.method ?? last?.method ?? null));
+  /** As the sheet says; where it does not, as somebody picks it for this once. */
+  let picked = $state<LevelMethod | null>(last?.method ?? null);
+  const method = $derived(input.protocol.method ?? picked);
   let position = $state<number | null>(last && 'position' in last ? last.position : null);
   let flow = $state<'nothing' | 'weeps' | 'runs' | null>(last && 'flow' in last ? last.flow : null);
   let topUp = $state('');
@@ -79,8 +81,8 @@
 </script>
 
 {#if input.protocol.method === null}
-  <label class="block" for="{id}-method">How the manual wants it read</label>
-  <select id="{id}-method" class="field mt-1" bind:value={method}>
+  <label class="block" for="{id}-method">How it is read, for this once</label>
+  <select id="{id}-method" class="field mt-1" bind:value={picked}>
     <option value={null}>pick one</option>
     {#each LEVEL_METHODS as m (m)}<option value={m}>{m}</option>{/each}
   </select>

@@ -66,7 +66,16 @@
   {/if}
   {#if !done}
     {#if i.kind === 'fastener'}
-      <TorqueForm {item} {tools} {units} {today} {problem} {write} bind:seal blocked={after.length > 0} />
+      {#key torque?.main ?? i.torque?.words}<TorqueForm
+          {item}
+          {tools}
+          {units}
+          {today}
+          {problem}
+          {write}
+          bind:seal
+          blocked={after.length > 0}
+        />{/key}
     {:else}
       <SealPick item={i} bind:seal />
       {#if problem?.asksWhy}<label class="mt-2 block text-sm" for="{id}-s"

@@ -7,6 +7,7 @@
   import type { BenchVisit } from './bench.svelte';
   import type { Around } from './visit';
   import Amount from './Amount.svelte';
+  import AskHere from './AskHere.svelte';
   import DebrisPick from './DebrisPick.svelte';
   import HandOver from './HandOver.svelte';
   import Level from './Level.svelte';
@@ -143,6 +144,12 @@
           seconds={timed.seconds}
           label={timed.label}
         />{/key}{/if}
+    {#if !readonly && input.type !== 'close'}{#key s.key}<AskHere
+          state={bench.state}
+          {step}
+          {machineId}
+          sources={around.sources}
+        />{/key}{/if}
     {#if readonly && input.type !== 'pour'}
       <p class="quiet">
         {step.done ? 'Done.' : step.leftOut !== null ? `Left out: ${step.leftOut}` : 'Not done.'}
@@ -150,6 +157,7 @@
     {:else if input.type === 'close'}
       {#each input.items as key (key)}
         {@const i = bench.state.items.find((x) => x.item.key === key)!}
+        <AskHere state={bench.state} {step} {machineId} sources={around.sources} itemKey={key} />
         <Shut
           item={i}
           tools={around.tools}

@@ -8,6 +8,7 @@
   import { isLeft, type StepState } from '$lib/core/visit/state';
   import { rememberedAir } from './air';
   import Amount from './Amount.svelte';
+  import AskHere from './AskHere.svelte';
   import type { BenchVisit } from './bench.svelte';
 
   interface Props {
@@ -20,12 +21,15 @@
     today: string;
     /** By the simulated station; null: there is none. */
     station: Air | null;
+    machineId: string;
+    sources: readonly string[];
     readonly: boolean;
     onopen: (key: string | null) => void;
     /** The step that stands open, whole. */
     card: Snippet;
   }
-  let { bench, called, at, units, today, station, readonly, onopen, card }: Props = $props();
+  let { bench, called, at, units, today, station, machineId, sources, readonly, onopen, card }: Props =
+    $props();
 
   /** What somebody said of the air on this device holds at every step. */
   let said = $state<Air | null>(null);
@@ -107,6 +111,9 @@
         {/if}
       </div>
       {#if left && s.step.caution && at !== key}<p class="caution">{s.step.caution}</p>{/if}
+      {#if left && at !== key && !readonly}<div class="asked">
+          <AskHere state={bench.state} step={s} {machineId} {sources} />
+        </div>{/if}
       {#if left && at !== key && !readonly && (input.type === 'drained' || input.type === 'pour')}
         <div class="amount">
           <Amount
@@ -184,6 +191,7 @@
     border-color: var(--ink);
   }
   .amount,
+  .asked,
   .caution,
   .error {
     margin-left: 3.5rem;

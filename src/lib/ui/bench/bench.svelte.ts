@@ -50,7 +50,8 @@ export class BenchVisit {
   photos = $state<Photo[]>([]);
 
   readonly id: string;
-  readonly plan: VisitPlan;
+  /** As it was laid out, with what the sheet has answered since. */
+  plan = $state.raw<VisitPlan>(null!);
   readonly tools: Toolbox;
 
   constructor(
@@ -98,6 +99,11 @@ export class BenchVisit {
     const step = this.plan.steps.find((s) => s.key === e.stepKey)?.title;
     const item = this.plan.items.find((i) => i.key === e.itemKey)?.name;
     return `${step ?? item ?? 'this visit'}: ${e.action}`;
+  }
+
+  /** The plan with what has come onto the sheet meanwhile. */
+  learn(plan: VisitPlan): void {
+    this.plan = plan;
   }
 
   /** Takes up what an earlier page or another tab of this device could not send. */

@@ -35,6 +35,8 @@ export interface Around {
   outline: 'bike' | 'quad';
   photos: Photo[];
   people: { id: string; name: string }[];
+  /** Manuals that figures come from. */
+  sources: string[];
   today: string;
   /** Air of the weeks ahead, by the simulated station; null: there is none. */
   air: Air | null;

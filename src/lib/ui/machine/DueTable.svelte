@@ -47,7 +47,10 @@
                 >{/if}</td
             >
             <td data-label="left" class="figure text-xl"
-              >{#each d.triggers as t, i (i)}<span class="block">{t.left}</span>{/each}</td
+              >{#each d.triggers as t, i (i)}<span class="block">{t.left}</span>{:else}<a
+                  class="link text-base"
+                  href="/tasks/{d.taskId}">interval unknown</a
+                >{/each}</td
             >
             <td
               data-label={d.triggers.some((t) => t.dueAt) ? 'due at' : undefined}

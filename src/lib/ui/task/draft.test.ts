@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { STRAINS } from '../../core/outing/outing';
-import { taskChangeSchema, taskSchema } from '../../core/schedule/form';
+import { firstTaskSchema, taskChangeSchema, taskSchema } from '../../core/schedule/form';
 import { MEASURES, type SavedTask } from '../../core/schedule/task';
-import { asSent, draftOf, emptyTask, emptyTrigger } from './draft';
+import { usualTasks } from '../../core/machine/usual';
+import { asSent, draftOf, emptyTask, emptyTrigger, firstTasks, likeDrafts, usualDraft } from './draft';
 
 const uuid = () => crypto.randomUUID();
 
@@ -78,5 +79,62 @@ describe('a task ready to be changed', () => {
     );
     expect(emptyTrigger('races')).toMatchObject({ measure: 'races', every: '', ofTaskId: null });
     expect(emptyTrigger().id).not.toBe(emptyTrigger().id);
+  });
+});
+
+describe('tasks a new machine comes with', () => {
+  const saved = (id: string, name: string, triggers: SavedTask['triggers']): SavedTask & { id: string } => ({
+    id,
+    name,
+    job: null,
+    note: '',
+    triggers,
+    ageing: null,
+    anchoring: null,
+    sensitivity: {},
+    perPart: false,
+    restartsOnRebuild: true,
+    answers: []
+  });
+  const trigger = (
+    measure: 'hours' | 'times',
+    of: { id: string; name: string } | null,
+    interval: number
+  ) => ({
+    id: uuid(),
+    measure,
+    of,
+    interval,
+    limit: null,
+    firstInterval: null,
+    firstLimit: null,
+    shortenedTo: null
+  });
+
+  it('are sent with the intervals that were written, and with none where none was', () => {
+    const [oil, air] = usualTasks('two-stroke motocross').map(usualDraft);
+    oil!.triggers[0]!.every = '20';
+    const sent = firstTasks([oil!, air!, { ...air!, on: false }], 'not known');
+    const read = sent.map((t) => firstTaskSchema.parse(t));
+    expect(read.map((t) => [t.name, t.triggers.map((g) => g.interval)])).toEqual([
+      ['Gearbox oil', [2000]],
+      ['Air filter', []]
+    ]);
+  });
+  it('are those of a sister, under ids of their own; what counts another counts the new one', () => {
+    const [oil, rings, gone] = [uuid(), uuid(), uuid()];
+    const [first, second] = likeDrafts([
+      saved(rings, 'Small rings', [
+        trigger('times', { id: oil, name: 'Oil' }, 3),
+        trigger('times', { id: gone, name: 'Gone' }, 2)
+      ]),
+      saved(oil, 'Oil', [trigger('hours', null, 1500)])
+    ]);
+    expect([first!.name, second!.name]).toEqual(['Oil', 'Small rings']);
+    expect(first!.triggers.map((t) => t.every)).toEqual(['15']);
+    expect(second!.triggers.map((t) => [t.every, t.ofTaskId])).toEqual([['3', first!.id]]);
+    expect([oil, rings]).not.toContain(first!.id);
+    for (const t of firstTasks([first!, second!], 'new'))
+      expect(firstTaskSchema.safeParse(t).success).toBe(true);
   });
 });

@@ -1,6 +1,7 @@
 import { showHours } from '$lib/core/hours/hours';
 import type { TriggerForm } from '$lib/core/schedule/form';
 import type { Measure, SavedTask } from '$lib/core/schedule/task';
+import type { UsualTask } from '$lib/core/machine/usual';
 
 /** A task as it is being typed. */
 export interface TaskDraft {
@@ -84,3 +85,50 @@ export function draftOf(t: SavedTask): TaskDraft {
     answers: [...t.answers]
   };
 }
+
+/** A task a new machine may come into the book with, ticked or not. */
+export interface FirstTask extends TaskDraft {
+  id: string;
+  on: boolean;
+}
+
+/** Usual work of a kind of machine, its intervals still to be looked up. */
+export const usualDraft = (u: UsualTask): FirstTask => ({
+  ...emptyTask(),
+  id: crypto.randomUUID(),
+  on: u.most,
+  name: u.name,
+  job: u.job ?? '',
+  triggers: [emptyTrigger(u.measure)]
+});
+
+/**
+ * The tasks of a sister machine, for one that has none yet: as hers are, under ids of their own. What counts the doings of
+ * another comes after that other, and counts the new one's; what counts something that does not come along is left out.
+ */
+export function likeDrafts(tasks: readonly (SavedTask & { id: string })[]): FirstTask[] {
+  const mine = new Map(tasks.map((t) => [t.id, crypto.randomUUID()]));
+  const counts = (t: SavedTask) => t.triggers.some((g) => g.measure === 'times');
+  return [...tasks.filter((t) => !counts(t)), ...tasks.filter(counts)].map((t) => ({
+    ...draftOf(t),
+    id: mine.get(t.id)!,
+    on: true,
+    triggers: draftOf(t).triggers.flatMap((g) => {
+      const of = g.ofTaskId === null ? null : mine.get(g.ofTaskId);
+      return of === undefined ? [] : [{ ...g, id: crypto.randomUUID(), ofTaskId: of }];
+    })
+  }));
+}
+
+/** What of a new machine's tasks is sent: those ticked, without the intervals nobody wrote. */
+export const firstTasks = (list: readonly FirstTask[], lastDone: 'new' | 'not known') =>
+  list
+    .filter((t) => t.on)
+    .map((t) => ({
+      ...asSent(t),
+      id: t.id,
+      lastDone,
+      triggers: t.triggers.filter((g) =>
+        [g.every, g.limit, g.first, g.firstLimit].some((x) => x.trim() !== '')
+      )
+    }));

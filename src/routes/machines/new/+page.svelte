@@ -1,13 +1,15 @@
 <script lang="ts">
-  import { Button, Checkbox, Input, Radio, Select } from '$lib/ui/form/controls';
+  import { untrack } from 'svelte';
+  import { Button, Input, Radio, Select } from '$lib/ui/form/controls';
   import { goto } from '$app/navigation';
-  import { KINDS } from '$lib/core/machine/machine';
+  import { KINDS, type Kind } from '$lib/core/machine/machine';
+  import { usualTasks } from '$lib/core/machine/usual';
   import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';
-  import { send } from '$lib/ui/form/send';
-  import { asSent, emptyTask } from '$lib/ui/task/draft';
-  import LastDone from '$lib/ui/task/LastDone.svelte';
-  import TaskFields from '$lib/ui/task/TaskFields.svelte';
+  import { sendAll, type Item } from '$lib/ui/form/send';
+  import { say } from '$lib/ui/shell/shell.svelte';
+  import { emptyTask, firstTasks, likeDrafts, usualDraft, type FirstTask } from '$lib/ui/task/draft';
+  import FirstTasks from '$lib/ui/task/FirstTasks.svelte';
 
   let { data } = $props();
   let plate = $state('');
@@ -17,37 +19,109 @@
   let riderId = $state('');
   let meter = $state('hour meter');
   let reading = $state('');
-  let withTask = $state(true);
-  let task = $state(emptyTask());
+  let lastDone = $state<'new' | 'not known'>('not known');
+  let tasks = $state<FirstTask[]>([]);
   let errors = $state<Record<string, string>>({});
   let busy = $state(false);
   const id = crypto.randomUUID();
-  const taskId = crypto.randomUUID();
+  // Sent again after a lost answer, each goes under the id it had.
+  const commands = [crypto.randomUUID(), crypto.randomUUID()];
+
+  // A sister is picked: what she has stands in the form, to be changed.
+  $effect(() => {
+    const { like } = data;
+    if (!like) return;
+    untrack(() => {
+      [kind, maker, meter] = [like.kind, like.maker, like.meter];
+      tasks = likeDrafts(like.tasks);
+    });
+  });
+  function turn() {
+    if (data.like) return;
+    tasks = KINDS.includes(kind as Kind) ? usualTasks(kind as Kind).map(usualDraft) : [];
+  }
+  function sister(like: string) {
+    void goto(like ? `?like=${like}` : '?', { keepFocus: true, noScroll: true, replaceState: true });
+    if (!like) turn();
+  }
 
   async function save(e: SubmitEvent) {
     e.preventDefault();
     if (busy) return;
     busy = true;
-    const sent = await send('machine.add', {
-      id,
-      plate,
-      name,
-      maker,
-      kind,
-      riderId: riderId || null,
-      meter,
-      reading,
-      task: withTask ? { ...asSent(task), id: taskId } : null
-    });
+    const machine: Item = {
+      kind: 'machine.add',
+      id: commands[0],
+      body: {
+        id,
+        plate,
+        name,
+        maker,
+        kind,
+        riderId: riderId || null,
+        meter,
+        reading,
+        tasks: firstTasks(tasks, lastDone)
+      }
+    };
+    const sheet: Item[] =
+      data.like && data.like.figures + data.like.fasteners > 0
+        ? [
+            {
+              kind: 'sheet.copy',
+              id: commands[1],
+              after: commands[0],
+              body: { fromMachineId: data.like.id, toMachineId: id }
+            }
+          ]
+        : [];
+    const [made, brought] = await sendAll([machine, ...sheet]);
     busy = false;
-    if (sent.ok) await goto(`/machines/${id}`, { invalidateAll: true });
-    else errors = sent.errors;
+    if (made!.ok) {
+      if (brought && !brought.ok)
+        say('The machine is in the book; her sheet did not come over. Bring it from the spec sheet.');
+      await goto(`/machines/${id}/sheet`, { invalidateAll: true });
+      return;
+    }
+    // Corrected, it is another command.
+    if (!made!.more.retry) commands.splice(0, 2, crypto.randomUUID(), crypto.randomUUID());
+    errors = byRow(made!.errors);
+  }
+  /** Errors of the tasks that were sent, by the row each stands in. */
+  function byRow(sent: Record<string, string>): Record<string, string> {
+    const rows = tasks.flatMap((t, i) => (t.on ? [i] : []));
+    return Object.fromEntries(
+      Object.entries(sent).map(([k, v]) => [
+        k.replace(/^tasks\.(\d+)/, (_, n) => `tasks.${rows[Number(n)]}`),
+        v
+      ])
+    );
   }
 </script>
 
 <svelte:head><title>New machine · Hour Trail</title></svelte:head>
 <h1>A machine for the fleet</h1>
-<form onsubmit={save} class="mt-4 max-w-4xl" aria-label="New machine" novalidate>
+<form onsubmit={save} class="mt-4 max-w-5xl" aria-label="New machine" novalidate>
+  {#if data.machines.length > 0}
+    <Field
+      label="Like one we have"
+      class="mb-3 max-w-md"
+      hint={data.like
+        ? `Comes over: ${data.like.tasks.length} tasks with their intervals, ${data.like.fasteners} fasteners, ${data.like.figures} figures, each to be confirmed.`
+        : 'its tasks and its whole sheet come over; every figure is to be confirmed'}
+    >
+      {#snippet children(a)}<Select
+          {...a}
+          value={data.like?.id ?? ''}
+          onchange={(e) => sister((e.currentTarget as HTMLSelectElement).value)}
+          placeholder=""
+          items={[
+            { value: '', name: 'no: from its kind' },
+            ...data.machines.map((m) => ({ value: m.id, name: `${m.plate}  ${m.name}` }))
+          ]}
+        />{/snippet}
+    </Field>
+  {/if}
   <div class="grid items-start gap-3 sm:grid-cols-[7rem_1fr_1fr]">
     <Field label="Number" error={errors.plate} hint="as on its plate"
       >{#snippet children(a)}<Input {...a} bind:value={plate} class="figure text-lg" />{/snippet}</Field
@@ -55,7 +129,7 @@
     <Field label="Name" error={errors.name}
       >{#snippet children(a)}<Input {...a} bind:value={name} />{/snippet}</Field
     >
-    <Field label="Maker" error={errors.maker}
+    <Field label="Maker" error={errors.maker} hint="if you like"
       >{#snippet children(a)}<Input {...a} bind:value={maker} />{/snippet}</Field
     >
   </div>
@@ -64,48 +138,67 @@
       >{#snippet children(a)}<Select
           {...a}
           bind:value={kind}
+          onchange={turn}
           placeholder="Pick one"
           items={KINDS.map((k) => ({ value: k, name: k }))}
         />{/snippet}</Field
     >
-    <Field label="Usual rider"
-      >{#snippet children(a)}<Select
-          {...a}
-          bind:value={riderId}
-          placeholder=""
-          items={[
-            { value: '', name: 'nobody in particular' },
-            ...data.people.map((p) => ({ value: p.id, name: p.name }))
-          ]}
-        />{/snippet}</Field
+    {#if data.people.length > 1}<Field label="Usual rider"
+        >{#snippet children(a)}<Select
+            {...a}
+            bind:value={riderId}
+            placeholder=""
+            items={[
+              { value: '', name: 'nobody in particular' },
+              ...data.people.map((p) => ({ value: p.id, name: p.name }))
+            ]}
+          />{/snippet}</Field
+      >{/if}
+  </div>
+  <div class="mt-3 grid items-start gap-3 sm:grid-cols-2">
+    <Field
+      label={meter === 'reckoned' ? 'Hours run so far, as near as you know' : 'The meter shows now, h'}
+      error={errors.reading}
+      class="max-w-60"
     >
+      {#snippet children(a)}<Input
+          {...a}
+          bind:value={reading}
+          inputmode="decimal"
+          class="figure text-lg"
+        />{/snippet}
+    </Field>
+    <fieldset>
+      <legend class="text-sm">Its hours</legend>
+      <div class="mt-1 flex flex-wrap gap-x-6 gap-y-2">
+        <Radio name="meter" value="hour meter" bind:group={meter}>an hour meter counts them</Radio>
+        <Radio name="meter" value="reckoned" bind:group={meter}>no meter: counted from time ridden</Radio>
+      </div>
+    </fieldset>
   </div>
-  <fieldset class="mt-3">
-    <legend class="text-sm">Its hours</legend>
-    <div class="mt-1 flex flex-wrap gap-x-6 gap-y-2">
-      <Radio name="meter" value="hour meter" bind:group={meter}>an hour meter counts them</Radio>
-      <Radio name="meter" value="reckoned" bind:group={meter}>no meter: counted from time ridden</Radio>
-    </div>
-  </fieldset>
-  <Field
-    label={meter === 'reckoned' ? 'Hours run so far, as near as you know' : 'The meter shows now, h'}
-    error={errors.reading}
-    class="mt-3 max-w-60"
-  >
-    {#snippet children(a)}<Input
-        {...a}
-        bind:value={reading}
-        inputmode="decimal"
-        class="figure text-lg"
-      />{/snippet}
-  </Field>
-  <div class="rule-t mt-5 pt-4">
-    <Checkbox bind:checked={withTask}>Its first task now</Checkbox>
-    {#if withTask}<div class="mt-3">
-        <TaskFields bind:value={task} {errors} prefix="task." />
-        <LastDone bind:value={task} {errors} prefix="task." today={data.today} />
-      </div>{/if}
-  </div>
+  {#if tasks.length > 0}
+    <section class="rule-t mt-5 pt-4" aria-label="Its tasks">
+      <h2>{data.like ? `As ${data.like.plate} ${data.like.name} has it` : 'What it usually asks for'}</h2>
+      <p class="quiet text-sm">
+        The interval is in its manual. Left empty it is unknown, and shown so until somebody looks it up.
+      </p>
+      <FirstTasks
+        bind:tasks
+        {errors}
+        jobs={data.jobs}
+        onadd={() => (tasks = [...tasks, { ...emptyTask(), id: crypto.randomUUID(), on: true }])}
+      />
+      <fieldset class="mt-4">
+        <legend class="text-sm">When was all this last done?</legend>
+        <div class="mt-1 flex flex-wrap gap-x-6 gap-y-2">
+          <Radio name="last" value="not known" bind:group={lastDone}
+            >not known here: counted from when it is next done</Radio
+          >
+          <Radio name="last" value="new" bind:group={lastDone}>never: the machine is new</Radio>
+        </div>
+      </fieldset>
+    </section>
+  {/if}
   <FormError message={errors['']} />
   {#if Object.keys(errors).some((k) => k)}<p class="error mt-3" role="alert">
       Some fields want another look.

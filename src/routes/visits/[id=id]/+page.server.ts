@@ -5,7 +5,7 @@ import { dayOf } from '$lib/core/time/day';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
 import { listPhotos } from '$lib/server/photos';
-import { listFasteners } from '$lib/server/specs';
+import { listFasteners, listSources } from '$lib/server/specs';
 import { readToolbox } from '$lib/server/stores';
 import { listPeople } from '$lib/server/teams';
 import { getVisit } from '$lib/server/visits';
@@ -25,6 +25,7 @@ export const load: PageServerLoad = async ({ locals, params }) => {
       fasteners: await listFasteners(sql, team.id, visit.machineId),
       outline: machine!.kind.includes('quad') ? ('quad' as const) : ('bike' as const),
       photos: await listPhotos(sql, team.id, visit.id),
+      sources: await listSources(sql, team.id),
       people: await listPeople(sql, team.id),
       today,
       // A stand-in for the weather advises the demo alone.

@@ -256,7 +256,6 @@ export function oilSteps(job: OilJob): TemplateStep[] {
             title: 'Open {name}',
             kind: 'open',
             each: 'check screw',
-            orNamed: 'Check screw',
             minutes: 1,
             needs: ['pour', ...(run ? ['run'] : [])],
             lines: ['{place}', 'A rag under it; standing as its level wants it.']
@@ -271,7 +270,7 @@ export function oilSteps(job: OilJob): TemplateStep[] {
       orNamed: 'Oil filler cap',
       minutes: 1,
       // A check screw is read with the filler open, or nothing weeps.
-      needs: checkScrew && !run ? ['level'] : ['pour'],
+      needs: checkScrew && !run ? ['level', 'pour'] : ['pour'],
       mayLeaveOut: false,
       lines: ['{seal}', 'In its groove.']
     }),
@@ -280,7 +279,8 @@ export function oilSteps(job: OilJob): TemplateStep[] {
       title: 'Read the {circuit} level',
       kind: 'level',
       minutes: 2,
-      needs: checkScrew ? ['check-out'] : run ? ['run'] : ['pour'],
+      when: ['a level is read'],
+      needs: [...(checkScrew ? ['check-out'] : []), run ? 'run' : 'pour'],
       mayLeaveOut: false,
       lines: ['{protocol}', 'Top up from what was held back, and read again.']
     }),
@@ -291,7 +291,6 @@ export function oilSteps(job: OilJob): TemplateStep[] {
             title: 'Refit and torque {name}',
             kind: 'close',
             each: 'check screw',
-            orNamed: 'Check screw',
             minutes: 2,
             needs: ['level'],
             mayLeaveOut: false,

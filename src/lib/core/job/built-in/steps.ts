@@ -52,7 +52,7 @@ export const BEGIN: TemplateStep[] = [
     kind: 'tick',
     minutes: 2,
     shared: true,
-    needs: ['meter'],
+    needs: ['gather', 'meter'],
     lines: ['{attitude}'],
     caution:
       'Make sure it cannot fall or roll. A quad goes on axle stands before anyone goes under it, never on a hoist alone.'

@@ -41,6 +41,8 @@ export interface JobInput {
 export interface LayoutInput {
   kind: Kind;
   sheet: Sheet;
+  /** False where its hours are counted from time ridden: there is no meter to read. */
+  hourMeter?: boolean;
   rules: HouseRules;
   jobs: JobInput[];
   history: Partial<Record<Circuit, CircuitHistory>>;
@@ -100,6 +102,8 @@ export function holds(when: When, input: LayoutInput, circuit: Circuit | null): 
       return rules.screens === 'replace';
     case 'the level is read at a check screw':
       return circuit !== null && methodOf(input.sheet, circuit) === 'check screw';
+    case 'a level is read':
+      return circuit === null || methodOf(input.sheet, circuit) !== 'measured quantity only';
     case 'the level is read after a run':
       return circuit !== null && runsBefore(levelFigure(input.sheet, circuit, 'run time'));
   }

@@ -24,7 +24,8 @@ const AIMS: Readonly<Record<string, number>> = {
   'at the high mark': 1
 };
 
-function fillOf(figure: Figure | null, input: LayoutInput): Fill {
+/** What goes in by a figure, with what the house keeps back. */
+export function fillOf(figure: Figure | null, input: LayoutInput): Fill {
   const { holdBackPercent } = input.rules;
   const quantityMl = figure?.band ? lowerEnd(figure.band).base : null;
   const plan = quantityMl === null ? null : pouringPlan(quantityMl, holdBackPercent);

@@ -197,7 +197,18 @@ describe('what the sheet does not name', () => {
     const sheet = { ...SHEET, fasteners: SHEET.fasteners.filter((f) => f.role !== 'filter cover') };
     expect(notNamed(inputFor(['engine-oil']))).toEqual([]);
     expect(notNamed(inputFor(['engine-oil'], { sheet }))).toEqual([
-      { role: 'filter cover', circuit: 'engine' }
+      { role: 'filter cover', circuit: 'engine', name: 'Oil filter cover', leftOut: true }
+    ]);
+    // What every engine has is laid out nameless, and may be named.
+    expect(
+      notNamed(inputFor(['gearbox-check-screw'], { sheet: { fasteners: [], figures: [] } })).map((u) => [
+        u.name,
+        u.leftOut
+      ])
+    ).toEqual([
+      ['Gearbox filler cap', false],
+      ['Gearbox drain plug', false],
+      ['Gearbox check screw', true]
     ]);
   });
 });

@@ -1,7 +1,9 @@
-import { unnoted, type Circuit, type Fastener } from '../../specs/sheet';
+import { unnoted, type Circuit, type Fastener, type FastenerRole } from '../../specs/sheet';
+import { usualFasteners } from '../../specs/usual';
 import { makeStep, type OpenedItem, type Step, type VisitPlan } from '../plan';
 import type { TemplateStep } from '../template';
 import { holds, type JobInput, type LayoutInput } from './context';
+import { NOT_NAMED } from './answered';
 import { inputOf, pointOf } from './input';
 import { itemKey, itemOf, partKey, partOf } from './items';
 import { fill, fillTitle } from './lines';
@@ -52,8 +54,7 @@ function fastenersFor(p: Place, input: LayoutInput): (Fastener | null)[] {
       circuit,
       role: step.each,
       name,
-      place: 'not on the sheet yet',
-      seal: step.each === 'filler cap' ? 'O-ring' : 'crush washer'
+      place: NOT_NAMED
     })
   ];
 }
@@ -69,6 +70,7 @@ export function layOut(input: LayoutInput): LaidOut {
     return circuits.flatMap((circuit) =>
       job.template.steps
         .filter((step) => step.when.every((w) => holds(w, input, circuit)))
+        .filter((step) => step.kind !== 'meter' || input.hourMeter !== false)
         .map((step) => ({ job, circuit, step }))
     );
   });
@@ -117,19 +119,35 @@ export function layOut(input: LayoutInput): LaidOut {
   return plan;
 }
 
+/** Something the jobs would open and the sheet does not name. */
+export interface Unnamed {
+  role: FastenerRole;
+  circuit: Circuit;
+  /** What it would usually be called. */
+  name: string;
+  /** Its steps are not in the visit: not every machine has one. What every engine has is laid out without its name. */
+  leftOut: boolean;
+}
+
 /**
- * What the jobs would open and the sheet does not name: its steps are not in the visit, and somebody has to be told. What
- * every engine has (a drain, a filler) is laid out without its name; a guard is simply not there.
+ * What the jobs would open and the sheet does not name: somebody has to be told, and can say that this machine has one. A guard
+ * that is not named is simply not there.
  */
-export function notNamed(input: LayoutInput): { role: string; circuit: string }[] {
-  const found = new Map<string, { role: string; circuit: string }>();
+export function notNamed(input: LayoutInput): Unnamed[] {
+  const found = new Map<string, Unnamed>();
   for (const { template } of input.jobs)
     for (const circuit of template.circuits)
       for (const { kind, each, orNamed, when } of template.steps) {
         if (!when.every((w) => holds(w, input, circuit))) continue;
-        if (kind !== 'open' || each === null || orNamed || each === 'guard' || each === 'cover') continue;
-        if (!input.sheet.fasteners.some((f) => f.role === each && f.circuit === circuit))
-          found.set(`${each} ${circuit}`, { role: each, circuit });
+        if (kind !== 'open' || each === null || each === 'guard' || each === 'cover') continue;
+        if (input.sheet.fasteners.some((f) => f.role === each && f.circuit === circuit)) continue;
+        const usual = usualFasteners(input.kind).find((f) => f.role === each && f.circuit === circuit);
+        found.set(`${each} ${circuit}`, {
+          role: each,
+          circuit,
+          name: usual?.name ?? `${capital(circuit)} ${each}`,
+          leftOut: !orNamed
+        });
       }
   return [...found.values()];
 }

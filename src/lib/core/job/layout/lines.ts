@@ -12,6 +12,11 @@ export interface LineContext {
   all: Fastener[];
 }
 
+/** What is said where the sheet does not say which oil, or how a level is read. */
+export const oilLine = (grade: string): string => `The sheet wants: ${grade}.`;
+export const GRADE_UNKNOWN = oilLine('grade unknown, look it up in the manual');
+export const METHOD_UNKNOWN = 'The sheet does not say how: see the manual, then pick it here.';
+
 /** Longer than this and a pattern is words of the sheet, not a number of bolts. */
 const PAIR = 2;
 
@@ -46,7 +51,10 @@ function tokens(c: LineContext): Record<string, () => string[]> {
     fill: () => (rules.fillFilterFirst ? ['Fill it with clean oil first, and write it in the ledger.'] : []),
     side: () =>
       rules.sideForFilter ? ['House rule: lay it on its side; fuel tap shut, nothing dripping.'] : [],
-    oil: () => [`The sheet wants: ${grade() ?? 'grade unknown, look it up in the manual'}.`],
+    oil: () => {
+      const said = grade();
+      return [said === null ? GRADE_UNKNOWN : oilLine(said)];
+    },
     drained: () => {
       const poured = circuit ? historyOf(input, circuit).pouredLastTimeMl : null;
       return [
@@ -71,7 +79,7 @@ function tokens(c: LineContext): Record<string, () => string[]> {
       const temperature = figure('temperature')?.text;
       const attitude = figure('attitude')?.text;
       return [
-        method ?? 'The sheet does not say how: see the manual, then pick it here.',
+        method ?? METHOD_UNKNOWN,
         [
           settle ? `settle ${settle}` : 'settle as the manual says',
           ...(temperature ? [temperature] : []),

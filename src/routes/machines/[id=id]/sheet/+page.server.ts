@@ -3,11 +3,12 @@ import type { Kind } from '$lib/core/machine/machine';
 import { doubtedBy } from '$lib/core/specs/changes';
 import { contradictions } from '$lib/core/specs/sheet';
 import { sectionsOf, starterKeys } from '$lib/core/specs/starter';
+import { circuitsOf, usualFasteners } from '$lib/core/specs/usual';
 import { dayOf } from '$lib/core/time/day';
 import { db } from '$lib/server/db';
 import { getMachine, listMachines } from '$lib/server/machines';
 import { listModifications } from '$lib/server/spec-changes';
-import { listFasteners, listFigures } from '$lib/server/specs';
+import { listFasteners, listFigures, listRemoved, listSources } from '$lib/server/specs';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, params }) => {
@@ -15,15 +16,20 @@ export const load: PageServerLoad = async ({ locals, params }) => {
   const team = locals.team!;
   const machine = await getMachine(sql, team.id, params.id);
   if (!machine) error(404, 'No such machine in this team.');
-  const [figures, fasteners, modifications, machines] = await Promise.all([
+  const [figures, fasteners, removed, modifications, machines] = await Promise.all([
     listFigures(sql, team.id, machine.id),
     listFasteners(sql, team.id, machine.id),
+    listRemoved(sql, team.id, machine.id),
     listModifications(sql, team.id, machine.id),
     listMachines(sql, team.id)
   ]);
   return {
     machine,
     fasteners,
+    removed,
+    sources: await listSources(sql, team.id),
+    usual: usualFasteners(machine.kind as Kind),
+    circuits: circuitsOf(machine.kind as Kind),
     modifications,
     machines: machines.map((m) => ({ id: m.id, plate: m.plate, name: m.name, kind: m.kind })),
     figures: figures.map((f) => ({

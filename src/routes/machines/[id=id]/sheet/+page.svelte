@@ -1,21 +1,25 @@
 <script lang="ts">
-  import { FIGURE_KINDS, SECTIONS, type FigureKind, type Section } from '$lib/core/specs/kinds';
+  import {
+    FIGURE_KINDS,
+    SECTIONS,
+    type FigureKey,
+    type FigureKind,
+    type Section
+  } from '$lib/core/specs/kinds';
   import CopyForm from '$lib/ui/sheet/CopyForm.svelte';
-  import FastenerForm from '$lib/ui/sheet/FastenerForm.svelte';
+  import FastenerRows from '$lib/ui/sheet/FastenerRows.svelte';
   import FigureLine from '$lib/ui/sheet/FigureLine.svelte';
   import Modifications from '$lib/ui/sheet/Modifications.svelte';
+  import SittingBar from '$lib/ui/sheet/SittingBar.svelte';
+  import { Button } from '$lib/ui/form/controls';
 
   let { data } = $props();
-  let adding = $state(false);
   let copying = $state(false);
   let more = $state<Section[]>([]);
-  const torque = FIGURE_KINDS.find((k) => k.key === 'torque')!;
-  const of = (key: string, fastenerId: string | null) =>
-    data.figures.filter((f) => f.key === key && f.fastenerId === fastenerId);
-  const sources = $derived([...new Set(data.figures.map((f) => f.source))]);
+  const of = (key: string) => data.figures.filter((f) => f.key === key && f.fastenerId === null);
   const has = (key: string) => data.figures.some((f) => f.key === key);
   /** What a section shows: figures that are there, what is to be looked up, and on demand whatever else it may hold. */
-  const shown = (section: Section): FigureKind[] =>
+  const shown = (section: Section): FigureKind<FigureKey>[] =>
     FIGURE_KINDS.filter(
       (k) => k.section === section && (has(k.key) || data.starter.includes(k.key) || more.includes(section))
     );
@@ -51,19 +55,30 @@
   </span>
 </div>
 <p class="quiet mt-2 max-w-3xl">
-  Figures as the machine’s own manual prints them, with their page. What is not here is unknown, and shown so
-  at the bench. A later figure takes the place of an earlier one; both stay readable.
+  Figures as the machine’s own manual prints them. What is not here is unknown, and asked for at the bench. A
+  later figure takes the place of an earlier one; both stay readable.
 </p>
-<p class="figure mt-2 text-lg">
-  {wanting > 0 ? `${wanting} to look up in the manual` : 'Everything most jobs want is here'}{unconfirmed > 0
-    ? ` · ${unconfirmed} unconfirmed`
-    : ''}
+<p class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2">
+  <span class="figure text-lg"
+    >{wanting > 0 ? `${wanting} to look up in the manual` : 'Everything most jobs want is here'}{unconfirmed >
+    0
+      ? ` · ${unconfirmed} unconfirmed`
+      : ''}</span
+  >
+  <a class="link text-sm" href="#fasteners">Plugs, caps, covers and bolts</a>
+  <a class="link text-sm" href="#modifications">Modifications</a>
+  {#if data.figures.length + data.fasteners.length === 0 && data.machines.length > 1}<span class="text-sm"
+      >A sister in the fleet?
+      <button type="button" class="link" onclick={() => (copying = true)}>Bring her whole sheet over</button
+      >.</span
+    >{/if}
 </p>
 {#if copying}<CopyForm
     machineId={data.machine.id}
     machines={data.machines}
     onleave={() => (copying = false)}
   />{/if}
+<SittingBar sources={data.sources} />
 {#each data.odd as o, k (k)}<p class="caution mt-2">{o.message}</p>{/each}
 
 {#each sections as section (section)}
@@ -71,11 +86,9 @@
     <h2>{section}</h2>
     {#each shown(section) as kind (kind.key)}<FigureLine
         {kind}
-        label={kind.label}
         machineId={data.machine.id}
-        fastenerId={null}
-        figures={of(kind.key, null)}
-        {sources}
+        figures={of(kind.key)}
+        sources={data.sources}
         today={data.today}
       />{/each}
     {#if rest(section) > 0}<button
@@ -97,52 +110,30 @@
 <section class="mt-8" id="fasteners" aria-label="Fasteners">
   <div class="flex items-baseline gap-4">
     <h2>Plugs, caps, covers and bolts</h2>
-    {#if !adding}<button type="button" class="link no-print text-sm" onclick={() => (adding = true)}
-        >Add one</button
-      >{/if}
     <a class="link no-print text-sm" href="/machines/{data.machine.id}/underside"
       >Where they sit, seen from below</a
     >
   </div>
-  {#if adding}<FastenerForm machineId={data.machine.id} onleave={() => (adding = false)} />{/if}
-  {#each data.fasteners as f (f.id)}
-    <div class="mt-3 border-t-2 pt-2" style="border-color: var(--ink)">
-      <p>
-        <strong>{f.name}</strong>{f.quantity > 1 ? ` × ${f.quantity}` : ''}
-        <span class="quiet"
-          >{[
-            f.role,
-            f.circuit,
-            f.place,
-            f.head,
-            f.thread,
-            f.pattern,
-            f.magnet ? 'magnet' : '',
-            f.seal === 'none' ? '' : f.seal
-          ]
-            .filter(Boolean)
-            .join(' · ')}</span
-        >
-      </p>
-      {#if f.note}<p class="text-sm">{f.note}</p>{/if}
-      {#if f.role !== 'filler cap'}<FigureLine
-          kind={torque}
-          label="Torque"
-          machineId={data.machine.id}
-          fastenerId={f.id}
-          figures={of('torque', f.id)}
-          {sources}
-          today={data.today}
-        />{/if}
-    </div>
-  {:else}
-    {#if !adding}<p class="mt-2">
-        None named yet. Name the drain plug first: at the bench it is what stands on the open list until it is
-        torqued.
-      </p>{/if}
-  {/each}
+  {#if data.fasteners.length === 0}<p class="quiet text-sm">
+      What most machines of this kind have is offered below, and on the sheet once you write in its row or say
+      that this machine has one.
+    </p>{/if}
+  {#key data.machine.id}<FastenerRows
+      machineId={data.machine.id}
+      fasteners={data.fasteners}
+      removed={data.removed}
+      usual={data.usual}
+      circuits={data.circuits}
+      figures={data.figures}
+      sources={data.sources}
+    />{/key}
 </section>
 
-<section class="mt-8">
+<p class="no-print mt-6 flex gap-3">
+  <Button color="primary" href="/machines/{data.machine.id}/visit">To the bench</Button>
+  <Button color="alternative" href="/machines/{data.machine.id}">To the machine</Button>
+</p>
+
+<section class="mt-8" id="modifications">
   <Modifications machineId={data.machine.id} rows={data.modifications} today={data.today} />
 </section>

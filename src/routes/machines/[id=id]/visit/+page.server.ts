@@ -39,6 +39,9 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
     own: d.task.job,
     template: templateFor({ id: d.task.id, name: d.task.name, job: d.task.job }, null, templates)
   }));
+  // Nothing presses: what has steps of its own is what one comes to the bench for.
+  const first = jobs.some((j) => j.picked) ? undefined : (jobs.find((j) => j.own) ?? jobs[0]);
+  if (first) first.picked = true;
   return {
     machine,
     asked,

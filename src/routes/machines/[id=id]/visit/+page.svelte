@@ -1,14 +1,14 @@
 <script lang="ts">
   import { Button } from '$lib/ui/form/controls';
   import { onMount, untrack } from 'svelte';
-  import { goto } from '$app/navigation';
+  import { goto, invalidateAll } from '$app/navigation';
   import type { Air } from '$lib/core/fluids/air';
-  import { notNamed } from '$lib/core/job/layout/layout';
+  import { notNamed, type Unnamed } from '$lib/core/job/layout/layout';
   import AirField from '$lib/ui/bench/AirField.svelte';
   import { gather } from '$lib/core/job/gather/gather';
   import { broken, durationOf, inOrder } from '$lib/core/job/order/overrule';
   import FormError from '$lib/ui/form/FormError.svelte';
-  import { send } from '$lib/ui/form/send';
+  import { send, sendAll } from '$lib/ui/form/send';
   import Gather from '$lib/ui/start/Gather.svelte';
   import OrderList from '$lib/ui/start/OrderList.svelte';
   import { Ordering } from '$lib/ui/start/order.svelte';
@@ -30,7 +30,12 @@
   let all = $state(false);
   const shown = $derived(
     data.jobs.filter(
-      (j) => all || picked.includes(j.taskId) || j.picked || j.state === 'coming' || data.jobs.length <= 3
+      (j) =>
+        all ||
+        picked.includes(j.taskId) ||
+        j.picked ||
+        ['coming', 'unknown'].includes(j.state) ||
+        data.jobs.length <= 3
     )
   );
   const hidden = $derived(data.jobs.length - shown.length);
@@ -69,20 +74,33 @@
   const gathered = $derived(
     ordered ? gather(ordered.plan, data.tools, data.input.rules, data.today, air) : null
   );
-  const unknown = $derived(
-    ordered
-      ? [
-          ...(ordered.plan.steps.some((s) => s.input.type === 'level' && s.input.protocol.method === null)
-            ? ['how the level is read']
-            : []),
-          ...(data.input.sheet.fasteners.length === 0
-            ? ['any plug, cap or cover']
-            : notNamed({ ...data.input, jobs }).map(
-                (m) => `a ${m.role} of the ${m.circuit}: its steps are left out`
-              ))
-        ]
-      : []
-  );
+  /** What these jobs would open and nobody has named: one press says that this machine has it. */
+  const unnamed = $derived(jobs.length > 0 ? notNamed({ ...data.input, jobs }) : []);
+  let naming = $state('');
+  async function name(list: readonly Unnamed[]) {
+    if (naming) return;
+    naming = list.map((u) => u.name).join();
+    const sent = await sendAll(
+      list.map(({ role, circuit, name }) => ({
+        kind: 'fastener.add' as const,
+        body: {
+          id: crypto.randomUUID(),
+          machineId: data.machine.id,
+          role,
+          circuit,
+          name,
+          quantity: '1',
+          magnet: false,
+          seal: 'none',
+          note: ''
+        }
+      }))
+    );
+    const refused = sent.find((s) => !s.ok);
+    error = refused && !refused.ok ? (Object.values(refused.errors)[0] ?? 'Not put on the sheet.') : '';
+    await invalidateAll();
+    naming = '';
+  }
 
   function turn(taskId: string) {
     picked = picked.includes(taskId) ? picked.filter((x) => x !== taskId) : [...picked, taskId];
@@ -178,13 +196,28 @@
   <AirField label="Air until the next change" bind:air station={data.air} today={data.today} />
 </div>
 
-{#if unknown.length > 0}
-  <p class="caution mt-4">
-    <strong>Not on the sheet:</strong>
-    {unknown.join('; ')}. It is shown as unknown at its step.
-    <a class="link" href="/machines/{data.machine.id}/sheet">Look it up and put it on the sheet</a> first, or go
-    by the manual as you work.
-  </p>
+{#if unnamed.length > 0}
+  <section class="caution mt-4" aria-label="Not on the sheet">
+    <p>
+      <strong>Not on its sheet.</strong> Say what this machine has; figures that are missing are asked for at their
+      step.
+    </p>
+    <p class="mt-1 flex flex-wrap items-center gap-2">
+      {#each unnamed as u (u.name)}<button
+          type="button"
+          class="key"
+          disabled={naming !== ''}
+          onclick={() => name([u])}>{u.name}: it has one</button
+        >{/each}
+      <a class="link" href="/machines/{data.machine.id}/sheet#fasteners">or more of it on the spec sheet</a>
+    </p>
+    {#if unnamed.some((u) => u.leftOut)}<p class="text-sm">
+        Without a press there is no step for: {unnamed
+          .filter((u) => u.leftOut)
+          .map((u) => u.name.toLowerCase())
+          .join(', ')}.
+      </p>{/if}
+  </section>
 {/if}
 {#if ordering.failed}<p class="error mt-4" role="alert">{ordering.failed}</p>{/if}
 {#if jobs.length === 0}

@@ -1,0 +1,82 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { KINDS } from '../machine/machine';
+import { readFastenerRows } from './rows';
+import { circuitsOf, kindOfFastener, usualFasteners } from './usual';
+
+describe('what a fastener is, by its name', () => {
+  it.each([
+    ['Gearbox drain plug', ['engine'], 'drain plug', 'gearbox'],
+    ['Sump bolt', ['engine', 'gearbox'], 'drain plug', 'engine'],
+    ['Transmission level screw', [], 'check screw', 'gearbox'],
+    ['Oil filter cover', ['engine', 'gearbox'], 'filter cover', 'engine'],
+    ['Front diff filler', [], 'filler cap', 'front differential'],
+    ['Rear differential drain', [], 'drain plug', 'rear differential'],
+    ['Rear axle nut', ['engine'], 'axle nut', null],
+    ['Rear sprocket nuts', ['gearbox'], 'sprocket bolts', null],
+    ['Skid plate', [], 'guard', null],
+    ['Seat', [], 'cover', null],
+    ['Footpeg bolt', ['engine'], 'other', null]
+  ] as const)('%s', (name, circuits, role, circuit) => {
+    expect(kindOfFastener(name, circuits)).toEqual({ role, circuit });
+  });
+  it('takes the only oil there is where the name does not say, and none where there are two', () => {
+    expect(kindOfFastener('Drain plug', ['gearbox']).circuit).toBe('gearbox');
+    expect(kindOfFastener('Drain plug', ['engine', 'gearbox']).circuit).toBeNull();
+  });
+  it('knows what it offers itself by its own names', () => {
+    for (const kind of KINDS)
+      for (const f of usualFasteners(kind))
+        expect({ name: f.name, ...kindOfFastener(f.name, circuitsOf(kind)) }).toEqual(f);
+  });
+});
+
+describe('rows pasted', () => {
+  it('are read in the usual order of columns', () => {
+    expect(
+      readFastenerRows(
+        'Gearbox drain plug\t20 N·m\t13 mm\tcopper washer\tM10x1.25\t1\tunder, left\nRear sprocket bolts\t35 N·m\t\t\tM8\tx6\n\n',
+        ['gearbox']
+      )
+    ).toEqual([
+      {
+        name: 'Gearbox drain plug',
+        role: 'drain plug',
+        circuit: 'gearbox',
+        torque: '20 N·m',
+        head: '13 mm',
+        seal: 'crush washer',
+        thread: 'M10x1.25',
+        quantity: '1',
+        place: 'under, left'
+      },
+      {
+        name: 'Rear sprocket bolts',
+        role: 'sprocket bolts',
+        circuit: null,
+        torque: '35 N·m',
+        head: '',
+        seal: 'none',
+        thread: 'M8',
+        quantity: '6',
+        place: ''
+      }
+    ]);
+  });
+  it('are read by their headings, in any order', () => {
+    const rows = readFastenerRows(
+      '| Tightening torque | Fastener | Qty |\n| 10 N·m | Oil filter cover | 3 pcs |',
+      ['engine']
+    );
+    expect(rows).toMatchObject([
+      { name: 'Oil filter cover', torque: '10 N·m', quantity: '3', role: 'filter cover', circuit: 'engine' }
+    ]);
+  });
+  it('never throws, and never makes a row without a name', () => {
+    fc.assert(
+      fc.property(fc.string({ maxLength: 400 }), (text) => {
+        for (const r of readFastenerRows(text, ['engine'])) expect(r.name.trim()).not.toBe('');
+      })
+    );
+  });
+});

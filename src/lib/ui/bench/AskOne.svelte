@@ -1,0 +1,106 @@
+<!-- One figure asked for at the bench. Leaving it alone is an answer too: it stays unknown. -->
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { invalidateAll } from '$app/navigation';
+  import { figureKind } from '$lib/core/specs/kinds';
+  import type { Ask } from '$lib/core/visit/asks';
+  import { send } from '../form/send';
+  import Asked from '../sheet/Asked.svelte';
+  import { FigureEntry } from '../sheet/figure-entry.svelte';
+  import FigureField from '../sheet/FigureField.svelte';
+  import SourceField from '../sheet/SourceField.svelte';
+  import { sitting } from '../sheet/sitting.svelte';
+
+  let { ask, machineId, sources }: { ask: Ask; machineId: string; sources: readonly string[] } = $props();
+  const kind = $derived(figureKind(ask.key));
+  const noteId = $props.id();
+  const { item, fastenerId } = untrack(() => ask);
+  /** A nameless plug gets onto the sheet with its first figure. */
+  const newId = crypto.randomUUID();
+  let added = false;
+  async function named(): Promise<boolean> {
+    if (!item || item.fastenerId !== null || added) return true;
+    const sent = await send('fastener.add', {
+      id: newId,
+      machineId,
+      circuit: item.circuit,
+      role: item.role ?? 'other',
+      name: item.name,
+      place: '',
+      quantity: String(item.quantity),
+      magnet: false,
+      seal: 'none',
+      head: item.head,
+      thread: item.thread,
+      pattern: '',
+      note: item.note,
+      lean: ''
+    });
+    added = sent.ok;
+    if (!sent.ok) refused = Object.values(sent.errors)[0] ?? 'Not taken.';
+    return sent.ok;
+  }
+  let refused = $state('');
+  const entry = untrack(
+    () =>
+      new FigureEntry(
+        machineId,
+        ask.key,
+        () => (kind.perFastener ? (item ? (item.fastenerId ?? newId) : fastenerId) : null),
+        () => null,
+        () => invalidateAll(),
+        named
+      )
+  );
+  const WORDS = ['tighten securely'];
+  function say(words: string) {
+    entry.typed = words;
+    // It is words on purpose: not asked about.
+    void entry.save(true);
+  }
+</script>
+
+<div class="ask" role="group" aria-label="{ask.label}, not on the sheet">
+  <label class="grow"
+    ><span class="block font-bold"
+      >{ask.label}? <span class="quiet font-normal">not on the sheet yet</span></span
+    >
+    <FigureField {entry} {kind} label={ask.label} {noteId} class="value" /></label
+  >
+  {#if ask.key === 'torque'}{#each WORDS as w (w)}<button type="button" class="key" onclick={() => say(w)}
+        >{w}</button
+      >{/each}{/if}
+  {#if sitting.source === '' && !entry.asked?.source}<span
+      ><span class="block text-sm">from</span><SourceField {sources} /></span
+    >{:else if !entry.asked?.source}<span class="quiet text-sm">from {sitting.source}</span>{/if}
+  <input
+    class="cell"
+    style="width: 5rem; min-height: 3rem"
+    placeholder="page"
+    aria-label="{ask.label}: page"
+    maxlength="20"
+    bind:value={entry.page}
+  />
+  <button type="button" class="key" disabled={entry.busy} onclick={() => void entry.save()}
+    >Onto the sheet</button
+  >
+</div>
+<Asked {entry} {sources} id={noteId} />
+{#if refused}<p class="error text-sm" role="alert">{refused}</p>{/if}
+
+<style>
+  .ask {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: end;
+    gap: 0.5rem 0.75rem;
+    border: 2px dashed var(--rule-strong);
+    padding: 0.5rem 0.75rem;
+    margin-block: 0.5rem;
+  }
+  .ask :global(.value) {
+    min-height: 3rem;
+    font-size: 1.5rem;
+    max-width: 18rem;
+  }
+</style>

@@ -1,0 +1,37 @@
+import { error } from '@sveltejs/kit';
+import { id } from '$lib/core/forms';
+import { db } from '$lib/server/db';
+import { listMachines } from '$lib/server/machines';
+import { readSheet } from '$lib/server/specs';
+import { listTasksOf } from '$lib/server/task-pages';
+import { readTemplates } from '$lib/server/templates';
+import type { PageServerLoad } from './$types';
+
+/** With `?like=`, what a sister machine has that a new one may have too. */
+export const load: PageServerLoad = async ({ locals, url }) => {
+  const sql = db();
+  const team = locals.team!;
+  const machines = await listMachines(sql, team.id);
+  const asked = url.searchParams.get('like');
+  const sister = asked && id.safeParse(asked).success ? machines.find((m) => m.id === asked) : null;
+  if (asked && !sister) error(404, 'No such machine in this team.');
+  const sheet = sister ? await readSheet(sql, team.id, sister.id) : null;
+  return {
+    machines: machines.map((m) => ({ id: m.id, plate: m.plate, name: m.name })),
+    jobs: (await readTemplates(sql, team.id)).map(({ key, title }) => ({ key, title })),
+    like:
+      sister && sheet
+        ? {
+            id: sister.id,
+            plate: sister.plate,
+            name: sister.name,
+            maker: sister.maker,
+            kind: sister.kind,
+            meter: sister.meter ?? 'hour meter',
+            figures: sheet.figures.length,
+            fasteners: sheet.fasteners.length,
+            tasks: await listTasksOf(sql, team.id, sister.id)
+          }
+        : null
+  };
+};
