@@ -56,6 +56,7 @@ export const SHEET: Sheet = {
     figure('engine oil with filter', quantity(1.1, 'L')),
     figure('engine oil without filter', quantity(1, 'L')),
     figure('gearbox oil', quantity(700, 'ml')),
+    figure('engine oil grade', null, { text: '10W-50' }),
     figure('torque', quantity(20, 'N·m'), { id: 't', fastenerId: 'd' }),
     figure('torque', quantity(10, 'N·m'), { id: 'u', fastenerId: 'c' }),
     figure('oil level method', null, { text: 'sight glass' }),

@@ -59,3 +59,14 @@ export async function onTheSheet(page: Page, amount = '900'): Promise<void> {
     await expect.poll(() => left.count()).toBeLessThan(before);
   }
 }
+
+/** A practised hand that has done it away from the app: amounts, what was seen, all closed as it stands there. */
+export async function writtenDown(page: Page): Promise<void> {
+  const form = page.getByRole('form', { name: 'Write it down' });
+  await form.getByLabel(/^Drained/).fill('900');
+  await form.getByLabel(/^Poured in/).fill('900');
+  for (const paste of await form.getByText('grey paste or fuzz', { exact: true }).all()) await paste.click();
+  await form.getByText('Half-way', { exact: true }).click();
+  await form.getByRole('checkbox', { name: /^All \d+, as they stand here/ }).check();
+  await form.getByRole('button', { name: 'Write it down and close' }).click();
+}

@@ -1,4 +1,4 @@
-import { counted, onTheSheet } from './counted';
+import { counted, onTheSheet, writtenDown } from './counted';
 import { expect, open, test } from './app';
 import { Hand } from './hand';
 
@@ -16,7 +16,8 @@ test('a repeat of oil, screen and filter on a known machine, all well: presses a
   const rows: string[] = [];
   for (const [how, work] of [
     ['step by step', () => new Hand(page).finish()],
-    ['on the sheet', () => onTheSheet(page)]
+    ['on the sheet', () => onTheSheet(page)],
+    ['written down', () => writtenDown(page)]
   ] as const) {
     const before = await now();
     // From the stake on the trail: one press.
@@ -27,22 +28,31 @@ test('a repeat of oil, screen and filter on a known machine, all well: presses a
     const sheet = page.getByRole('radio', { name: 'The whole sheet' });
     await expect(sheet).toBeAttached();
     if (how === 'on the sheet') await page.getByText('The whole sheet').click();
+    if (how === 'written down') await page.getByText('Write it down', { exact: true }).click();
     await work();
-    await page.getByRole('button', { name: 'Close the visit' }).click();
+    if (how !== 'written down') await page.getByRole('button', { name: 'Close the visit' }).click();
     await expect(page).toHaveURL(/\/records\//);
     const after = await now();
-    const chosen = how === 'on the sheet' ? 1 : 0;
+    const chosen = how === 'step by step' ? 0 : 1;
     const [clicks, fields] = [1 + after.clicks - before.clicks - chosen, after.fields - before.fields];
     rows.push(`COUNTED repeat visit, ${how}: ${clicks} presses, ${fields} fields`);
     if (how === 'on the sheet') {
       expect(clicks).toBeLessThanOrEqual(26);
       expect(fields).toBeLessThanOrEqual(2);
     }
+    if (how === 'written down') {
+      expect(clicks).toBeLessThanOrEqual(14);
+      expect(fields).toBeLessThanOrEqual(4);
+    }
   }
   console.log(rows.join('\n'));
   const records = await app.sql`
-    select content from service_record where machine_id = ${id} and visit_id is not null order by done_at desc limit 2`;
-  expect(records.map((r) => r.content.circuits[0].pouredMl)).toEqual([900, 900]);
+    select content from service_record where task_id = ${task} and visit_id is not null order by done_at desc limit 3`;
+  expect(records.map((r) => [r.content.circuits[0].pouredMl, r.content.afterwards])).toEqual([
+    [900, true],
+    [900, false],
+    [900, false]
+  ]);
 });
 
 test('on a phone a step’s heading and its main button are on one screen, whatever step it is', async ({

@@ -85,6 +85,8 @@ export interface JobRecord {
   measured: MeasuredRecord[];
   passedOver: { name: string; reason: string }[];
   minutes: number;
+  /** Written down after the work was done elsewhere: its minutes say nothing. */
+  afterwards: boolean;
   estimate: { attended: number; elapsed: number } | null;
 }
 
@@ -220,6 +222,7 @@ export function drawUpRecord(
       return point ? [{ name: point.name, reason }] : [];
     }),
     minutes,
+    afterwards: steps.some((s) => s.written.some((w) => w.afterwards)),
     estimate: plan.estimate ?? null
   };
 }

@@ -117,6 +117,8 @@ const recordNow = z.object({
   v: z.literal(3),
   ...({
     ...common,
+    // Records of before were all written at the bench.
+    afterwards: z.boolean().default(false),
     circuits: z.array(circuitRecord),
     debris: z.array(
       z.object({
@@ -176,6 +178,7 @@ const recordV2to3 = (r: RecordV2): JobRecord & { v: 3 } => {
   const { drainedMl: _drained, pouredMl: _poured, level: _level, ...rest } = r;
   return {
     ...rest,
+    afterwards: false,
     v: 3,
     debris: r.debris.map((d) => ({
       place: d.place,

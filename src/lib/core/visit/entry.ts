@@ -66,7 +66,9 @@ export const doneSchema = z.object({
   /** Why an oil that was stopped, or is not the sheet's, goes in all the same. */
   deviation: remark,
   /** Which plug was pointed at, where two could be taken for one another. */
-  pointedAt: z.uuid().optional()
+  pointedAt: z.uuid().optional(),
+  /** Done away from the app and written down later: nobody knows at what moment. */
+  afterwards: z.literal(true).optional()
 });
 export type DoneContent = z.infer<typeof doneSchema>;
 

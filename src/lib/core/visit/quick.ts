@@ -57,7 +57,7 @@ export function quickAt(state: VisitState, s: StepState, { tools, today, air }: 
         done('Grey paste', { grade: 'grey paste or fuzz', materials: [] })
       ];
     case 'level':
-      return levels(input.protocol.method).map(([label, level]) => done(label, { level }));
+      return levelsAtAGlance(input.protocol.method).map(([label, level]) => done(label, { level }));
     case 'oil': {
       const oil = bestOil(input.want, tools.oils, air);
       return oil
@@ -92,7 +92,7 @@ function whichOne(
 }
 
 /** Levels as they are read at a glance; finer ones are set on the drawing. */
-function levels(method: LevelMethod | null): [label: string, level: LevelReading][] {
+export function levelsAtAGlance(method: LevelMethod | null): [label: string, level: LevelReading][] {
   if (method === null) return [];
   if (method === 'measured quantity only') return [['By measured quantity', { method }]];
   if (method === 'check screw')

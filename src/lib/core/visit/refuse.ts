@@ -137,7 +137,7 @@ const ALL_BUT = 0.9;
 /** Warmth fades (handbook, section 4): what is drained warm is opened soon after the warm-up. One plug out in time will do. */
 function goneCold(state: VisitState, s: StepState, content: Done, now: number | null): EntryProblem | null {
   const within = s.step.warmFor;
-  if (within === null || now === null || content.remark?.trim()) return null;
+  if (within === null || now === null || content.remark?.trim() || content.afterwards) return null;
   const warmUp = state.steps.find((x) => x.step.heats && x.step.input.type === 'tick' && x.done && x.at);
   const inTime = state.steps.some((x) => x !== s && x.step.warmFor !== null && x.done);
   if (!warmUp?.at || inTime) return null;
@@ -155,7 +155,7 @@ function settling(
 ): EntryProblem | null {
   const run = state.steps.find((s) => s.step.input.type === 'start' && s.done && s.at);
   if (wanted === null || now === null || !run?.at) return null;
-  if (content.remark?.trim() || level.written.some((w) => w.remark)) return null;
+  if (content.afterwards || content.remark?.trim() || level.written.some((w) => w.remark)) return null;
   const waited = Math.max(0, (now - Date.parse(run.at)) / 1000);
   return waited < wanted * ALL_BUT ? { kind: 'still settling', waited, wanted } : null;
 }

@@ -65,7 +65,14 @@
     ><span class="block font-bold"
       >{ask.label}? <span class="quiet font-normal">not on the sheet yet</span></span
     >
-    <FigureField {entry} {kind} label={ask.label} {noteId} class="value" /></label
+    <FigureField
+      {entry}
+      {kind}
+      label={ask.label}
+      {noteId}
+      class="value"
+      placeholder={kind.hint ?? ''}
+    /></label
   >
   {#if ask.key === 'torque'}{#each WORDS as w (w)}<button type="button" class="key" onclick={() => say(w)}
         >{w}</button

@@ -23,6 +23,7 @@
   import Timers from './Timers.svelte';
   import Underside from './Underside.svelte';
   import WholeSheet from './WholeSheet.svelte';
+  import WriteDown from './WriteDown.svelte';
 
   interface Props {
     visit: Visit & { rules: HouseRules };
@@ -115,6 +116,8 @@
       return;
     }
     passing = null;
+    // What the form does not ask is done at its step.
+    if (depth === 'after') depth = 'lead';
     at =
       work.steps.find((s) => s.step.key === key)?.step.key ??
       called.find((s) => s.step.input.type === 'close' && s.step.input.items.includes(key))?.step.key ??
@@ -273,6 +276,8 @@
         }}
         {card}
       />
+    {:else if depth === 'after'}
+      <WriteDown {bench} {units} readonly={over} station={around.air} ondone={close} />
     {:else}
       {#if receipt && receipt.step.key !== at}<Receipt {bench} step={receipt} onlook={show} />{/if}
       {@render card()}

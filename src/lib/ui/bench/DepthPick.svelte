@@ -1,4 +1,4 @@
-<!-- A step at a time, or the whole sheet: each person's own choice, kept on the device. -->
+<!-- A step at a time, the whole sheet, or one form afterwards: each person's own choice, kept on the device. -->
 <script lang="ts">
   import { onMount } from 'svelte';
   import { keepDepth, keptDepth, type Depth } from './depth';
@@ -11,7 +11,7 @@
 
 <fieldset class="ml-auto flex">
   <legend class="sr-only">How it is shown</legend>
-  {#each [['lead', 'Step by step'], ['sheet', 'The whole sheet']] as const as [value, words] (value)}
+  {#each [['lead', 'Step by step'], ['sheet', 'The whole sheet'], ['after', 'Write it down']] as const as [value, words] (value)}
     <label class:on={depth === value}
       ><input
         type="radio"

@@ -5,7 +5,7 @@
   import { oddAt } from '$lib/core/visit/odd';
   import { writtenInWords } from '$lib/core/visit/onward';
   import { numberOf, quickAt, runFrom, type Unsent } from '$lib/core/visit/quick';
-  import { isLeft, type StepState } from '$lib/core/visit/state';
+  import { isLeft, isShut, type StepState } from '$lib/core/visit/state';
   import { rememberedAir } from './air';
   import Amount from './Amount.svelte';
   import AskHere from './AskHere.svelte';
@@ -65,6 +65,13 @@
         return s ? (quickAt(bench.state, s, hand)[0]?.entries ?? []) : [];
       })
     );
+  /** Nothing that it would close is open. */
+  const notYet = ({ step: { input }, done }: StepState) =>
+    input.type === 'close' &&
+    !done &&
+    bench.state.items.every(
+      (i) => !input.items.includes(i.item.key) || (isShut(i) && i.stand !== 'deferred')
+    );
   const problemOf = (s: StepState) => {
     const { input, key } = s.step;
     const here =
@@ -102,7 +109,8 @@
             {#each quick as q (q.label)}<button type="button" class="key" onclick={() => press(q.entries)}
                 >{q.label}</button
               >{/each}
-            {#if left && quick.length === 0 && input.type !== 'drained' && input.type !== 'pour' && !readonly}<button
+            {#if notYet(s)}<span class="quiet">not opened yet</span
+              >{:else if left && quick.length === 0 && input.type !== 'drained' && input.type !== 'pour' && !readonly}<button
                 type="button"
                 class="key"
                 onclick={() => onopen(key)}>Write …</button

@@ -117,6 +117,17 @@ describe('a visit on a screen', () => {
     expect(server.taken).toHaveLength(1);
   });
 
+  it('sends what is written after a beginning with nothing to send, and waits for what is on its way', async () => {
+    const bench = open();
+    bench.resume();
+    bench.write(off);
+    bench.write(torqued);
+    // Whoever closes asks for this first: all of it is in the book then, not merely some.
+    await bench.refresh();
+    expect(bench.waiting).toBe(0);
+    expect(server.taken.map((e) => e.action)).toEqual(['done', 'torqued']);
+  });
+
   it('asks by the server’s clock whether the oil has settled, however wrong its own', async () => {
     vi.useFakeTimers({ toFake: ['Date'], now: new Date('2026-06-10T18:00:00Z') });
     server.ahead = 9 * 3600_000;

@@ -33,7 +33,8 @@ export interface Problem {
 export class BenchVisit {
   #taken = $state<Entry[]>([]);
   #waiting = $state<Waiting[]>([]);
-  #sending = false;
+  /** What is being sent; null while nothing is. */
+  #sending: Promise<void> | null = null;
   #outbox: Outbox;
   /** The number up to which everything in the book is known here. */
   #cursor: number;
@@ -133,7 +134,7 @@ export class BenchVisit {
   /** What goes by itself after a step is timed from when the step is done. */
   #time(entry: NewEntry): void {
     const step = this.plan.steps.find((s) => s.key === entry.stepKey);
-    if (entry.action !== 'done' || !step || step.wait === 0) return;
+    if (entry.action !== 'done' || !step || step.wait === 0 || entry.content.afterwards) return;
     if (this.state.timers.some((t) => t.stepKey === step.key)) return;
     const label = step.waitFor || step.title.slice(0, 80);
     this.write({
@@ -157,11 +158,16 @@ export class BenchVisit {
     this.#outbox.drop(id);
   }
 
-  async #flush(): Promise<void> {
-    if (this.#sending) return;
-    this.#sending = true;
+  /** Sends what waits, until nothing does or it is of no use. Whoever asks meanwhile waits for the same. */
+  #flush(): Promise<void> {
+    if (this.#sendable.length === 0) return Promise.resolve();
+    this.#sending ??= this.#sendOn();
+    return this.#sending;
+  }
+  async #sendOn(): Promise<void> {
+    // The look whether there is more and the word that nothing is on its way are of one moment: nothing is written in between.
     while (this.#sendable.length > 0 && (await this.#sendBatch()));
-    this.#sending = false;
+    this.#sending = null;
   }
 
   /** Sends what waits, each entry resting on the one before it. @returns whether there is any use in going on */

@@ -1,10 +1,12 @@
-/** How much of a visit is on the screen: the step that is next, or all of them. */
-export type Depth = 'lead' | 'sheet';
+/** How much of a visit is on the screen: the step that is next, all of them, or one form for what was done elsewhere. */
+export const DEPTHS = ['lead', 'sheet', 'after'] as const;
+export type Depth = (typeof DEPTHS)[number];
 const KEY = 'ht_depth';
 
 export function keptDepth(): Depth {
   try {
-    return localStorage.getItem(KEY) === 'sheet' ? 'sheet' : 'lead';
+    const kept = localStorage.getItem(KEY);
+    return DEPTHS.find((d) => d === kept) ?? 'lead';
   } catch {
     return 'lead';
   }

@@ -17,7 +17,7 @@
         ><input type="radio" class="sr-only" {name} value={o} bind:group={value} />{o}</label
       >{/each}
   </div>
-  {#if error}<p class="error mt-1 text-sm" role="alert">{error}</p>{/if}
+  {#if error}<p class="error mt-1 text-sm" data-wrong role="alert">{error}</p>{/if}
 </fieldset>
 
 <style>

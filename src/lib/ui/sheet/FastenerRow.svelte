@@ -94,7 +94,14 @@
 <div class="row" class:offered={!fastener} role="group" aria-label={said}>
   <span class="name">{@render words('name', 'name', 'font-bold')}</span>
   <span class="torque"
-    ><FigureField entry={torque} kind={TORQUE} label="{said}: torque" {noteId} class="w-full" /></span
+    ><FigureField
+      entry={torque}
+      kind={TORQUE}
+      label="{said}: torque"
+      {noteId}
+      class="w-full"
+      placeholder={f.role === 'filler cap' ? 'by hand' : 'unknown'}
+    /></span
   >
   <span data-label="Size">{@render words('head', 'size')}</span>
   <span data-label="Seal"
@@ -256,6 +263,10 @@
     .more {
       grid-column: span 6;
       text-align: left;
+    }
+    /* What is only offered takes one line until somebody begins with it. */
+    .offered:not(:focus-within) > span[data-label] {
+      display: none;
     }
   }
 </style>

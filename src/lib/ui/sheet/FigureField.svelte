@@ -10,8 +10,10 @@
     /** Of what is asked back about it. */
     noteId: string;
     class?: string;
+    /** What stands in it while it is empty. */
+    placeholder?: string;
   }
-  let { entry, kind, label, noteId, class: className = '' }: Props = $props();
+  let { entry, kind, label, noteId, class: className = '', placeholder = 'unknown' }: Props = $props();
 
   /** Enter says that it is so, and goes on; an unconfirmed figure is confirmed by it. */
   async function key(e: KeyboardEvent) {
@@ -66,7 +68,7 @@
     class="cell figure text-lg {className}"
     autocomplete="off"
     maxlength="400"
-    placeholder="unknown"
+    {placeholder}
     title={kind.hint}
     bind:value={entry.typed}
     onkeydown={key}

@@ -49,6 +49,9 @@
     width: 7.5rem;
   }
   @media (max-width: 640px) {
+    .bar {
+      position: static;
+    }
     .edition {
       width: 6rem;
     }

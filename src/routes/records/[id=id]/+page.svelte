@@ -44,7 +44,9 @@
 
 {#if f}
   <p class="mt-2">
-    <span class="figure text-xl">{f.minutes} min</span>{#if f.estimate}<span class="quiet"
+    {#if f.afterwards}<span class="figure text-xl">Written down afterwards</span><span class="quiet"
+        >: how long it took is not known.</span
+      >{:else}<span class="figure text-xl">{f.minutes} min</span>{/if}{#if f.estimate && !f.afterwards}<span class="quiet"
         >, against about {Math.round(f.estimate.elapsed)} worked out ({Math.round(f.estimate.attended)} with hands
         on it)</span
       >{/if}

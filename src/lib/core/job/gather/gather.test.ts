@@ -46,8 +46,10 @@ describe('before anything is opened', () => {
   it('picks the oil that suits, and the bottles to open', () => {
     expect(g.fluids.map((f) => [f.circuit, f.oil?.name, f.bottles])).toEqual([
       ['engine', 'Good', { open: 1, leftMl: 200, shortMl: 0 }],
-      ['gearbox', 'Good', { open: 1, leftMl: 600, shortMl: 0 }]
+      // Nobody knows which oil it wants: none is laid out in its place.
+      ['gearbox', undefined, null]
     ]);
+    expect(g.lacks).toContain('Gearbox oil: which it wants is not on the sheet.');
   });
   it('says what is short, and what nothing suits', () => {
     const little = { ...tools, oils: [{ ...tools.oils[0]!, stockMl: 300 }] };
@@ -55,7 +57,7 @@ describe('before anything is opened', () => {
       'Engine oil: 800 ml short of Good.'
     );
     const wrong = gather(plan, { ...tools, oils: [tools.oils[1]!] }, DEFAULT_RULES, '2026-06-01', null);
-    expect(wrong.lacks.join()).toContain('Gearbox oil: nothing in the stores suits it');
+    expect(wrong.lacks.join()).toContain('Engine oil: nothing in the stores suits it (10W-50)');
     expect(gather(plan, NO_TOOLS, DEFAULT_RULES, '2026-06-01', null).lacks.join()).toContain(
       'No torque wrench in the box'
     );

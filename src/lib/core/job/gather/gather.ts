@@ -167,6 +167,8 @@ export function bestOil(
   oils: readonly StockedOil[],
   air: Air | null
 ): StockedOil | null {
+  // Nobody knows which it wants: none is laid out in its place.
+  if (want.grade === null && want.table.length === 0) return null;
   const named = (o: StockedOil) => gradesIn(want.grade ?? '').includes(gradesIn(o.grade)[0] ?? '');
   return (
     oils
@@ -194,7 +196,9 @@ function fluids(plan: Pick<VisitPlan, 'steps' | 'items'>, tools: Toolbox, air: A
       input.quantityMl === null
         ? `${input.circuit} oil: how much goes in is not on the sheet.`
         : oil === null
-          ? `${input.circuit} oil: nothing in the stores suits it (${input.want.grade ?? 'grade unknown'}).`
+          ? input.want.grade === null && input.want.table.length === 0
+            ? `${input.circuit} oil: which it wants is not on the sheet.`
+            : `${input.circuit} oil: nothing in the stores suits it (${input.want.grade ?? 'by its table'}).`
           : plan_!.shortMl > 0
             ? `${input.circuit} oil: ${Math.round(plan_!.shortMl)} ml short of ${oil.name}.`
             : null;

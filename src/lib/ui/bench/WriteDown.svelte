@@ -1,0 +1,281 @@
+<!-- A visit that was done away from the app: one form with what was measured and seen, and each opened point confirmed closed. -->
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { GRADES } from '$lib/core/debris/debris';
+  import type { Air } from '$lib/core/fluids/air';
+  import { bestOil } from '$lib/core/job/gather/gather';
+  import { LEVEL_METHODS, type LevelMethod } from '$lib/core/specs/sheet';
+  import { sealSuggestion } from '$lib/core/job/seal';
+  import {
+    asOnTheSheet,
+    levelMethodOf,
+    methodKey,
+    toSay,
+    writtenAfterwards,
+    type Afterwards
+  } from '$lib/core/visit/afterwards';
+  import { numberOf, levelsAtAGlance } from '$lib/core/visit/quick';
+  import type { StepState } from '$lib/core/visit/state';
+  import OnePick from '../form/OnePick.svelte';
+  import type { BenchVisit } from './bench.svelte';
+
+  interface Props {
+    bench: BenchVisit;
+    units: 'metric' | 'imperial';
+    readonly: boolean;
+    /** Air of the weeks ahead; null: nobody knows. */
+    station: Air | null;
+    /** Once all of it is written. */
+    ondone: () => void;
+  }
+  let { bench, units, readonly, station, ondone }: Props = $props();
+  let said = $state<Record<string, string>>({});
+  let closed = $state<Record<string, boolean>>({});
+  let why = $state<Record<string, string>>({});
+  let leftOut = $state<Record<string, string>>({});
+  let remark = $state('');
+  /** What is wanted or was refused, by key. */
+  let wrong = $state<Record<string, { words: string; asksWhy: boolean }>>({});
+  const form = $derived(toSay(bench.state));
+  const anything = $derived(form.asked.length + form.closed.length + form.done.length > 0);
+  const id = $props.id();
+  /** Steps of one name in several jobs are told by their circuit. */
+  const nameOf = ({ step: { title, circuit } }: StepState) =>
+    circuit && bench.plan.jobs.length > 1 && !title.toLowerCase().includes(circuit)
+      ? `${title}, ${circuit}`
+      : title;
+  const labelOf = (s: StepState) => {
+    const { type } = s.step.input;
+    const several = form.asked.filter((x) => x.step.input.type === type).length > 1;
+    const of = several && s.step.circuit ? `, ${s.step.circuit}` : '';
+    if (type === 'drained') return `Drained${of}`;
+    if (type === 'pour') return `Poured in${of}`;
+    if (type === 'oil') return `Oil${of}`;
+    return nameOf(s);
+  };
+  const isField = ({ step: { input } }: StepState) =>
+    ['drained', 'pour', 'measure', 'oil'].includes(input.type);
+  const optionsOf = (s: StepState): readonly string[] => {
+    const { type } = s.step.input;
+    if (type === 'debris') return GRADES;
+    if (type === 'choice') return ['yes', 'no'];
+    return levelsAtAGlance(levelMethodOf(s, said)).map(([label]) => label);
+  };
+  // The oil that suits, where the stores have one: seen here, and corrected where another went in.
+  untrack(() => {
+    for (const { step } of bench.state.steps)
+      if (step.input.type === 'oil') {
+        const oil = bestOil(step.input.want, bench.tools.oils, station);
+        if (oil) said[step.key] = oil.id;
+      }
+  });
+  const allClosed = $derived(form.closed.every((i) => closed[i.item.key]));
+
+  function save(e: SubmitEvent) {
+    e.preventDefault();
+    const answers: Afterwards = { said, closed, why, leftOut: kept(leftOut), remark, units };
+    const { lines, wanted } = writtenAfterwards(
+      bench.state,
+      $state.snapshot(answers) as Afterwards,
+      bench.tools
+    );
+    wrong = Object.fromEntries(
+      Object.entries(wanted).map(([k, words]) => [k, { words, asksWhy: words.includes('why by feel') }])
+    );
+    if (Object.keys(wanted).length > 0) {
+      look();
+      return;
+    }
+    for (const { key, entry } of lines)
+      if (!bench.write(entry)) {
+        wrong = { [key]: bench.problem ?? { words: 'Not taken.', asksWhy: false } };
+        look();
+        return;
+      }
+    ondone();
+  }
+  const kept = (r: Record<string, string>) =>
+    Object.fromEntries(Object.entries(r).filter(([, v]) => v.trim() !== ''));
+  /** To the first that is wanted. */
+  const look = () =>
+    setTimeout(() =>
+      document.querySelector<HTMLElement>(`[data-wrong]`)?.scrollIntoView({ block: 'center' })
+    );
+</script>
+
+{#snippet reason(key: string, label: string)}
+  {#if wrong[key]?.asksWhy}<label class="block text-sm"
+      >{label}: why <input class="field mt-1 w-full" bind:value={why[key]} maxlength="10000" /></label
+    >{/if}
+{/snippet}
+{#snippet said_(key: string, label: string)}
+  {#if wrong[key]}
+    <p class="error" data-wrong role="alert">{wrong[key].words}</p>
+    {@render reason(key, label)}
+  {/if}
+{/snippet}
+
+{#if readonly || !anything}
+  <p class="mt-2 text-lg">{readonly ? 'This visit is over.' : 'All of it is written down.'}</p>
+{:else}
+  <form onsubmit={save} aria-label="Write it down" novalidate>
+    <p class="quiet">
+      For work done away from here. What is not asked about was done; the record says that it was written
+      afterwards.
+    </p>
+    <div class="two mt-3">
+      {#each form.asked.filter((s) => isField(s)) as s (s.step.key)}
+        {@const { key, input } = s.step}
+        <div>
+          <label for="{id}-{key}"
+            >{labelOf(s)}
+            {#if numberOf(bench.plan, s)}<span class="quiet text-sm">{numberOf(bench.plan, s)}</span
+              >{/if}</label
+          >
+          {#if input.type === 'drained' || input.type === 'pour' || input.type === 'measure'}
+            <input
+              id="{id}-{key}"
+              class="field figure w-full text-2xl"
+              inputmode="decimal"
+              autocomplete="off"
+              placeholder={input.type === 'measure' ? input.unit : units === 'metric' ? 'ml' : 'US qt'}
+              aria-invalid={wrong[key] ? true : undefined}
+              bind:value={said[key]}
+            />
+          {:else if bench.tools.oils.length > 0}
+            <select id="{id}-{key}" class="field w-full" bind:value={said[key]}
+              ><option value={undefined}>which went in?</option>{#each bench.tools.oils as o (o.id)}<option
+                  value={o.id}>{o.name} {o.grade}</option
+                >{/each}</select
+            >
+          {:else}
+            <input
+              id="{id}-{key}"
+              class="field w-full"
+              maxlength="120"
+              placeholder="as the can says"
+              bind:value={said[key]}
+            />
+          {/if}
+          {@render said_(key, labelOf(s))}
+        </div>
+      {/each}
+    </div>
+
+    {#each form.asked.filter((s) => !isField(s)) as s (s.step.key)}
+      {@const { key, input } = s.step}
+      <div class="mt-3">
+        {#if input.type === 'level' && input.protocol.method === null}<OnePick
+            label="{labelOf(s)}: how is it read?"
+            options={LEVEL_METHODS}
+            bind:value={() => (said[methodKey(key)] ?? '') as LevelMethod, (v) => (said[methodKey(key)] = v)}
+          />{/if}
+        <OnePick
+          label={numberOf(bench.plan, s) ? `${labelOf(s)}, ${numberOf(bench.plan, s)}` : labelOf(s)}
+          options={optionsOf(s)}
+          error={wrong[key]?.words}
+          bind:value={() => said[key] ?? '', (v) => (said[key] = v)}
+        />
+        {@render reason(key, labelOf(s))}
+      </div>
+    {/each}
+
+    {#if form.closed.length > 0}
+      <fieldset class="mt-5">
+        <legend class="figure text-xl font-bold">Closed again</legend>
+        <label class="all"
+          ><input
+            type="checkbox"
+            class="h-6 w-6"
+            checked={allClosed}
+            onchange={(e) => {
+              const all = e.currentTarget.checked;
+              closed = Object.fromEntries(form.closed.map((i) => [i.item.key, all]));
+            }}
+          />
+          <span class="font-bold">All {form.closed.length}, as they stand here</span></label
+        >
+        {#each form.closed as i (i.item.key)}
+          {@const { key, name, kind, seal } = i.item}
+          <div class="closed">
+            <label class="flex min-h-11 grow items-center gap-3"
+              ><input type="checkbox" class="h-6 w-6" bind:checked={closed[key]} />
+              {name}{i.item.quantity > 1 ? ` × ${i.item.quantity}` : ''}
+              {#if seal !== 'none'}<span class="quiet text-sm"
+                  >{sealSuggestion(i.item) === 'new' ? `new ${seal}` : `${seal} looked at`}</span
+                >{/if}</label
+            >
+            {#if kind === 'fastener'}<label
+                ><span class="sr-only">{name}: torque</span><input
+                  class="field figure w-36 text-xl"
+                  placeholder="by feel"
+                  autocomplete="off"
+                  bind:value={() => said[key] ?? asOnTheSheet(i), (v) => (said[key] = v)}
+                /></label
+              >{/if}
+          </div>
+          {@render said_(key, name)}
+        {/each}
+      </fieldset>
+    {/if}
+
+    {#if form.done.length > 0}
+      <details class="mt-4">
+        <summary class="link py-2"
+          >{form.done.length} looks and jobs by hand, done unless you say otherwise</summary
+        >
+        {#each form.done as s (s.step.key)}
+          <div class="closed">
+            <span class="grow">{nameOf(s)}</span>
+            {#if s.step.mayLeaveOut}<label class="text-sm"
+                >not done, because <input
+                  class="field w-56"
+                  maxlength="10000"
+                  bind:value={leftOut[s.step.key]}
+                  aria-label="{nameOf(s)}: not done, because"
+                /></label
+              >{/if}
+          </div>
+        {/each}
+      </details>
+    {/if}
+    {#each form.done as s (s.step.key)}{#if wrong[s.step.key]}<p class="mt-2 font-bold">{nameOf(s)}</p>
+        {@render said_(s.step.key, nameOf(s))}{/if}{/each}
+    <label class="mt-4 block" for="{id}-remark">Remarks</label>
+    <textarea id="{id}-remark" class="field mt-1 w-full" rows="2" maxlength="10000" bind:value={remark}
+    ></textarea>
+    <button type="submit" class="go mt-4">Write it down and close</button>
+  </form>
+{/if}
+
+<style>
+  .two {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(17rem, 1fr));
+    gap: 0.75rem 1.5rem;
+  }
+  .all,
+  .closed {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 0.25rem 1rem;
+    border-bottom: 1px solid var(--rule);
+    padding-block: 0.2rem;
+  }
+  .all {
+    gap: 0.75rem;
+    min-height: 3rem;
+    border-color: var(--rule-strong);
+  }
+  input[type='checkbox'] {
+    accent-color: var(--ink);
+  }
+  .go {
+    background: var(--ink);
+    color: var(--paper);
+    font: 700 1.6rem var(--font-plate);
+    min-height: 3.75rem;
+    width: 100%;
+  }
+</style>
