@@ -7,6 +7,7 @@
   import { showHours } from '$lib/core/hours/hours';
   import type { HouseRules } from '$lib/core/rules/rules';
   import { gather } from '$lib/core/job/gather/gather';
+  import { putOff } from '$lib/core/job/order/overrule';
   import { isLeft } from '$lib/core/visit/state';
   import { send } from '../form/send';
   import { say } from '../shell/shell.svelte';
@@ -133,14 +134,19 @@
     const after = called.slice(index + 1).find((s) => isLeft(s) && s.handed === null);
     at = after?.step.key ?? work.next ?? called[Math.min(called.length - 1, index + 1)]!.step.key;
   }
-  /** A step put behind the next one that is left: said in the visit's log, so that every device has the same order. */
+  /** What can be done first, where the step at hand is put off; null where there is nothing. */
+  const off = $derived(
+    putOff(
+      called.map((s) => s.step),
+      at,
+      called.filter((s) => isLeft(s)).map((s) => s.step.key)
+    )
+  );
+  /** Said in the visit's log, so that every device has the same order. */
   function later() {
-    const order = work.steps.map((s) => s.step.key);
-    const next = called.slice(index + 1).find((s) => isLeft(s));
-    if (!next) return;
-    const without = order.filter((k) => k !== at);
-    without.splice(without.indexOf(next.step.key) + 1, 0, at);
-    if (bench.write({ action: 'reordered', content: { order: without } })) at = next.step.key;
+    if (!off) return;
+    const { order, instead } = off;
+    if (bench.write({ action: 'reordered', content: { order } })) at = instead;
   }
   async function close() {
     if (closing) return;
@@ -254,7 +260,7 @@
         readonly={over}
         {gathered}
         {onward}
-        onlater={called.slice(index + 1).some((s) => isLeft(s)) ? later : null}
+        onlater={off ? later : null}
         onback={index > 0 ? () => show(called[index - 1]!.step.key) : null}
         machineId={visit.machineId}
       />

@@ -14,6 +14,7 @@
   import type { StepInput } from '$lib/core/job/plan';
   import type { DoneContent } from '$lib/core/visit/entry';
   import { untrack } from 'svelte';
+  import Radios from '../form/Radios.svelte';
 
   interface Props {
     input: Extract<StepInput, { type: 'debris' }>;
@@ -66,18 +67,7 @@
 
 <div class="grid gap-6 lg:grid-cols-[3fr_2fr]">
   <div>
-    <div role="radiogroup" aria-label="What was found" class="grid gap-2 sm:grid-cols-2">
-      {#each GRADES as g (g)}
-        <button
-          type="button"
-          role="radio"
-          aria-checked={grade === g}
-          class="pick"
-          class:on={grade === g}
-          onclick={() => (grade = g)}>{g}</button
-        >
-      {/each}
-    </div>
+    <Radios label="What was found" class="grid gap-2 sm:grid-cols-2" options={GRADES} bind:value={grade} />
     {#if grade && grade !== 'none'}
       <div role="group" aria-label="Of what" class="mt-3 flex flex-wrap gap-2">
         {#each MATERIALS as m (m)}<button

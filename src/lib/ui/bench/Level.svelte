@@ -5,6 +5,7 @@
   import { isMarked, judgeLevel, type LevelReading } from '$lib/core/fluids/level';
   import { parseQuantity } from '$lib/core/quantity/parse';
   import { LEVEL_METHODS, type LevelMethod } from '$lib/core/specs/sheet';
+  import Radios from '../form/Radios.svelte';
   import type { DoneContent } from '$lib/core/visit/entry';
   import type { StepInput } from '$lib/core/job/plan';
 
@@ -164,16 +165,12 @@
     </div>
   </div>
 {:else if method === 'check screw'}
-  <div role="radiogroup" aria-label="At the check screw" class="mt-2 flex flex-wrap gap-2">
-    {#each ['nothing', 'weeps', 'runs'] as const as f (f)}<button
-        type="button"
-        role="radio"
-        aria-checked={flow === f}
-        class="key"
-        class:on={flow === f}
-        onclick={() => (flow = f)}>{f}</button
-      >{/each}
-  </div>
+  <Radios
+    label="At the check screw"
+    class="mt-2 flex flex-wrap gap-2"
+    options={['nothing', 'weeps', 'runs'] as const}
+    bind:value={flow}
+  />
 {/if}
 {#if aim !== null && level && 'position' in level && level.position < aim && level.position <= 1}<p
     class="mt-2 text-lg"
@@ -211,10 +208,3 @@
       ? judgeLevel(written.at(-1)!.level!).words
       : ''}.
   </p>{/if}
-
-<style>
-  .on {
-    background: var(--ink);
-    color: var(--paper);
-  }
-</style>

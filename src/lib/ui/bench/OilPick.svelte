@@ -7,6 +7,7 @@
   import type { StepInput } from '$lib/core/job/plan';
   import type { StockedOil } from '$lib/core/stores/toolbox';
   import { untrack } from 'svelte';
+  import Radios from '../form/Radios.svelte';
   import AirField from './AirField.svelte';
 
   interface Props {
@@ -65,16 +66,15 @@
     Its table: {input.want.table.map((s) => `${s.grade} ${spanWords(s)}`).join(' · ')}
   </p>
 {/if}
-<div role="radiogroup" aria-label="Oil" class="mt-3 grid gap-2">
-  {#each list as { oil, verdict } (oil.id)}
-    <button
-      type="button"
-      role="radio"
-      aria-checked={picked === oil.id}
-      class="can"
-      class:on={picked === oil.id}
-      onclick={() => ((picked = oil.id), (other = ''))}
-    >
+{#if list.length > 0}
+  <Radios
+    label="Oil"
+    class="mt-3 grid gap-2"
+    options={list.map((x) => x.oil.id)}
+    bind:value={() => picked, (v) => ((picked = v), (other = ''))}
+  >
+    {#snippet one(id)}
+      {@const { oil, verdict } = list.find((x) => x.oil.id === id)!}
       <span class="figure text-xl font-bold">{verdict.stop.length > 0 ? '✕ ' : ''}{oil.name} {oil.grade}</span
       >
       <span class="text-sm"
@@ -87,9 +87,9 @@
       {#if picked === oil.id && mixing(oil, input.inside)}<span class="text-sm"
           >Another than is inside: drain it well.</span
         >{/if}
-    </button>
-  {:else}<p class="quiet">No oil is in the stores. Name what goes in, below.</p>{/each}
-</div>
+    {/snippet}
+  </Radios>
+{:else}<p class="quiet mt-3">No oil is in the stores. Name what goes in, below.</p>{/if}
 <label class="mt-3 block text-sm" for="{id}-other"
   >Another, not from our stores: name, grade and ratings as the can says
   <input
@@ -113,17 +113,3 @@
     Written: {written.oil}
     {written.oilGrade}{written.deviation ? `, because ${written.deviation}` : ''}
   </p>{/if}
-
-<style>
-  .can {
-    display: grid;
-    border: 1px solid var(--rule-strong);
-    min-height: 3rem;
-    padding: 0.5rem 0.9rem;
-    text-align: left;
-  }
-  .on {
-    background: var(--ink);
-    color: var(--paper);
-  }
-</style>

@@ -7,6 +7,7 @@
   import type { Step, StepInput } from '$lib/core/job/plan';
   import type { DoneContent } from '$lib/core/visit/entry';
   import { inBothUnits } from './number';
+  import Radios from '../form/Radios.svelte';
   import Amount from './Amount.svelte';
   import type { BenchVisit } from './bench.svelte';
 
@@ -69,16 +70,7 @@
 {#if oil?.oil}<p class="mt-2 text-lg">Oil: <strong>{oil.oil} {oil.oilGrade}</strong></p>{/if}
 
 {#if !readonly}
-  <div class="mt-4" role="radiogroup" aria-label="What is written">
-    {#each POURS as p (p)}<button
-        type="button"
-        role="radio"
-        aria-checked={what === p}
-        class="key mr-2 mb-2"
-        class:on={what === p}
-        onclick={() => (what = p)}>{p}</button
-      >{/each}
-  </div>
+  <Radios label="What is written" class="mt-4 mb-2 flex flex-wrap gap-2" options={POURS} bind:value={what} />
   <Amount
     label={what.charAt(0).toUpperCase() + what.slice(1)}
     hint="each pour is added up"
@@ -110,9 +102,5 @@
   .huge {
     font-size: clamp(3.5rem, 12vw, 6rem);
     line-height: 1;
-  }
-  .on {
-    background: var(--ink);
-    color: var(--paper);
   }
 </style>

@@ -4,6 +4,7 @@
   import { goesOn } from '$lib/core/visit/onward';
   import { isShut, standInWords, type StepState, measuredAt } from '$lib/core/visit/state';
   import type { DoneContent } from '$lib/core/visit/entry';
+  import { runSeconds } from '$lib/core/visit/timers';
   import type { BenchVisit } from './bench.svelte';
   import type { Around } from './visit';
   import Amount from './Amount.svelte';
@@ -73,11 +74,14 @@
   const timed = $derived(
     input.type === 'level' && input.protocol.settleSeconds
       ? { seconds: input.protocol.settleSeconds, label: 'Settle' }
-      : s.wait > 0
+      : s.wait > 0 && input.type !== 'start'
         ? { seconds: s.wait * 60, label: s.waitFor || 'Wait' }
-        : s.heats && s.minutes > 0
-          ? { seconds: Math.max(60, (s.minutes - (input.type === 'start' ? 1 : 0)) * 60), label: 'Run' }
-          : null
+        : input.type === 'start'
+          ? // As the sheet says; where it does not, as long as the mechanic says.
+            { seconds: runSeconds(bench.plan), label: 'Run' }
+          : s.heats && s.minutes > 0
+            ? { seconds: s.minutes * 60, label: 'Run' }
+            : null
   );
 
   $effect(() => {
@@ -180,12 +184,11 @@
           onwrite={(c) => doneAndOn(c)}
         />{/key}
     {:else if input.type === 'choice'}
-      <div role="radiogroup" aria-label={s.title} class="choice flex flex-wrap gap-3">
+      <div role="group" aria-label={s.title} class="choice flex flex-wrap gap-3">
         {#each ['yes', 'no'] as const as answer (answer)}
           <button
             type="button"
-            role="radio"
-            aria-checked={step.written.at(-1)?.answer === answer}
+            aria-pressed={step.written.at(-1)?.answer === answer}
             class="go"
             class:faint={step.done && step.written.at(-1)?.answer !== answer}
             onclick={() => doneAndOn({ answer })}>{answer}</button

@@ -1,6 +1,7 @@
 <!-- Two plugs that look alike: which one is being opened, pointed at on the drawing or in words. -->
 <script lang="ts">
   import type { Point } from '$lib/core/job/plan';
+  import Radios from '../form/Radios.svelte';
   import Underside from './Underside.svelte';
   import type { Around } from './visit';
 
@@ -37,25 +38,14 @@
     <p class="mt-3 text-lg">
       {mapped ? 'Point at the one you are opening, on the drawing or here:' : 'Which are you opening?'}
     </p>
-    <div role="radiogroup" aria-label="Which one" class="mt-2 grid gap-2">
-      {#each [...mine, ...twins] as f (f.id)}
-        <button
-          type="button"
-          role="radio"
-          aria-checked={picked === f.id}
-          class="key text-left"
-          class:on={picked === f.id}
-          onclick={() => (picked = f.id)}
-          >{f.name}<span class="block text-sm">{f.place || 'place not noted'}</span></button
-        >
-      {/each}
-    </div>
+    <Radios
+      label="Which one"
+      class="mt-2 grid gap-2"
+      options={[...mine, ...twins].map((f) => f.id)}
+      bind:value={picked}
+      >{#snippet one(id)}{@const f = [...mine, ...twins].find((x) => x.id === id)!}{f.name}<span
+          class="block text-sm">{f.place || 'place not noted'}</span
+        >{/snippet}</Radios
+    >
   </div>
 </div>
-
-<style>
-  .on {
-    background: var(--ink);
-    color: var(--paper);
-  }
-</style>

@@ -4,6 +4,7 @@ import type { VisitPlan } from '$lib/core/job/plan';
 import { asksWhy, inWords, type EntryProblem } from '$lib/core/visit/problems';
 import { refuseEntry } from '$lib/core/visit/refuse';
 import { visitState } from '$lib/core/visit/state';
+import { overtaken } from '$lib/core/visit/timers';
 import { NO_TOOLS, type Toolbox } from '$lib/core/stores/toolbox';
 import { sendAll, type Sent } from '../form/send';
 import type { Photo } from './visit';
@@ -131,8 +132,13 @@ export class BenchVisit {
     return true;
   }
 
-  /** What goes by itself after a step is timed from when the step is done. */
+  /** What goes by itself after a step is timed from when the step is done, and no longer than there is something to time. */
   #time(entry: NewEntry): void {
+    if (entry.itemKey !== null) {
+      for (const { id, stepKey } of overtaken(this.state))
+        this.write({ stepKey, action: 'timer off', content: { of: id } });
+      return;
+    }
     const step = this.plan.steps.find((s) => s.key === entry.stepKey);
     if (entry.action !== 'done' || !step || step.wait === 0 || entry.content.afterwards) return;
     if (this.state.timers.some((t) => t.stepKey === step.key)) return;

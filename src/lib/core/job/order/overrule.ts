@@ -67,3 +67,31 @@ export function durationOf(
   }
   return { attended, elapsed };
 }
+
+/**
+ * A step put off until after the next thing that can be done without it. What waits for it goes with it, in its order: a drain
+ * that is opened later is judged later.
+ *
+ * @param steps in the order in force
+ * @param key the step that is put off
+ * @param left keys of the steps that are still to be done
+ * @returns the new order, and what is done now instead; null where everything that is left waits for it
+ */
+export function putOff(
+  steps: readonly Pick<VisitPlan['steps'][number], 'key' | 'needs' | 'during' | 'gate' | 'after'>[],
+  key: string,
+  left: readonly string[]
+): { order: string[]; instead: string } | null {
+  const with_ = new Set([key]);
+  for (const s of steps)
+    if ([...s.needs, ...s.during, ...(s.gate?.steps ?? [])].some((n) => with_.has(n))) with_.add(s.key);
+  const at = steps.findIndex((s) => s.key === key);
+  const instead = steps.slice(at + 1).find((s) => !with_.has(s.key) && left.includes(s.key));
+  if (!instead) return null;
+  const order = steps.map((s) => s.key);
+  const until = order.indexOf(instead.key);
+  const moved = order.slice(at, until).filter((k) => with_.has(k));
+  const stay = order.filter((k) => !moved.includes(k));
+  stay.splice(stay.indexOf(instead.key) + 1, 0, ...moved);
+  return { order: stay, instead: instead.key };
+}

@@ -10,6 +10,7 @@
   import FormError from '$lib/ui/form/FormError.svelte';
   import { send, sendAll } from '$lib/ui/form/send';
   import Gather from '$lib/ui/start/Gather.svelte';
+  import Radios from '$lib/ui/form/Radios.svelte';
   import OrderList from '$lib/ui/start/OrderList.svelte';
   import { Ordering } from '$lib/ui/start/order.svelte';
   import Timeline from '$lib/ui/start/Timeline.svelte';
@@ -183,16 +184,9 @@
 </section>
 
 <div class="mt-3 flex flex-wrap items-center gap-x-6 gap-y-2">
-  <span role="radiogroup" aria-label="The engine" class="flex gap-2">
-    {#each ['cold', 'warm'] as const as e (e)}<button
-        type="button"
-        role="radio"
-        aria-checked={engine === e}
-        class="side"
-        class:on={engine === e}
-        onclick={() => (engine = e)}>{e === 'cold' ? 'engine is cold' : 'engine is warm'}</button
-      >{/each}
-  </span>
+  <Radios label="The engine last ran" options={['cold', 'warm'] as const} bind:value={engine}
+    >{#snippet one(e)}{e === 'cold' ? 'last ran 3 h ago or more: cold' : 'ran within 3 h: warm'}{/snippet}</Radios
+  >
   <AirField label="Air until the next change" bind:air station={data.air} today={data.today} />
 </div>
 
@@ -260,15 +254,6 @@
     gap: 0.25rem 1.5rem;
     align-items: center;
     border-bottom: 1px solid var(--rule);
-  }
-  .side {
-    border: 1px solid var(--rule-strong);
-    min-height: 2.75rem;
-    padding: 0.3rem 1rem;
-  }
-  .on {
-    background: var(--ink);
-    color: var(--paper);
   }
   @media (max-width: 760px) {
     .job {

@@ -1,0 +1,21 @@
+import type { VisitPlan } from '../job/plan';
+import { isShut } from './items';
+import type { Timer, VisitState } from './state';
+
+/** Timers that have nothing to ring for any more: the oil that drains is timed until its plug is in again. */
+export function overtaken(state: Pick<VisitState, 'timers' | 'steps' | 'items'>): Timer[] {
+  return state.timers.filter((t) => {
+    const input = state.steps.find((s) => s.step.key === t.stepKey)?.step.input;
+    if (input?.type !== 'open') return false;
+    const items = state.items.filter((i) => input.items.includes(i.item.key));
+    return items.length > 0 && items.every((i) => i.opened && isShut(i) && i.stand !== 'deferred');
+  });
+}
+
+/** How long the engine runs before its levels are read, seconds: as the sheet says; null where it does not. */
+export function runSeconds(plan: Pick<VisitPlan, 'steps'>): number | null {
+  const said = plan.steps.flatMap(({ input }) =>
+    input.type === 'level' && input.protocol.runSeconds ? [input.protocol.runSeconds] : []
+  );
+  return said.length > 0 ? Math.max(...said) : null;
+}
