@@ -4,6 +4,7 @@
  * browser loads and holds; how long the due list of a full fleet takes to work out against the SQL that loads it; and how
  * often the forecast was right over the demo season; how near the order of a visit comes to its bound. Prints a table and exits non-zero past a limit.
  */
+import { spawnSync } from 'node:child_process';
 import { performance } from 'node:perf_hooks';
 import { gzipSync } from 'node:zlib';
 import { root } from './lib/build.mjs';
@@ -77,6 +78,9 @@ await main(() =>
     say('Writes of twenty clients at one machine and at one visit …');
     const writes = await script('Measuring writes', 'bench/writes.ts', url);
 
+    say('Counting presses and fields …');
+    const counts = await counted();
+
     const rows = [
       ['Trail of 10 machines / bare page', ratios['10x250'].ratio.toFixed(2), ''],
       ['Trail of 60 machines / bare page', ratios['60x250'].ratio.toFixed(2), 4],
@@ -108,7 +112,9 @@ await main(() =>
         0.5
       ],
       ['Ordering 8 jobs: times it differed from the best of every order', String(order.eight.apart), 0],
-      ['Ordering 25 jobs: largest gap to the bound', order.gap25.toFixed(4), 0.1]
+      ['Ordering 25 jobs: largest gap to the bound', order.gap25.toFixed(4), 0.1],
+      // What a person presses and fills in, counted by the page in a real browser; the tests hold them to these.
+      ...counts
     ];
     console.log('\n| measured | value | at most |\n| --- | --- | --- |');
     for (const r of rows) console.log(`| ${r.join(' | ')} |`);
@@ -134,6 +140,28 @@ await main(() =>
     }
   })
 );
+
+/** What each way through costs, at most: presses, fields; as the browser tests count it. */
+const WAYS = {
+  'empty team to the first closed gearbox-oil change': [35, 20],
+  'second machine of the same type': [12, ''],
+  'repeat visit, step by step': ['', ''],
+  'repeat visit, on the sheet': [26, 2],
+  'repeat visit, written down': [14, 4]
+};
+async function counted() {
+  const run = spawnSync('npx', ['playwright', 'test', 'counts', 'begin', '--reporter=line'], {
+    encoding: 'utf8',
+    maxBuffer: 1 << 26
+  });
+  const found = [...run.stdout.matchAll(/COUNTED (.+): (\d+) presses, (\d+) fields/g)];
+  if (run.status !== 0 || found.length === 0)
+    throw new Error(`The counting tests failed:\n${run.stdout.slice(-2000)}`);
+  return found.flatMap(([, way, presses, fields]) => [
+    [`Presses: ${way}`, presses, WAYS[way]?.[0] ?? ''],
+    [`Fields: ${way}`, fields, WAYS[way]?.[1] ?? '']
+  ]);
+}
 
 async function inBrowser(url, team) {
   const { chromium } = await import('@playwright/test');

@@ -247,10 +247,16 @@ test('a job changed in the app: a circle is refused where it is, a new version i
   await page.getByRole('link', { name: 'Engine oil with filter' }).click();
   await page.getByRole('button', { name: /^Lay out tools/ }).click();
   const step = page.getByRole('listitem').filter({ hasText: 'Lay out tools' });
-  await step.getByRole('group', { name: 'Comes after, with its wait over' }).getByLabel('stand').check();
+  await step
+    .getByRole('group', { name: 'Comes after, with its wait over' })
+    .getByLabel('Stand it level and secure')
+    .check();
   await expect(page.getByRole('alert').first()).toContainText('wait for one another in a circle');
   await expect(page.getByRole('button', { name: 'Save as a new version' })).toBeDisabled();
-  await step.getByRole('group', { name: 'Comes after, with its wait over' }).getByLabel('stand').uncheck();
+  await step
+    .getByRole('group', { name: 'Comes after, with its wait over' })
+    .getByLabel('Stand it level and secure')
+    .uncheck();
   await step.getByLabel('Minutes, hands on it').fill('9');
   await page.getByLabel('What was changed, and why').fill('we always look for the jug');
   await page.getByRole('button', { name: 'Save as a new version' }).click();

@@ -24,7 +24,7 @@ test('a step measured by the machine’s own figure: outside its band it is a fi
   await open(page, '/jobs/new');
   await page.getByLabel('Job', { exact: true }).fill('Chain look');
   await page.getByRole('button', { name: /^Do it/ }).click();
-  const step = page.getByRole('listitem').filter({ has: page.getByLabel('Key, as other steps name it') });
+  const step = page.getByRole('listitem').filter({ has: page.getByLabel('Minutes, hands on it') });
   await step.getByLabel('Title').fill('Measure the slack');
   await step.getByLabel('What it is').selectOption('measure');
   await step.getByLabel(/^\s*Its band/).selectOption('chain slack');

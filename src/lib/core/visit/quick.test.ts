@@ -66,6 +66,17 @@ describe('one press at a step', () => {
     const entries = whole(plan).filter((e) => e.action === 'done');
     expect(at(closes('Screen cap'), entries)).toEqual([]);
   });
+  it('is by feel where nobody knows the torque and the house allows it, and not where it does not', () => {
+    const off = whole(plan).filter((e) => e.action === 'done');
+    const state = visitState(plan, off);
+    const s = state.steps.find((x) => x.step.title === 'Refit and torque screen cap')!;
+    expect(quickAt(state, s, hand)).toEqual([]);
+    const [press] = quickAt(state, s, { ...hand, byFeel: true });
+    expect(press).toMatchObject({
+      label: 'Tight by feel',
+      entries: [{ action: 'by feel', content: { reason: 'by feel, as the house rule allows' } }]
+    });
+  });
   it('picks the oil that suits, and none where nothing does', () => {
     expect(at('oil')).toMatchObject([{ label: 'Good 10W-50', entries: [{ content: { oilId: 'o' } }] }]);
     const state = visitState(plan, []);

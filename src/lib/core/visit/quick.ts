@@ -29,13 +29,19 @@ export interface AtHand {
   today: Day;
   /** The air it will be ridden in until the next change; null: nobody said. */
   air: Air | null;
+  /** The house lets bolts be tightened by feel: where nobody knows the torque, that is one press. */
+  byFeel?: boolean;
 }
+
+/** The reason that is written where a bolt is tightened by feel and the house rule allows it. */
+export const BY_HOUSE_RULE = 'by feel, as the house rule allows';
 
 /**
  * What one press can say at a step, all well: done, off, torqued as the sheet has it, the oil that suits. Several where it is an
  * answer; none where a number is read or the sheet does not say.
  */
-export function quickAt(state: VisitState, s: StepState, { tools, today, air }: AtHand): Quick[] {
+export function quickAt(state: VisitState, s: StepState, hand: AtHand): Quick[] {
+  const { tools, air } = hand;
   const { input, key } = s.step;
   if (!isLeft(s)) return [];
   const done = (label: string, content: object = {}): Quick => ({
@@ -66,7 +72,7 @@ export function quickAt(state: VisitState, s: StepState, { tools, today, air }: 
     }
     case 'close': {
       const left = state.items.filter((i) => input.items.includes(i.item.key) && !isShut(i));
-      const each = left.map((i) => shut(i, tools, today));
+      const each = left.map((i) => shut(i, hand));
       if (each.length === 0 || each.some((q) => q === null)) return [];
       const labels = [...new Set(each.map((q) => q!.label))];
       return [{ label: labels.join(', '), entries: each.flatMap((q) => q!.entries) }];
@@ -107,7 +113,7 @@ export function levelsAtAGlance(method: LevelMethod | null): [label: string, lev
 }
 
 /** Shuts one thing as the sheet has it; null where that takes a word, an adapter or a value nobody knows. */
-function shut(i: ItemState, tools: Toolbox, today: Day): Quick | null {
+function shut(i: ItemState, { tools, today, byFeel = false }: AtHand): Quick | null {
   const { key, kind, adapter, torque } = i.item;
   const seal = i.item.seal === 'none' ? {} : { seal: i.seal ?? sealSuggestion(i.item) };
   if (kind !== 'fastener')
@@ -122,7 +128,13 @@ function shut(i: ItemState, tools: Toolbox, today: Day): Quick | null {
       entries: [{ itemKey: key, action: 'by feel', content: { reason: torque.words, ...seal } }]
     };
   const band = torque?.band;
-  if (!band?.from || !band.to) return null;
+  if (!band?.from || !band.to)
+    return byFeel
+      ? {
+          label: 'Tight by feel',
+          entries: [{ itemKey: key, action: 'by feel', content: { reason: BY_HOUSE_RULE, ...seal } }]
+        }
+      : null;
   const spec = middle(band);
   const [wrench] = wrenchesFor(spec.base, tools.wrenches, today);
   // Without a wrench that covers it, it is asked what it was set with.

@@ -6,15 +6,18 @@
   import type { Around, Visit } from './visit';
   import { showHours } from '$lib/core/hours/hours';
   import type { HouseRules } from '$lib/core/rules/rules';
+  import { parseAir, type Air } from '$lib/core/fluids/air';
   import { gather } from '$lib/core/job/gather/gather';
   import { putOff } from '$lib/core/job/order/overrule';
   import { isLeft } from '$lib/core/visit/state';
   import { send } from '../form/send';
   import { say } from '../shell/shell.svelte';
+  import { rememberedAir } from './air';
   import { BenchVisit } from './bench.svelte';
   import CloseBox from './CloseBox.svelte';
   import type { Depth } from './depth';
   import DepthPick from './DepthPick.svelte';
+  import { Laid } from './laid.svelte';
   import OpenList from './OpenList.svelte';
   import PassOver from './PassOver.svelte';
   import Receipt from './Receipt.svelte';
@@ -55,18 +58,11 @@
   const index = $derived(called.findIndex((s) => s.step.key === at));
   const finished = $derived(called.filter((s) => !isLeft(s)).length);
   const returned = untrack(() => visit.entries.length > 0 && bench.state.open.length > 0);
-  const gathered = untrack(() => {
-    const g = gather(visit.plan, around.tools, visit.rules, around.today, null);
-    return [
-      ...g.fluids.map(
-        (f) =>
-          `${f.circuit} oil: ${f.neededMl === null ? 'quantity unknown' : `${(f.neededMl / 1000).toFixed(2)} L`}${f.oil ? `, ${f.oil.name} ${f.oil.grade}` : ''}${f.bottles ? `; open ${f.bottles.open}, ${Math.round(f.bottles.leftMl)} ml left over` : ''}`
-      ),
-      ...g.parts.map((l) => l.text),
-      ...g.tools.map((l) => l.text),
-      ...g.lacks.map((l) => `Missing: ${l}`)
-    ];
-  });
+  /** The air as somebody said it on this device, else by the station. */
+  let said = $state<Air | null>(null);
+  const gathered = $derived(gather(bench.plan, around.tools, visit.rules, around.today, said ?? around.air));
+  /** What lies on the bench already, on this device. */
+  const laid = untrack(() => new Laid(visit.id));
   let refused = $state<{ key: string; message: string }[] | null>(null);
   let closing = $state(false);
   let closeError = $state('');
@@ -77,6 +73,7 @@
   let passing = $state<string | null>(null);
 
   onMount(() => {
+    said = parseAir(rememberedAir(around.today));
     if (over) return;
     bench.resume();
     const timer = setInterval(() => void bench.refresh(), 1500);
@@ -259,6 +256,8 @@
         of={called.length}
         readonly={over}
         {gathered}
+        laid={laid.out}
+        onlaid={(text) => laid.turn(text)}
         {onward}
         onlater={off ? later : null}
         onback={index > 0 ? () => show(called[index - 1]!.step.key) : null}
@@ -273,6 +272,7 @@
         {units}
         today={around.today}
         station={around.air}
+        byFeel={around.byFeel}
         machineId={visit.machineId}
         sources={around.sources}
         readonly={over}
@@ -283,7 +283,7 @@
         {card}
       />
     {:else if depth === 'after'}
-      <WriteDown {bench} {units} readonly={over} station={around.air} ondone={close} />
+      <WriteDown {bench} {units} readonly={over} station={around.air} today={around.today} ondone={close} />
     {:else}
       {#if receipt && receipt.step.key !== at}<Receipt {bench} step={receipt} onlook={show} />{/if}
       {@render card()}

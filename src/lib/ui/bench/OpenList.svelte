@@ -1,5 +1,7 @@
 <!-- What stands open: always in view, so that nothing is left off, out or finger-tight. -->
 <script lang="ts">
+  import ChevronDown from '@lucide/svelte/icons/chevron-down';
+  import ChevronUp from '@lucide/svelte/icons/chevron-up';
   import { standInWords, type ItemState } from '$lib/core/visit/state';
   interface Props {
     open: ItemState[];
@@ -26,7 +28,10 @@
         class="fold"
         aria-expanded={unfolded}
         aria-label="What stands open"
-        onclick={() => (unfolded = !unfolded)}><span>{names}</span>{unfolded ? '▲' : '▼'}</button
+        onclick={() => (unfolded = !unfolded)}
+        ><span>{names}</span>{#if unfolded}<ChevronUp size={20} />{:else}<ChevronDown
+            size={20}
+          />{/if}</button
       >{/if}
   </div>
   {#if open.length + deferred.length > 0}

@@ -16,12 +16,14 @@
     tools: Toolbox;
     units: 'metric' | 'imperial';
     today: string;
+    /** The house lets bolts be tightened by feel. */
+    house: boolean;
     problem: Problem | null;
     /** What still stands open behind it; it should not be covered yet. */
     after: string[];
     write: (w: Write) => boolean;
   }
-  let { item, tools, units, today, problem, after, write }: Props = $props();
+  let { item, tools, units, today, house, problem, after, write }: Props = $props();
   const i = $derived(item.item);
   const torque = $derived(i.torque && inBothUnits(i.torque, units));
   let deferring = $state(false);
@@ -71,6 +73,7 @@
           {tools}
           {units}
           {today}
+          {house}
           {problem}
           {write}
           bind:seal

@@ -20,6 +20,8 @@
   import StepTimer from './StepTimer.svelte';
   import WhichOne from './WhichOne.svelte';
   import Underside from './Underside.svelte';
+  import Gather from '../start/Gather.svelte';
+  import type { Gathered } from '$lib/core/job/gather/gather';
   import { openHours } from '../shell/shell.svelte';
 
   interface Props {
@@ -32,7 +34,9 @@
     readonly: boolean;
     machineId: string;
     /** What to lay out, for the step that lays it out. */
-    gathered: string[];
+    gathered: Gathered;
+    laid: string[];
+    onlaid: (text: string) => void;
     onward: () => void;
     onback: (() => void) | null;
     /** Puts it behind the next one; null where there is none. */
@@ -48,6 +52,8 @@
     readonly,
     machineId,
     gathered,
+    laid,
+    onlaid,
     onward,
     onback,
     onlater
@@ -119,10 +125,12 @@
   <p class="quiet figure text-lg">Step {number} of {of}{s.why ? ` · ${s.why}` : ''}</p>
   <h2 class="text-3xl">{s.title}</h2>
   {#if s.caution}<p class="caution mt-3">{s.caution}</p>{/if}
-  {#if s.lines.length > 0 || (s.key === 'gather' && gathered.length > 0)}<ul class="lines mt-3">
+  {#if s.lines.length > 0}<ul class="lines mt-3">
       {#each s.lines as line, k (k)}<li>{line}</li>{/each}
-      {#if s.key === 'gather'}{#each gathered as line, i (i)}<li>{line}</li>{/each}{/if}
     </ul>{/if}
+  {#if s.key === 'gather'}<div class="mt-3">
+      <Gather {gathered} {units} laid={readonly ? undefined : laid} {onlaid} />
+    </div>{/if}
   {#if s.key === 'meter' && !readonly}<button
       type="button"
       class="link mt-2"
@@ -167,6 +175,7 @@
           tools={around.tools}
           {units}
           today={around.today}
+          house={around.byFeel}
           problem={bench.problemAt === key ? bench.problem : null}
           write={(w) => onwardIf(bench.write({ itemKey: key, ...w }))}
           after={covered}

@@ -6,6 +6,7 @@
   import { parseQuantity } from '$lib/core/quantity/parse';
   import { show } from '$lib/core/quantity/quantity';
   import { pullsLeft, type ItemState } from '$lib/core/visit/items';
+  import { BY_HOUSE_RULE } from '$lib/core/visit/quick';
   import { wantsSequence } from '$lib/core/visit/refuse';
   import type { Toolbox } from '$lib/core/stores/toolbox';
   import AdapterSum from './AdapterSum.svelte';
@@ -22,9 +23,11 @@
     problem: Problem | null;
     blocked: boolean;
     seal: 'new' | 'again';
+    /** The house lets it be done by feel. */
+    house: boolean;
     write: (w: Write) => boolean;
   }
-  let { item, tools, units, today, problem, blocked, seal = $bindable(), write }: Props = $props();
+  let { item, tools, units, today, problem, blocked, seal = $bindable(), house, write }: Props = $props();
   const i = $derived(item.item);
   const band = $derived(i.torque?.band ?? null);
   // What the wrench is set to: the middle of a range.
@@ -35,7 +38,7 @@
   let wrenchId = $state(best?.id ?? '');
   let reason = $state('');
   // Where the maker gives words and no number, they are the reason to go by feel, and for nothing else.
-  let byFeel = $state(untrack(() => item.item.torque?.words ?? ''));
+  let byFeel = $state(untrack(() => item.item.torque?.words ?? (house ? BY_HOUSE_RULE : '')));
   let remark = $state('');
   let feeling = $state(false);
   let withAdapter = $state(untrack(() => item.item.adapter));
@@ -176,7 +179,15 @@
   <label class="grow text-sm" for="{id}-remark"
     >Remark <input id="{id}-remark" class="field mt-1 w-full" bind:value={remark} maxlength="10000" /></label
   >
-  {#if !feeling}<button type="button" class="link py-2" onclick={() => (feeling = true)}>By feel</button>{/if}
+  {#if house}<button
+      type="button"
+      class="key"
+      disabled={blocked}
+      onclick={() => write({ action: 'by feel', content: { reason: byFeel || BY_HOUSE_RULE, ...sealed } })}
+      >Tight by feel</button
+    >{:else if !feeling}<button type="button" class="link py-2" onclick={() => (feeling = true)}
+      >By feel</button
+    >{/if}
 </div>
 {#if feeling}
   <form onsubmit={feel} class="mt-2 flex flex-wrap items-end gap-3">

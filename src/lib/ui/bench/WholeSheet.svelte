@@ -21,6 +21,7 @@
     today: string;
     /** By the simulated station; null: there is none. */
     station: Air | null;
+    byFeel: boolean;
     machineId: string;
     sources: readonly string[];
     readonly: boolean;
@@ -28,15 +29,27 @@
     /** The step that stands open, whole. */
     card: Snippet;
   }
-  let { bench, called, at, units, today, station, machineId, sources, readonly, onopen, card }: Props =
-    $props();
+  let {
+    bench,
+    called,
+    at,
+    units,
+    today,
+    station,
+    byFeel,
+    machineId,
+    sources,
+    readonly,
+    onopen,
+    card
+  }: Props = $props();
 
   /** What somebody said of the air on this device holds at every step. */
   let said = $state<Air | null>(null);
   onMount(() => {
     said = parseAir(rememberedAir(today));
   });
-  const hand = $derived({ tools: bench.tools, today, air: said ?? station });
+  const hand = $derived({ tools: bench.tools, today, air: said ?? station, byFeel });
   /** Steps of one name in several jobs are told by their circuit. */
   const nameOf = ({ step: { title, circuit } }: StepState) =>
     circuit && bench.plan.jobs.length > 1 && !title.toLowerCase().includes(circuit)

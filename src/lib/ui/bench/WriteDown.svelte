@@ -2,7 +2,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { GRADES } from '$lib/core/debris/debris';
-  import type { Air } from '$lib/core/fluids/air';
+  import { parseAir, type Air } from '$lib/core/fluids/air';
   import { bestOil } from '$lib/core/job/gather/gather';
   import { LEVEL_METHODS, type LevelMethod } from '$lib/core/specs/sheet';
   import { sealSuggestion } from '$lib/core/job/seal';
@@ -16,6 +16,7 @@
   } from '$lib/core/visit/afterwards';
   import { numberOf, levelsAtAGlance } from '$lib/core/visit/quick';
   import type { StepState } from '$lib/core/visit/state';
+  import { rememberedAir } from './air';
   import OnePick from '../form/OnePick.svelte';
   import type { BenchVisit } from './bench.svelte';
 
@@ -25,10 +26,11 @@
     readonly: boolean;
     /** Air of the weeks ahead; null: nobody knows. */
     station: Air | null;
+    today: string;
     /** Once all of it is written. */
     ondone: () => void;
   }
-  let { bench, units, readonly, station, ondone }: Props = $props();
+  let { bench, units, readonly, station, today, ondone }: Props = $props();
   let said = $state<Record<string, string>>({});
   let closed = $state<Record<string, boolean>>({});
   let why = $state<Record<string, string>>({});
@@ -65,7 +67,7 @@
   untrack(() => {
     for (const { step } of bench.state.steps)
       if (step.input.type === 'oil') {
-        const oil = bestOil(step.input.want, bench.tools.oils, station);
+        const oil = bestOil(step.input.want, bench.tools.oils, parseAir(rememberedAir(today)) ?? station);
         if (oil) said[step.key] = oil.id;
       }
   });

@@ -31,6 +31,8 @@ export interface Visit {
 /** What else the bench has at hand. */
 export interface Around {
   tools: Toolbox;
+  /** The house lets bolts be tightened by feel: it asks for no reason each time. */
+  byFeel: boolean;
   fasteners: Fastener[];
   outline: 'bike' | 'quad';
   photos: Photo[];

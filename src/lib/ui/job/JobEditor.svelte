@@ -1,5 +1,8 @@
 <!-- A job as data: its steps with what each waits for, changed here and saved as a new version. -->
 <script lang="ts">
+  import ArrowDown from '@lucide/svelte/icons/arrow-down';
+  import ArrowUp from '@lucide/svelte/icons/arrow-up';
+  import X from '@lucide/svelte/icons/x';
   import { untrack } from 'svelte';
   import { goto, invalidateAll } from '$app/navigation';
   import { Button, Checkbox, Input } from '$lib/ui/form/controls';
@@ -53,6 +56,8 @@
   const minutes = $derived(
     steps.filter((s) => !s.gate).reduce((sum, s) => sum + (Number(s.minutes) || 0), 0)
   );
+
+  const titleOf = (key: string) => steps.find((s) => s.key === key)?.title || key;
 
   function move(i: number, by: number) {
     const to = i + by;
@@ -147,8 +152,8 @@
               >{KIND_WORDS[s.kind]}{s.each ? `, for each ${s.each}` : ''} · {s.minutes} min{s.wait
                 ? `, then ${s.wait} by itself`
                 : ''}{s.engine === 'any' ? '' : ` · engine ${s.engine}`}{s.needs.length > 0
-                ? ` · after ${s.needs.join(', ')}`
-                : ''}{s.gate ? ` · only if ${s.gate.step} says ${s.gate.is}` : ''}</span
+                ? ` · after ${s.needs.map(titleOf).join(', ')}`
+                : ''}{s.gate ? ` · only if “${titleOf(s.gate.step)}” says ${s.gate.is}` : ''}</span
             >
           </button>
           <span class="flex gap-1">
@@ -157,22 +162,22 @@
               class="mini"
               aria-label="Step {i + 1} up"
               disabled={i === 0}
-              onclick={() => move(i, -1)}>↑</button
+              onclick={() => move(i, -1)}><ArrowUp size={18} /></button
             >
             <button
               type="button"
               class="mini"
               aria-label="Step {i + 1} down"
               disabled={i === steps.length - 1}
-              onclick={() => move(i, 1)}>↓</button
+              onclick={() => move(i, 1)}><ArrowDown size={18} /></button
             >
             <button type="button" class="mini" aria-label="Take step {i + 1} away" onclick={() => remove(i)}
-              >✕</button
+              ><X size={18} /></button
             >
           </span>
         </div>
         {#each at(i) as message, k (k)}<p class="error text-sm" role="alert">{message}</p>{/each}
-        {#if open === i}<StepEditor bind:step={steps[i]!} keys={steps.map((x) => x.key)} {circuits} />{/if}
+        {#if open === i}<StepEditor bind:step={steps[i]!} {steps} {circuits} />{/if}
       </li>
     {/each}
   </ol>

@@ -6,11 +6,17 @@
 
   let {
     step = $bindable(),
-    keys,
+    steps,
     circuits
-  }: { step: TemplateStep; keys: string[]; circuits: string[] } = $props();
+  }: {
+    step: TemplateStep;
+    /** All steps of the job: others are picked by what they are called. */
+    steps: readonly Pick<TemplateStep, 'key' | 'title'>[];
+    circuits: string[];
+  } = $props();
   const id = $props.id();
-  const others = $derived(keys.filter((k) => k !== step.key));
+  const others = $derived(steps.filter((s) => s.key !== step.key));
+  const named = (s: { key: string; title: string }) => s.title || 'not named yet';
   const turn = <T,>(list: T[], v: T) => (list.includes(v) ? list.filter((x) => x !== v) : [...list, v]);
   const number = (e: Event) => Number((e.currentTarget as HTMLInputElement).value.replace(',', '.'));
   const band = (e: Event) => {
@@ -29,7 +35,6 @@
 
 <div class="form">
   <label>Title <input class="in" bind:value={step.title} maxlength="90" /></label>
-  <label>Key, as other steps name it <input class="in" bind:value={step.key} maxlength="40" /></label>
   <label
     >What it is
     <select
@@ -44,7 +49,7 @@
     ></label
   >
   <label
-    >For each
+    >On which points
     <select class="in" bind:value={step.each}
       ><option value={null}>only once</option>{#each FASTENER_ROLES as r (r)}<option value={r}
           >{r}{circuits.length > 0 ? ' of the circuit' : ''}</option
@@ -59,28 +64,6 @@
       oninput={(e) => (step.minutes = number(e))}
     /></label
   >
-  <label
-    >Minutes by itself afterwards <input
-      class="in"
-      inputmode="decimal"
-      value={step.wait}
-      oninput={(e) => (step.wait = number(e))}
-    /></label
-  >
-  <label
-    >What happens in them <input
-      class="in"
-      bind:value={step.waitFor}
-      placeholder="the oil drains"
-      maxlength="60"
-    /></label
-  >
-  <label
-    >The engine <select class="in" bind:value={step.engine}
-      >{#each ENGINES as e (e)}<option value={e}>{e === 'any' ? 'cold or warm' : `must be ${e}`}</option
-        >{/each}</select
-    ></label
-  >
   <label class="wide"
     >What to do, one line each; {'{place}'}, {'{note}'}, {'{seal}'} take the machine’s own
     <textarea
@@ -92,9 +75,6 @@
           .split('\n')
           .map((l) => l.trim())
           .filter(Boolean))}></textarea></label
-  >
-  <label class="wide"
-    >The danger at it, one line <input class="in" bind:value={step.caution} maxlength="300" /></label
   >
   {#if step.measure}
     <label
@@ -134,89 +114,123 @@
   {/if}
   <fieldset class="wide">
     <legend>Comes after, with its wait over</legend>
-    {#each others as k (k)}<label class="tick"
+    {#each others as o (o.key)}<label class="tick"
         ><input
           type="checkbox"
-          checked={step.needs.includes(k)}
-          onchange={() => (step.needs = turn(step.needs, k))}
+          checked={step.needs.includes(o.key)}
+          onchange={() => (step.needs = turn(step.needs, o.key))}
         />
-        {k}</label
+        {named(o)}</label
       >{/each}
   </fieldset>
-  <fieldset class="wide">
-    <legend>Comes after, while its wait may still run</legend>
-    {#each others as k (k)}<label class="tick"
-        ><input
-          type="checkbox"
-          checked={step.during.includes(k)}
-          onchange={() => (step.during = turn(step.during, k))}
-        />
-        {k}</label
-      >{/each}
-  </fieldset>
-  <label
-    >Only if step
-    <select
-      class="in"
-      value={step.gate?.step ?? ''}
-      onchange={(e) =>
-        (step.gate = e.currentTarget.value
-          ? { step: e.currentTarget.value, is: step.gate?.is ?? 'yes' }
-          : null)}
-      ><option value="">it is always called for</option>{#each others as k (k)}<option value={k}>{k}</option
-        >{/each}</select
-    ></label
-  >
-  {#if step.gate}<label
-      >says <select
-        class="in"
-        value={step.gate.is}
-        onchange={(e) => (step.gate = { ...step.gate!, is: e.currentTarget.value as (typeof OPENS)[number] })}
-        >{#each OPENS as o (o)}<option value={o}>{o}</option>{/each}</select
-      ></label
-    >{/if}
-  <fieldset class="wide">
-    <legend>Laid out only when</legend>
-    {#each WHENS as w (w)}<label class="tick"
-        ><input
-          type="checkbox"
-          checked={step.when.includes(w)}
-          onchange={() => (step.when = turn(step.when, w))}
-        />
-        {w}</label
-      >{/each}
-  </fieldset>
-  <div class="wide flex flex-wrap gap-x-6">
-    <label class="tick"><input type="checkbox" bind:checked={step.shared} /> one for the whole visit</label>
-    <label class="tick"
-      ><input type="checkbox" bind:checked={step.mayLeaveOut} /> may be left out with a reason</label
-    >
-    <label class="tick"><input type="checkbox" bind:checked={step.spills} /> spills oil</label>
-    <label class="tick"
-      ><input type="checkbox" bind:checked={step.orientation} /> easy to get the wrong way round</label
-    >
-    {#if step.each}<label class="tick"
-        ><input type="checkbox" bind:checked={step.partOnly} /> about the loose part only</label
-      >{/if}
-  </div>
-  {#if step.each}
-    <label
-      >Loose part behind it <input
-        class="in"
-        bind:value={step.part}
-        placeholder="Screen behind {'{name}'}"
-        maxlength="60"
-      /></label
-    >
-    <label
-      >Called, where the sheet names none <input
-        class="in"
-        id="{id}-or"
-        bind:value={step.orNamed}
-        maxlength="60"
-      /></label
-    >
-  {/if}
+  <details class="wide">
+    <summary class="link py-2">Waits, dangers, what it hangs on</summary>
+    <div class="form inner">
+      <label
+        >Minutes by itself afterwards <input
+          class="in"
+          inputmode="decimal"
+          value={step.wait}
+          oninput={(e) => (step.wait = number(e))}
+        /></label
+      >
+      <label
+        >What happens in them <input
+          class="in"
+          bind:value={step.waitFor}
+          placeholder="the oil drains"
+          maxlength="60"
+        /></label
+      >
+      <label
+        >The engine <select class="in" bind:value={step.engine}
+          >{#each ENGINES as e (e)}<option value={e}>{e === 'any' ? 'cold or warm' : `must be ${e}`}</option
+            >{/each}</select
+        ></label
+      >
+      <label class="wide"
+        >The danger at it, one line <input class="in" bind:value={step.caution} maxlength="300" /></label
+      >
+      <fieldset class="wide">
+        <legend>Comes after, while its wait may still run</legend>
+        {#each others as o (o.key)}<label class="tick"
+            ><input
+              type="checkbox"
+              checked={step.during.includes(o.key)}
+              onchange={() => (step.during = turn(step.during, o.key))}
+            />
+            {named(o)}</label
+          >{/each}
+      </fieldset>
+      <label
+        >Only if step
+        <select
+          class="in"
+          value={step.gate?.step ?? ''}
+          onchange={(e) =>
+            (step.gate = e.currentTarget.value
+              ? { step: e.currentTarget.value, is: step.gate?.is ?? 'yes' }
+              : null)}
+          ><option value="">it is always called for</option>{#each others as o (o.key)}<option value={o.key}
+              >{named(o)}</option
+            >{/each}</select
+        ></label
+      >
+      {#if step.gate}<label
+          >says <select
+            class="in"
+            value={step.gate.is}
+            onchange={(e) =>
+              (step.gate = { ...step.gate!, is: e.currentTarget.value as (typeof OPENS)[number] })}
+            >{#each OPENS as o (o)}<option value={o}>{o}</option>{/each}</select
+          ></label
+        >{/if}
+      <fieldset class="wide">
+        <legend>Laid out only when</legend>
+        {#each WHENS as w (w)}<label class="tick"
+            ><input
+              type="checkbox"
+              checked={step.when.includes(w)}
+              onchange={() => (step.when = turn(step.when, w))}
+            />
+            {w}</label
+          >{/each}
+      </fieldset>
+      <div class="wide flex flex-wrap gap-x-6">
+        <label class="tick"
+          ><input type="checkbox" bind:checked={step.shared} /> one for the whole visit</label
+        >
+        <label class="tick"
+          ><input type="checkbox" bind:checked={step.mayLeaveOut} /> may be left out with a reason</label
+        >
+        <label class="tick"><input type="checkbox" bind:checked={step.spills} /> spills oil</label>
+        <label class="tick"
+          ><input type="checkbox" bind:checked={step.orientation} /> easy to get the wrong way round</label
+        >
+        {#if step.each}<label class="tick"
+            ><input type="checkbox" bind:checked={step.partOnly} /> about the loose part only</label
+          >{/if}
+      </div>
+      {#if step.each}
+        <label
+          >Loose part behind it <input
+            class="in"
+            bind:value={step.part}
+            placeholder="Screen behind {'{name}'}"
+            maxlength="60"
+          /></label
+        >
+        <label
+          >Called, where the sheet names none <input
+            class="in"
+            id="{id}-or"
+            bind:value={step.orNamed}
+            maxlength="60"
+          /></label
+        >
+      {/if}
+    </div>
+  </details>
 </div>
 
 <style>
@@ -226,6 +240,9 @@
     gap: 0.75rem 1rem;
     padding: 0.75rem 0 1rem 2.5rem;
     font-size: 0.95rem;
+  }
+  .inner {
+    padding: 0.25rem 0 0;
   }
   .wide {
     grid-column: 1 / -1;

@@ -1,14 +1,34 @@
-<!-- Everything to lay out before anything is opened, and what of it is missing. -->
+<!-- Everything to lay out before anything is opened, what of it is missing first; at the bench each is ticked as it lies there. -->
 <script lang="ts">
+  import type { Snippet } from 'svelte';
   import type { Gathered } from '$lib/core/job/gather/gather';
   import { showBoth, type Quantity } from '$lib/core/quantity/quantity';
 
-  let { gathered, units }: { gathered: Gathered; units: 'metric' | 'imperial' } = $props();
+  interface Props {
+    gathered: Gathered;
+    units: 'metric' | 'imperial';
+    /** What lies there already; absent: it is only looked at. */
+    laid?: string[];
+    onlaid?: (text: string) => void;
+  }
+  let { gathered, units, laid, onlaid }: Props = $props();
   const ml = (v: number) => {
     const q: Quantity = { dimension: 'volume', base: Math.round(v), value: Math.round(v), unit: 'ml' };
     return showBoth(q, units).main;
   };
 </script>
+
+{#snippet tick(text: string, said: Snippet)}
+  {#if laid && onlaid}<label class="flex items-start gap-3"
+      ><input
+        type="checkbox"
+        class="mt-0.5 h-6 w-6 shrink-0"
+        aria-label="Laid out: {text}"
+        checked={laid.includes(text)}
+        onchange={() => onlaid(text)}
+      /><span>{@render said()}</span></label
+    >{:else}{@render said()}{/if}
+{/snippet}
 
 {#if gathered.lacks.length > 0}
   <div class="caution">
@@ -24,15 +44,16 @@
     <ul>
       {#each gathered.fluids as f (f.circuit)}
         <li class="rule-b py-1.5">
-          <strong>{f.circuit}</strong>: {f.neededMl === null ? 'quantity unknown' : ml(f.neededMl)}{f.oil
-            ? `, ${f.oil.name} ${f.oil.grade}`
-            : ''}
-          {#if f.bottles}<span class="quiet block text-sm"
-              >{f.bottles.open === 0
-                ? 'from the opened bottle'
-                : `open ${f.bottles.open} ${f.bottles.open === 1 ? 'bottle' : 'bottles'} of ${ml(f.oil!.bottleMl)}`};
-              {ml(f.bottles.leftMl)} left over</span
-            >{/if}
+          {#snippet oil()}<strong>{f.circuit}</strong>: {f.neededMl === null
+              ? 'quantity unknown'
+              : ml(f.neededMl)}{f.oil ? `, ${f.oil.name} ${f.oil.grade}` : ''}
+            {#if f.bottles}<span class="quiet block text-sm"
+                >{f.bottles.open === 0
+                  ? 'from the opened bottle'
+                  : `open ${f.bottles.open} ${f.bottles.open === 1 ? 'bottle' : 'bottles'} of ${ml(f.oil!.bottleMl)}`};
+                {ml(f.bottles.leftMl)} left over</span
+              >{/if}{/snippet}
+          {@render tick(`${f.circuit} oil`, oil)}
         </li>
       {:else}<li class="quiet">No oil in this visit.</li>{/each}
     </ul>
@@ -40,15 +61,19 @@
   <section>
     <h3>Parts</h3>
     <ul>
-      {#each gathered.parts as l, i (i)}<li class="rule-b py-1.5">{l.text}</li>{:else}<li class="quiet">
-          None.
-        </li>{/each}
+      {#each gathered.parts as l, i (i)}<li class="rule-b py-1.5">
+          {#snippet part()}{l.text}{/snippet}
+          {@render tick(l.text, part)}
+        </li>{:else}<li class="quiet">None.</li>{/each}
     </ul>
   </section>
   <section>
     <h3>Tools</h3>
     <ul>
-      {#each gathered.tools as l, i (i)}<li class="rule-b py-1.5">{l.text}</li>{/each}
+      {#each gathered.tools as l, i (i)}<li class="rule-b py-1.5">
+          {#snippet tool()}{l.text}{/snippet}
+          {@render tick(l.text, tool)}
+        </li>{/each}
     </ul>
   </section>
 </div>

@@ -1,5 +1,8 @@
 <!-- The steps in their order, each with the reason for its place; dragged, or moved by key, to overrule it. -->
 <script lang="ts">
+  import ArrowDown from '@lucide/svelte/icons/arrow-down';
+  import ArrowUp from '@lucide/svelte/icons/arrow-up';
+  import GripVertical from '@lucide/svelte/icons/grip-vertical';
   import { flip } from 'svelte/animate';
   import { dragHandleZone, dragHandle, type DndEvent } from 'svelte-dnd-action';
   import type { Step } from '$lib/core/job/plan';
@@ -46,7 +49,7 @@
       class:gated={step.gate !== null}
     >
       <span class="figure n">{i + 1}</span>
-      <span class="handle" use:dragHandle aria-label="Drag “{step.title}”">⠿</span>
+      <span class="handle" use:dragHandle aria-label="Drag “{step.title}”"><GripVertical size={20} /></span>
       <span class="body">
         <span class="font-bold"
           >{step.title}{step.circuit && !step.title.toLowerCase().includes(step.circuit)
@@ -64,13 +67,13 @@
           type="button"
           aria-label="“{step.title}” earlier"
           disabled={i === 0}
-          onclick={() => move(i, -1)}>↑</button
+          onclick={() => move(i, -1)}><ArrowUp size={18} class="mx-auto" /></button
         >
         <button
           type="button"
           aria-label="“{step.title}” later"
           disabled={i === items.length - 1}
-          onclick={() => move(i, 1)}>↓</button
+          onclick={() => move(i, 1)}><ArrowDown size={18} class="mx-auto" /></button
         >
       </span>
     </li>

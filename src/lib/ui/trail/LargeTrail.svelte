@@ -1,5 +1,9 @@
 <!-- A machine's own trail, with zoom and pan: buttons, keys, wheel with Ctrl, and dragging. -->
 <script lang="ts">
+  import ArrowLeft from '@lucide/svelte/icons/arrow-left';
+  import ArrowRight from '@lucide/svelte/icons/arrow-right';
+  import Minus from '@lucide/svelte/icons/minus';
+  import Plus from '@lucide/svelte/icons/plus';
   import type { Lane } from '$lib/core/trail/lane';
   import { HOME_WINDOW, pan, zoom } from '$lib/core/trail/scale';
   import Track from './Track.svelte';
@@ -72,10 +76,18 @@
     <Track {lane} window={view} large {mark} />
   </div>
   <div class="no-print mt-1 flex flex-wrap gap-1" role="group" aria-label="Zoom and move">
-    <button type="button" class="key" onclick={() => (view = zoom(view, 0.5))} aria-label="Closer">+</button>
-    <button type="button" class="key" onclick={() => (view = zoom(view, 2))} aria-label="Wider">−</button>
-    <button type="button" class="key" onclick={() => (view = pan(view, -0.2))} aria-label="Back">←</button>
-    <button type="button" class="key" onclick={() => (view = pan(view, 0.2))} aria-label="Ahead">→</button>
+    <button type="button" class="key" onclick={() => (view = zoom(view, 0.5))} aria-label="Closer"
+      ><Plus size={20} /></button
+    >
+    <button type="button" class="key" onclick={() => (view = zoom(view, 2))} aria-label="Wider"
+      ><Minus size={20} /></button
+    >
+    <button type="button" class="key" onclick={() => (view = pan(view, -0.2))} aria-label="Back"
+      ><ArrowLeft size={20} /></button
+    >
+    <button type="button" class="key" onclick={() => (view = pan(view, 0.2))} aria-label="Ahead"
+      ><ArrowRight size={20} /></button
+    >
     <button type="button" class="key" onclick={() => (view = HOME_WINDOW)}>now</button>
   </div>
 </div>

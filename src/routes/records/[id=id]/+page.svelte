@@ -46,7 +46,8 @@
   <p class="mt-2">
     {#if f.afterwards}<span class="figure text-xl">Written down afterwards</span><span class="quiet"
         >: how long it took is not known.</span
-      >{:else}<span class="figure text-xl">{f.minutes} min</span>{/if}{#if f.estimate && !f.afterwards}<span class="quiet"
+      >{:else}<span class="figure text-xl">{f.minutes} min</span>{/if}{#if f.estimate && !f.afterwards}<span
+        class="quiet"
         >, against about {Math.round(f.estimate.elapsed)} worked out ({Math.round(f.estimate.attended)} with hands
         on it)</span
       >{/if}
@@ -180,14 +181,16 @@
   </div>
 {/if}
 {#if inForce.length > 0}
-  <section class="mt-6" aria-label="House rules in force">
-    <h2>House rules in force</h2>
-    <p class="mt-1 text-sm">
-      {#each inForce as { rule, value }, i (rule.key)}{i > 0 ? '; ' : ''}<span class="quiet"
-          >{rule.title.toLowerCase()}:</span
-        >
-        {showRule(rule, value)}{/each}.
-    </p>
+  {#snippet rules()}{#each inForce as { rule, value }, i (rule.key)}{i > 0 ? '; ' : ''}<span class="quiet"
+        >{rule.title.toLowerCase()}:</span
+      >
+      {showRule(rule, value)}{/each}.{/snippet}
+  <section class="mt-6 text-sm" aria-label="House rules in force">
+    <details class="no-print">
+      <summary class="link py-2">House rules in force, {inForce.length}</summary>
+      <p>{@render rules()}</p>
+    </details>
+    <p class="hidden print:block">House rules in force: {@render rules()}</p>
   </section>
 {/if}
 {#if r.visitId}<p class="no-print mt-6">

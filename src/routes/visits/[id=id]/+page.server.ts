@@ -22,6 +22,7 @@ export const load: PageServerLoad = async ({ locals, params }) => {
     visit,
     around: {
       tools: await readToolbox(sql, team.id),
+      byFeel: visit.rules.torque === 'by feel where the house allows',
       fasteners: await listFasteners(sql, team.id, visit.machineId),
       outline: machine!.kind.includes('quad') ? ('quad' as const) : ('bike' as const),
       photos: await listPhotos(sql, team.id, visit.id),

@@ -99,3 +99,15 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   }
 ];
 export const BUILT_IN_KEYS = BUILT_IN.map((t) => t.key);
+
+/** What comes after a job that is done once, after new or a rebuild. */
+const AFTERWARDS: Readonly<Record<string, string>> = { 'engine-oil-first': 'engine-oil' };
+
+/**
+ * The job a task is done by now: a break-in job is over once it was done.
+ * @param job as the task names it; null: none
+ * @param done whether the task has been done since new or a rebuild
+ */
+export function jobNow(job: string | null, done: boolean): string | null {
+  return job !== null && done ? (AFTERWARDS[job] ?? job) : job;
+}

@@ -73,7 +73,7 @@ export function oilSteps(job: OilJob): TemplateStep[] {
       orNamed: 'Oil filler cap',
       minutes: 1,
       needs: ['clean-round'],
-      lines: ['{place}', 'Lets air in behind the oil.']
+      lines: ['{place}', '{fastener}', 'Lets air in behind the oil.']
     }),
     step({
       key: 'drain',
@@ -88,6 +88,7 @@ export function oilSteps(job: OilJob): TemplateStep[] {
       needs: [...ready, 'filler-out', 'oil'],
       lines: [
         '{place}',
+        '{fastener}',
         '{lean}',
         '{note}',
         'Pan under it first. Let it run until it drips.',
@@ -116,7 +117,7 @@ export function oilSteps(job: OilJob): TemplateStep[] {
             minutes: 2,
             needs: ready,
             during: ['drain'],
-            lines: ['{place}', '{note}', 'Count out what comes with it: spring, ring.'],
+            lines: ['{place}', '{fastener}', '{note}', 'Count out what comes with it: spring, ring.'],
             caution: 'Some hot oil follows it.'
           }),
           step({
@@ -161,7 +162,7 @@ export function oilSteps(job: OilJob): TemplateStep[] {
             needs: ready,
             during: ['drain'],
             gate,
-            lines: ['{place}', '{note}', '{side}', 'Spring and small ring: count them out.']
+            lines: ['{place}', '{fastener}', '{note}', '{side}', 'Spring and small ring: count them out.']
           }),
           step({
             key: 'filter-look',
@@ -258,7 +259,7 @@ export function oilSteps(job: OilJob): TemplateStep[] {
             each: 'check screw',
             minutes: 1,
             needs: ['pour', ...(run ? ['run'] : [])],
-            lines: ['{place}', 'A rag under it; standing as its level wants it.']
+            lines: ['{place}', '{fastener}', 'A rag under it; standing as its level wants it.']
           })
         ]
       : []),

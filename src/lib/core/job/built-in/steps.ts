@@ -67,7 +67,12 @@ export const GUARD_OFF = step({
   shared: true,
   minutes: 3,
   needs: ['stand'],
-  lines: ['{place}', '{note}', 'Bolts go back into their holes or are labelled: note which goes where.']
+  lines: [
+    '{place}',
+    '{fastener}',
+    '{note}',
+    'Bolts go back into their holes or are labelled: note which goes where.'
+  ]
 });
 export const WARM = step({
   key: 'warm',

@@ -26,6 +26,9 @@ const of = (id: string | null, more: Partial<LineContext> = {}): LineContext => 
 describe('what a line of a job comes to', () => {
   it('takes the machine’s own words, and is dropped where it has none', () => {
     expect(fill('{place}', of('d'))).toEqual(['underneath']);
+    expect(fill('{fastener}', of('d'))).toEqual(['17 mm hex · crush washer · magnet']);
+    expect(fill('{fastener}', of('c'))).toEqual(['3 bolts']);
+    expect(fill('{fastener}', of('x'))).toEqual([]);
     expect(fill('{note}', of('d'))).toEqual([]);
     expect(fill('Mind: {note}', of('d'))).toEqual([]);
     expect(fill('Open {name} at last', of('d'))).toEqual(['Open engine drain plug at last']);

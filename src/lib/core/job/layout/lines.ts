@@ -30,6 +30,17 @@ function tokens(c: LineContext): Record<string, () => string[]> {
     name: () => (f ? [lower(f.name)] : []),
     place: () => (f?.place ? [f.place] : []),
     note: () => (f?.note ? [f.note] : []),
+    // What goes on it, how many there are, and what comes out with it.
+    fastener: () => {
+      if (!f) return [];
+      const said = [
+        f.head,
+        f.quantity > 1 ? `${f.quantity} bolts` : '',
+        f.seal === 'none' ? '' : f.seal,
+        f.magnet ? 'magnet' : ''
+      ].filter(Boolean);
+      return said.length > 0 ? [said.join(' · ')] : [];
+    },
     lean: () => (f?.lean ? [f.lean] : []),
     circuit: () => (circuit ? [circuit] : ['']),
     seal: () => (f ? sealLine(f, rules) : []),

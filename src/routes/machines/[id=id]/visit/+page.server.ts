@@ -1,4 +1,5 @@
 import { error, redirect } from '@sveltejs/kit';
+import { jobNow } from '$lib/core/job/built-in/jobs';
 import { AIR_DAYS } from '$lib/core/fluids/air';
 import { stationAir } from '$lib/core/fluids/station';
 import { dayOf } from '$lib/core/time/day';
@@ -29,6 +30,7 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
   const asked = url.searchParams.get('task');
   if (asked && !dues.some((d) => d.task.id === asked)) error(404, 'That task is not one of this machine.');
   const templates = await readTemplates(sql, team.id);
+  const jobOf = (d: (typeof dues)[number]) => jobNow(d.task.job, d.task.counted?.since === 'done');
   const jobs = dues.map((d) => ({
     taskId: d.task.id,
     name: d.task.name,
@@ -36,8 +38,10 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
     state: d.state,
     left: leftInWords(d),
     picked: d.task.id === asked || WITH.has(d.state),
-    own: d.task.job,
-    template: templateFor({ id: d.task.id, name: d.task.name, job: d.task.job }, null, templates)
+    own: jobOf(d),
+    /** Sent along where it is not the task's own any more. */
+    instead: jobOf(d) === d.task.job ? null : jobOf(d),
+    template: templateFor({ id: d.task.id, name: d.task.name, job: jobOf(d) }, null, templates)
   }));
   // Nothing presses: what has steps of its own is what one comes to the bench for.
   const first = jobs.some((j) => j.picked) ? undefined : (jobs.find((j) => j.own) ?? jobs[0]);

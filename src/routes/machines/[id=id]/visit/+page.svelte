@@ -112,7 +112,10 @@
     const sent = await send('visit.start', {
       id,
       machineId: data.machine.id,
-      jobs: jobs.map((j) => ({ taskId: j.taskId, template: templates[j.taskId] || null })),
+      jobs: jobs.map((j) => ({
+        taskId: j.taskId,
+        template: templates[j.taskId] || data.jobs.find((d) => d.taskId === j.taskId)!.instead
+      })),
       engine,
       order: own
     });
@@ -185,7 +188,9 @@
 
 <div class="mt-3 flex flex-wrap items-center gap-x-6 gap-y-2">
   <Radios label="The engine last ran" options={['cold', 'warm'] as const} bind:value={engine}
-    >{#snippet one(e)}{e === 'cold' ? 'last ran 3 h ago or more: cold' : 'ran within 3 h: warm'}{/snippet}</Radios
+    >{#snippet one(e)}{e === 'cold'
+        ? 'last ran 3 h ago or more: cold'
+        : 'ran within 3 h: warm'}{/snippet}</Radios
   >
   <AirField label="Air until the next change" bind:air station={data.air} today={data.today} />
 </div>
