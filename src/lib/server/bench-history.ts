@@ -131,7 +131,7 @@ export async function layoutInput(
     kind: machine.kind as Kind,
     sheet: await readSheet(sql, teamId, machine.id),
     hourMeter: (await hoursBy(sql, teamId, machine.id)) !== 'reckoned',
-    rules: await readRules(sql, teamId),
+    rules: await readRules(sql, teamId, machine.id),
     jobs,
     history,
     ...fastenerPast(await pastRecords(sql, teamId, machine.id), today),

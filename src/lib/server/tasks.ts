@@ -214,7 +214,7 @@ export async function recordDone({ tx, team, personId, now }: Write, d: DoneInpu
   const early = d.day === dayOf(now, team.timeZone) ? await earlyBy(tx, team, owner!, d.taskId, now) : '';
   if (early && !d.reason && !d.worse)
     refuse('reason', `It has ${early}. Why now? A word is enough, such as “before the race”.`);
-  const rules = await readRules(tx, team.id);
+  const rules = await readRules(tx, team.id, owner!.onMachine);
   await tx`
     insert into service_record (team_id, id, machine_id, task_id, done_on, done_at, hours, hours_by, reason, remark, replaced, early, rules, created_by)
     values (${team.id}, ${d.id}, ${owner!.onMachine}, ${d.taskId}, ${d.day}, ${momentOn(d.day, team.timeZone, now)}, ${d.hours === 'book' ? null : d.hours},

@@ -1,11 +1,13 @@
-import { addFastener, addFigure, addMachine, startVisit } from '../../../tests/database/hands';
+import { addFastener, addFigure, addMachine, setRule, startVisit } from '../../../tests/database/hands';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, byHours, NOW, openBook, uuid } from '../../../tests/database/book';
 import { machineSchema } from '../core/machine/form';
 import { fastenerSchema, figureSchema } from '../core/specs/form';
+import { ruleSchema } from '../core/rules/form';
 import { startSchema } from '../core/visit/form';
 import { asksAt } from '../core/visit/asks';
 import { visitState } from '../core/visit/state';
+import { listRuleChanges, readRules } from './rules';
 import { getVisit } from './visits';
 
 let book: Book;
@@ -54,6 +56,29 @@ const put = (key: string, typed: string, fastenerId: string | null = null) =>
       confidence: 'printed'
     })
   );
+
+it('a machine’s own house rule is in its visits and in no other’s', async () => {
+  const { sql, team, personId } = book;
+  const set = (value: unknown, on: string | null) =>
+    setRule(
+      sql,
+      team.id,
+      personId,
+      ruleSchema.parse({ id: uuid(), machineId: on, key: 'holdBackPercent', value })
+    );
+  await set(10, null);
+  await set(20, machineId);
+  expect((await readRules(sql, team.id, machineId)).holdBackPercent).toBe(20);
+  expect((await readRules(sql, team.id, book.machineId)).holdBackPercent).toBe(10);
+  expect((await readRules(sql, team.id)).holdBackPercent).toBe(10);
+  await set(12, null);
+  expect((await readRules(sql, team.id, machineId)).holdBackPercent).toBe(20);
+  await set(null, machineId);
+  expect((await readRules(sql, team.id, machineId)).holdBackPercent).toBe(12);
+  expect((await listRuleChanges(sql, team.id, machineId)).map((c) => c.value)).toEqual([null, 20]);
+  await expect(set(9, uuid())).rejects.toThrow(/not in this team/);
+  await set(8, null);
+});
 
 describe('a visit begun with an empty sheet', () => {
   it('is told what comes onto the sheet while it stands open; nothing it knew is changed', async () => {

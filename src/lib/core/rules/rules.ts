@@ -292,6 +292,14 @@ export const RULE_REASONS = Object.fromEntries(HOUSE_RULES.map((r) => [r.key, r.
   string
 >;
 
+/** Rules that may differ on one machine: where its filter sits, what it takes, where no wrench fits. */
+export const PER_MACHINE: readonly RuleKey[] = [
+  'fillFilterFirst',
+  'sideForFilter',
+  'holdBackPercent',
+  'torque'
+];
+
 export function houseRule(key: string): HouseRule | undefined {
   return HOUSE_RULES.find((r) => r.key === key);
 }
@@ -310,10 +318,19 @@ export function refuseRule(rule: HouseRule, value: unknown): string | null {
     : `A whole number from ${rule.from} to ${rule.to}.`;
 }
 
-/** The rules in force: what was set, over the defaults. A value that is no longer allowed counts as never set. */
-export function rulesInForce(set: readonly { key: string; value: unknown }[]): HouseRules {
+/**
+ * The rules in force: what was set, over the defaults. A value that is no longer allowed counts as never set.
+ * @param own of one machine, over the team's: only those that may differ
+ */
+export function rulesInForce(
+  set: readonly { key: string; value: unknown }[],
+  own: readonly { key: string; value: unknown }[] = []
+): HouseRules {
   const rules: Record<string, unknown> = { ...DEFAULT_RULES };
-  for (const { key, value } of set) {
+  for (const { key, value } of [
+    ...set,
+    ...own.filter((o) => (PER_MACHINE as readonly string[]).includes(o.key))
+  ]) {
     const rule = houseRule(key);
     if (rule && refuseRule(rule, value) === null) rules[key] = value;
   }

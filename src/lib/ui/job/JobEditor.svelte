@@ -162,17 +162,17 @@
               class="mini"
               aria-label="Step {i + 1} up"
               disabled={i === 0}
-              onclick={() => move(i, -1)}><ArrowUp size={18} /></button
+              onclick={() => move(i, -1)}><ArrowUp size={18} class="mx-auto" /></button
             >
             <button
               type="button"
               class="mini"
               aria-label="Step {i + 1} down"
               disabled={i === steps.length - 1}
-              onclick={() => move(i, 1)}><ArrowDown size={18} /></button
+              onclick={() => move(i, 1)}><ArrowDown size={18} class="mx-auto" /></button
             >
             <button type="button" class="mini" aria-label="Take step {i + 1} away" onclick={() => remove(i)}
-              ><X size={18} /></button
+              ><X size={18} class="mx-auto" /></button
             >
           </span>
         </div>

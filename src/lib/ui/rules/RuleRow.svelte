@@ -11,7 +11,7 @@
   import { say } from '../shell/shell.svelte';
 
   interface Change {
-    value: RuleValue;
+    value: RuleValue | null;
     word: string;
     by: string;
     day: string;
@@ -21,8 +21,13 @@
     value: RuleValue;
     changes: Change[];
     today: string;
+    /** For one machine; null: the team's own. */
+    machineId?: string | null;
   }
-  let { rule, value, changes, today }: Props = $props();
+  let { rule, value, changes, today, machineId = null }: Props = $props();
+  /** It differs here from the team's. */
+  const own = $derived(machineId !== null && changes[0] !== undefined && changes[0].value !== null);
+  const said = (v: RuleValue | null) => (v === null ? 'as the team' : showRule(rule, v));
   let open = $state(false);
   let chosen = $state<RuleValue>(untrack(() => value));
   let typed = $state(untrack(() => String(value)));
@@ -42,11 +47,14 @@
   }
   async function save() {
     const next = rule.type === 'number' ? (typed.trim() === '' ? typed : Number(typed)) : chosen;
-    if (!(await form.send('rule.set', { id, key: rule.key, value: next, word }))) return;
+    await set(next);
+  }
+  async function set(next: RuleValue | null) {
+    if (!(await form.send('rule.set', { id, machineId, key: rule.key, value: next, word }))) return;
     id = crypto.randomUUID();
     word = '';
     open = false;
-    say(`${rule.title}: ${showRule(rule, next)}. Records keep what was in force for them.`);
+    say(`${rule.title}: ${said(next)}. Records keep what was in force for them.`);
     await invalidateAll();
   }
 </script>
@@ -54,7 +62,9 @@
 <div class="rule-b grid gap-x-6 gap-y-1 py-3 sm:grid-cols-[minmax(14rem,2fr)_minmax(10rem,1.4fr)_3fr_auto]">
   <span class="font-bold">{rule.title}</span>
   <span class="figure text-xl"
-    >{showRule(rule, value)}{#if value !== rule.default}<span class="quiet block text-sm"
+    >{showRule(rule, value)}{#if machineId !== null}<span class="quiet block text-sm"
+        >{own ? 'on this machine' : 'as the team'}</span
+      >{:else if value !== rule.default}<span class="quiet block text-sm"
         >default: {showRule(rule, rule.default)}</span
       >{/if}</span
   >
@@ -71,15 +81,20 @@
           >{/if}</span
       >{/if}
     {#if past}{#each changes.slice(1) as c, i (i)}<span class="quiet block"
-          >{c.by}, {showDay(c.day, today)}: {showRule(rule, c.value)}{c.word ? `, ${c.word}` : ''}</span
+          >{c.by}, {showDay(c.day, today)}: {said(c.value)}{c.word ? `, ${c.word}` : ''}</span
         >{/each}{/if}
   </span>
   {#if rule.type !== 'one of' || rule.choices.length > 1}<button
       type="button"
       class="link no-print text-sm"
       aria-label="Change: {rule.title}"
-      onclick={turn}>Change</button
-    >{:else}<span class="quiet text-sm">fixed</span>{/if}
+      onclick={turn}>{machineId === null ? 'Change' : own ? 'Change here' : 'Differs here'}</button
+    >{#if own}<button
+        type="button"
+        class="link no-print text-sm"
+        aria-label="As the team: {rule.title}"
+        onclick={() => void set(null)}>As the team</button
+      >{/if}{:else}<span class="quiet text-sm">fixed</span>{/if}
 </div>
 {#if open}
   <InPlace label={rule.title} {form} submit="Set it" onsave={save} onleave={() => (open = false)}>

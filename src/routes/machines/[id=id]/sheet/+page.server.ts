@@ -7,6 +7,7 @@ import { circuitsOf, usualFasteners } from '$lib/core/specs/usual';
 import { dayOf } from '$lib/core/time/day';
 import { db } from '$lib/server/db';
 import { getMachine, listMachines } from '$lib/server/machines';
+import { listRuleChanges, readRules } from '$lib/server/rules';
 import { listModifications } from '$lib/server/spec-changes';
 import { listFasteners, listFigures, listRemoved, listSources } from '$lib/server/specs';
 import type { PageServerLoad } from './$types';
@@ -27,6 +28,11 @@ export const load: PageServerLoad = async ({ locals, params }) => {
     machine,
     fasteners,
     removed,
+    rules: await readRules(sql, team.id, machine.id),
+    ruleChanges: (await listRuleChanges(sql, team.id, machine.id)).map((c) => ({
+      ...c,
+      day: dayOf(c.at, team.timeZone)
+    })),
     sources: await listSources(sql, team.id),
     usual: usualFasteners(machine.kind as Kind),
     circuits: circuitsOf(machine.kind as Kind),

@@ -7,6 +7,8 @@
     type Section
   } from '$lib/core/specs/kinds';
   import CopyForm from '$lib/ui/sheet/CopyForm.svelte';
+  import { HOUSE_RULES, PER_MACHINE } from '$lib/core/rules/rules';
+  import RuleRow from '$lib/ui/rules/RuleRow.svelte';
   import FastenerRows from '$lib/ui/sheet/FastenerRows.svelte';
   import FigureLine from '$lib/ui/sheet/FigureLine.svelte';
   import Modifications from '$lib/ui/sheet/Modifications.svelte';
@@ -67,6 +69,7 @@
   >
   <a class="link text-sm" href="#fasteners">Plugs, caps, covers and bolts</a>
   <a class="link text-sm" href="#modifications">Modifications</a>
+  <a class="link text-sm" href="#rules">House rules here</a>
   {#if data.figures.length + data.fasteners.length === 0 && data.machines.length > 1}<span class="text-sm"
       >A sister in the fleet?
       <button type="button" class="link" onclick={() => (copying = true)}>Bring her whole sheet over</button
@@ -136,4 +139,17 @@
 
 <section class="mt-8" id="modifications">
   <Modifications machineId={data.machine.id} rows={data.modifications} today={data.today} />
+</section>
+
+<section class="mt-8" id="rules" aria-label="House rules of this machine">
+  <h2>House rules that may differ here</h2>
+  {#each HOUSE_RULES.filter((r) => PER_MACHINE.includes(r.key)) as rule (rule.key)}
+    <RuleRow
+      {rule}
+      machineId={data.machine.id}
+      value={data.rules[rule.key]}
+      changes={data.ruleChanges.filter((c) => c.key === rule.key)}
+      today={data.today}
+    />
+  {/each}
 </section>
