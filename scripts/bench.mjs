@@ -145,6 +145,7 @@ await main(() =>
 const WAYS = {
   'empty team to the first closed gearbox-oil change': [35, 20],
   'second machine of the same type': [12, ''],
+  'one figure onto the sheet': [0, 1],
   'repeat visit, step by step': ['', ''],
   'repeat visit, on the sheet': [26, 2],
   'repeat visit, written down': [14, 4]

@@ -92,16 +92,6 @@ await main(() =>
     await shot('components', `/parts/${engine}?do=swap`, {
       act: async (page) => void (await page.getByLabel('With').selectOption({ index: 3 }))
     });
-    await shot('log-hours', '/', {
-      act: async (page) => {
-        await page.keyboard.press('l');
-        const form = page.getByRole('form', { name: 'Log hours' });
-        await form.getByLabel('Machine').selectOption({ label: '84  Lynchet 450' });
-        await form.getByLabel('Meter shows, h').fill('972');
-        await form.getByRole('button', { name: 'Log', exact: true }).click();
-        await page.getByTestId('settle').waitFor();
-      }
-    });
     await shot('visit-before', `/machines/${fell}/visit`, {
       height: 1000,
       act: async (page) => void (await page.getByText('Proven').waitFor())
@@ -133,13 +123,13 @@ await main(() =>
         await page.getByRole('button', { name: 'In by hand' }).waitFor();
       }
     });
-    await shot('bench-level', `/visits/${visit}`, {
-      width: 390,
-      height: 844,
-      theme: 'dark',
+    await shot('bench-write-down', `/visits/${visit}`, {
+      height: 1000,
       act: async (page) => {
-        await page.getByRole('button', { name: /Read the engine level/ }).click();
-        await page.getByRole('slider').fill('0.35');
+        await page.getByText('Write it down', { exact: true }).click();
+        await page.getByLabel('Drained').fill('1.9 L');
+        await page.getByText('Half-way', { exact: true }).click();
+        await page.getByRole('checkbox', { name: /^All \d+, as they stand here/ }).check();
       }
     });
     await shot('underside', `/machines/${fell}/underside`);
@@ -149,6 +139,24 @@ await main(() =>
         void (await page.getByRole('button', { name: /^Does the filter come out/ }).click())
     });
     await shot('record', `/records/${record}`);
+    // Last, for it adds a machine: a visit begun with an empty sheet.
+    await shot('bench-ask', '/machines/new', {
+      width: 390,
+      height: 844,
+      act: async (page) => {
+        await page.getByLabel('Number').fill('88');
+        await page.getByLabel('Name', { exact: true }).fill('Garth 125');
+        await page.getByLabel('What it is').selectOption('two-stroke motocross');
+        await page.getByLabel('The meter shows now, h').fill('12.4');
+        await page.getByRole('button', { name: 'Add the machine' }).click();
+        await page.getByRole('link', { name: 'To the bench' }).click();
+        await page.getByRole('button', { name: 'Start the visit' }).click();
+        await page.waitForURL(/visits/);
+        await page.getByRole('button', { name: /to do Pour the gearbox oil/ }).click();
+        await page.getByLabel('Gearbox oil, at a change', { exact: true }).fill('650 ml');
+        await page.getByLabel('Manual, or who said so').last().fill('Garth 125 handbook');
+      }
+    });
     await browser.close();
   })
 );

@@ -112,10 +112,16 @@ test.describe('who begins with nothing', () => {
       { plate: '41', name: 'Gearbox oil', interval_amount: 2000 },
       { plate: '42', name: 'Gearbox oil', interval_amount: 2000 }
     ]);
+    // One more figure, with the page open and the manual named: the value, and Tab.
+    await put(page, 'Coolant', '1.1 L');
+    await expect(page.getByText('1.16 US qt')).toBeVisible();
+    const figure = await now();
     console.log(
-      `COUNTED empty team to the first closed gearbox-oil change: ${first.clicks} presses, ${first.fields} fields\n` +
+      `COUNTED one figure onto the sheet: ${figure.clicks - sister.clicks} presses, ${figure.fields - sister.fields} fields\n` +
+        `COUNTED empty team to the first closed gearbox-oil change: ${first.clicks} presses, ${first.fields} fields\n` +
         `COUNTED second machine of the same type: ${sister.clicks - before.clicks} presses, ${sister.fields - before.fields} fields`
     );
+    expect([figure.clicks - sister.clicks, figure.fields - sister.fields]).toEqual([0, 1]);
     expect(first.clicks).toBeLessThanOrEqual(35);
     expect(first.fields).toBeLessThanOrEqual(20);
     expect(sister.clicks - before.clicks).toBeLessThanOrEqual(12);

@@ -143,6 +143,12 @@ describe('what is answered', () => {
 });
 
 describe('what the machine does not have', () => {
+  it('is not traced: one look, one step that hangs on it', () => {
+    const hung = (sheet: Sheet) => planOf(['engine-oil'], { sheet }).steps.filter((s) => s.gate !== null);
+    expect(hung(EMPTY).map((s) => s.gate!.steps)).toEqual([['magnet-unnamed-engine']]);
+    // A drain, a screen and a filter: three looks.
+    expect(hung(SHEET)).toHaveLength(3);
+  });
   it('is no step: no level where the quantity is measured only, no meter where there is none', () => {
     const sheet: Sheet = {
       ...SHEET,

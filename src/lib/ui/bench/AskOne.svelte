@@ -52,6 +52,8 @@
         named
       )
   );
+  /** Nobody had named the manual: its field stays while one types in it. */
+  let naming = $state(false);
   const WORDS = ['tighten securely'];
   function say(words: string) {
     entry.typed = words;
@@ -72,14 +74,20 @@
       {noteId}
       class="value"
       placeholder={kind.hint ?? ''}
+      saves={sitting.source !== ''}
     /></label
   >
   {#if ask.key === 'torque'}{#each WORDS as w (w)}<button type="button" class="key" onclick={() => say(w)}
         >{w}</button
       >{/each}{/if}
-  {#if sitting.source === '' && !entry.asked?.source}<span
-      ><span class="block text-sm">from</span><SourceField {sources} /></span
-    >{:else if !entry.asked?.source}<span class="quiet text-sm">from {sitting.source}</span>{/if}
+  {#if naming || sitting.source === ''}<span onfocusin={() => (naming = true)}
+      ><span class="block text-sm">from</span><SourceField
+        {sources}
+        onnamed={() => {
+          if (entry.fresh) void entry.save();
+        }}
+      /></span
+    >{:else}<span class="quiet text-sm">from {sitting.source}</span>{/if}
   <input
     class="cell"
     style="width: 5rem; min-height: 3rem"
@@ -92,7 +100,7 @@
     >Onto the sheet</button
   >
 </div>
-<Asked {entry} {sources} id={noteId} />
+<Asked {entry} sources={null} id={noteId} />
 {#if refused}<p class="error text-sm" role="alert">{refused}</p>{/if}
 
 <style>

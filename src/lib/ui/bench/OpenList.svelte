@@ -29,8 +29,9 @@
         aria-expanded={unfolded}
         aria-label="What stands open"
         onclick={() => (unfolded = !unfolded)}
-        ><span>{names}</span>{#if unfolded}<ChevronUp size={20} />{:else}<ChevronDown
+        ><span>{names}</span>{#if unfolded}<ChevronUp size={20} class="shrink-0" />{:else}<ChevronDown
             size={20}
+            class="shrink-0"
           />{/if}</button
       >{/if}
   </div>

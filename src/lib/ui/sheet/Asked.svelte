@@ -3,7 +3,13 @@
   import type { FigureEntry } from './figure-entry.svelte';
   import SourceField from './SourceField.svelte';
 
-  let { entry, sources, id }: { entry: FigureEntry; sources: readonly string[]; id: string } = $props();
+  interface Props {
+    entry: FigureEntry;
+    /** Manuals to pick from; null: the source has its field elsewhere. */
+    sources: readonly string[] | null;
+    id: string;
+  }
+  let { entry, sources, id }: Props = $props();
 </script>
 
 {#if entry.asked}
@@ -17,7 +23,7 @@
           void entry.save();
         }}>{c}</button
       >{/each}
-    {#if entry.asked.source}<SourceField {sources} onnamed={() => void entry.confirm()} />{/if}
+    {#if entry.asked.source && sources}<SourceField {sources} onnamed={() => void entry.confirm()} />{/if}
     {#if entry.asked.sure}<button type="button" class="do min-h-10" onclick={() => void entry.save(true)}
         >It is printed so</button
       >{/if}

@@ -12,8 +12,18 @@
     class?: string;
     /** What stands in it while it is empty. */
     placeholder?: string;
+    /** Sent as soon as the hand goes on; else only when it is said. */
+    saves?: boolean;
   }
-  let { entry, kind, label, noteId, class: className = '', placeholder = 'unknown' }: Props = $props();
+  let {
+    entry,
+    kind,
+    label,
+    noteId,
+    class: className = '',
+    placeholder = 'unknown',
+    saves = true
+  }: Props = $props();
 
   /** Enter says that it is so, and goes on; an unconfirmed figure is confirmed by it. */
   async function key(e: KeyboardEvent) {
@@ -45,7 +55,7 @@
     value={entry.typed}
     onchange={(e) => {
       entry.typed = e.currentTarget.value;
-      void entry.save();
+      if (saves) void entry.save();
     }}
     onkeydown={key}
   >
@@ -61,7 +71,7 @@
     placeholder={kind.hint}
     bind:value={entry.typed}
     onkeydown={key}
-    onblur={() => void entry.save()}></textarea>
+    onblur={() => saves && void entry.save()}></textarea>
 {:else}
   <input
     {...same}
@@ -72,6 +82,6 @@
     title={kind.hint}
     bind:value={entry.typed}
     onkeydown={key}
-    onblur={() => void entry.save()}
+    onblur={() => saves && void entry.save()}
   />
 {/if}

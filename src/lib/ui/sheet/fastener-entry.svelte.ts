@@ -42,40 +42,9 @@ export class FastenerEntry {
   add(): Promise<boolean> {
     return this.#next(async () => {
       if (this.#there()) return true;
-      const {
-        name,
-        role,
-        circuit,
-        place,
-        quantity,
-        magnet,
-        seal,
-        head,
-        thread,
-        pattern,
-        note,
-        lean,
-        oiled,
-        adapter
-      } = this.fields;
-      const f = {
-        name,
-        role,
-        circuit,
-        place,
-        quantity,
-        magnet,
-        seal,
-        head,
-        thread,
-        pattern,
-        note,
-        lean,
-        oiled,
-        adapter
-      };
+      const f = this.fields;
       const ok = await this.#send(() =>
-        send('fastener.add', { id: this.id, machineId: this.machineId, ...f })
+        send('fastener.add', { ...f, id: this.id, machineId: this.machineId })
       );
       if (ok) this.#added = f;
       return ok;

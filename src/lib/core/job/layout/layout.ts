@@ -93,6 +93,8 @@ export function layOut(input: LayoutInput): LaidOut {
       steps.set(step.key, there ? merged(there, step) : step);
     }
   }
+  // What hangs on a step that this machine does not have is never called for.
+  for (const [key, { gate }] of steps) if (gate && !gate.steps.some((g) => steps.has(g))) steps.delete(key);
   const plan: LaidOut = {
     jobs: input.jobs.map((j) => ({
       key: j.template.key,
