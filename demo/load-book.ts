@@ -4,7 +4,7 @@ import type { Db } from '../src/lib/server/db';
 import { chance, type DemoOuting } from './history';
 import { at, DEMO_TEAM_ID, person, uid } from './ids';
 import type { DemoMachine } from './machine';
-import { riddenAs } from './people';
+import { inOwnWords, riddenAs } from './people';
 
 /** What can be opened on a machine, and the figures of its sheet. */
 export async function loadSheet(tx: Db, m: DemoMachine, season: Day): Promise<void> {
@@ -96,7 +96,7 @@ export async function loadReadings(
       rider_id: m.rider ? person(m.rider) : null,
       day: ride.day,
       kind: ride.race ? 'race' : i % 3 === 0 ? 'practice' : 'ride',
-      remark: ride.remark,
+      remark: inOwnWords(ride.remark, i + m.slug.length * 3 + m.slug.charCodeAt(0)),
       ...riddenAs(ride.remark),
       // Not every rider notes the distance.
       distance: m.speed && next() < 0.8 ? Math.round(ride.used * m.speed * (0.85 + next() * 0.3)) : null,

@@ -39,3 +39,43 @@ export const REMARKS = [
   'Dropped it once at walking pace, bars straight.',
   'Hard to start warm, fine cold.'
 ] as const;
+
+/** The same, as one or another says it: no two machines come back with one sentence all season. */
+const OTHER_WORDS: Readonly<Record<string, readonly string[]>> = {
+  'Went well.': [
+    'Ran sweet all day.',
+    'No complaints.',
+    'Good on the hills, tidy on the flat.',
+    'As it should be.'
+  ],
+  'Dust all day behind the quads.': [
+    'Dust from start to flag.',
+    'Ate dust on the quarry loop.',
+    'Dry and dusty; filter will show it.'
+  ],
+  'Two deep fords, ran clean after.': [
+    'Ford up to the tank, coughed once.',
+    'Both fords deep, no water in it.',
+    'Through the mill ford twice.'
+  ],
+  'Clutch got hot on the long climb, then recovered.': [
+    'Clutch dragged after the ruts, came back cold.',
+    'Slipped the clutch a lot on the scree.'
+  ],
+  'Peat and bog, chain packed solid.': [
+    'Bog to the pegs on the moor section.',
+    'Mud all day, dug the chain out twice.',
+    'Peat in everything.'
+  ],
+  'Dropped it once at walking pace, bars straight.': [
+    'Laid it down on the off-camber, lever bent a little.',
+    'Fell over at the gate; nothing broken.'
+  ],
+  'Hard to start warm, fine cold.': ['Took six kicks after the stop.', 'Would not light hot at the check.']
+};
+
+/** What a rider says of a ride, in his own words. @param n any number that goes with the ride */
+export function inOwnWords(remark: string, n: number): string {
+  const words = [remark, ...(OTHER_WORDS[remark] ?? [])];
+  return words[n % words.length]!;
+}

@@ -59,13 +59,14 @@ const onSheet = (...machines: string[]): Scope => ({ machines, counts: false });
 
 /** Writes on a machine's sheet, and answers with it what a visit at that machine asks for. */
 const answering =
-  <I>(
-    write: (w: Write, input: I) => Promise<void>,
+  <I, R>(
+    write: (w: Write, input: I) => Promise<R>,
     machineOf: (w: Write, input: I) => string | Promise<string>
   ) =>
-  async (w: Write, input: I): Promise<void> => {
-    await write(w, input);
+  async (w: Write, input: I): Promise<R> => {
+    const result = await write(w, input);
     await answerVisit(w, await machineOf(w, input));
+    return result;
   };
 
 /** Setting up a team is not here: there is nobody yet to carry it out for. See `found.ts`. */
@@ -216,7 +217,7 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
   'sheet.copy': entry({
     role: everyone,
     scope: (c) => onSheet(c.fromMachineId, c.toMachineId),
-    handle: copySheet
+    handle: answering(copySheet, (_, c) => c.toMachineId)
   }),
   'modification.add': entry({ role: everyone, scope: (m) => onSheet(m.machineId), handle: addModification }),
   'modification.note': entry({
