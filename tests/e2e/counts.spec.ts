@@ -116,4 +116,19 @@ test('on the whole sheet what is odd is said, what is refused is refused, and th
   // Chosen once, it is there again.
   await page.reload();
   await expect(page.getByRole('list', { name: 'The sheet' })).toBeVisible();
+  // What is being written down is there again after a reload, and after a look at the steps.
+  await page.getByText('Write it down', { exact: true }).click();
+  const form = page.getByRole('form', { name: 'Write it down' });
+  await form.getByLabel('Poured in').fill('25 L');
+  await form.getByLabel('Remarks').fill('rain all day');
+  await page.reload();
+  await expect(form.getByLabel('Remarks')).toHaveValue('rain all day');
+  await page.getByText('Step by step').click();
+  await page.getByText('Write it down', { exact: true }).click();
+  await expect(form.getByLabel('Poured in')).toHaveValue('25 L');
+  await form.getByRole('button', { name: 'Write it down and close' }).click();
+  await expect(form.getByText('At most 20 L: is it the right unit?')).toBeVisible();
+  expect(
+    await app.sql`select count(*)::int as n from visit_entry where content->>'afterwards' = 'true'`
+  ).toEqual([{ n: 0 }]);
 });

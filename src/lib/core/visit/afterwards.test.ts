@@ -1,17 +1,34 @@
 import { describe, expect, it } from 'vitest';
-import { GOOD_OIL, item, planOf, step, WRENCH } from '../../../../tests/core/bench';
+import { GOOD_OIL as OIL, item, planOf, SHEET as SHORT, step, WRENCH } from '../../../../tests/core/bench';
 import { drawUpRecord } from '../record/record';
 import { DEFAULT_RULES } from '../rules/rules';
+import type { Sheet } from '../specs/sheet';
 import { asOnTheSheet, toSay, writtenAfterwards, type Afterwards } from './afterwards';
 import { closeProblems } from './close';
 import type { Entry, NewEntry } from './entry';
 import { refuseEntry } from './refuse';
 import { VisitFold, visitState } from './state';
 
+/** As the book names things: what is written is checked by its schema, ids and all. */
+const uuid = (id: string) => `00000000-0000-4000-8000-${id.charCodeAt(0).toString(16).padStart(12, '0')}`;
+const GOOD_OIL = { ...OIL, id: uuid('o') };
+const SHEET: Sheet = {
+  fasteners: SHORT.fasteners.map((f) => ({ ...f, id: uuid(f.id) })),
+  figures: SHORT.figures.map((f) => ({ ...f, fastenerId: f.fastenerId && uuid(f.fastenerId) }))
+};
 const tools = { wrenches: [WRENCH], oils: [GOOD_OIL], adapters: [] };
-const plan = planOf(['engine-oil']);
+const plan = planOf(['engine-oil'], { sheet: SHEET });
 const fresh = () => visitState(plan, []);
-const EMPTY: Afterwards = { said: {}, closed: {}, why: {}, leftOut: {}, remark: '', units: 'metric' };
+const EMPTY: Afterwards = {
+  said: {},
+  closed: {},
+  why: {},
+  materials: {},
+  oilLook: {},
+  leftOut: {},
+  remark: '',
+  units: 'metric'
+};
 
 /** As somebody fills it in: 1,000 ml out, 1,100 in, half-way, paste, all closed as on the sheet. */
 function filled(p = plan, entries: Entry[] = [], more: Partial<Afterwards> = {}): Afterwards {
@@ -40,7 +57,7 @@ function filled(p = plan, entries: Entry[] = [], more: Partial<Afterwards> = {})
 function write(p: typeof plan, a: Afterwards, before: Entry[] = []) {
   const fold = new VisitFold(p);
   before.forEach((e) => fold.add(e));
-  const { lines, wanted } = writtenAfterwards(visitState(p, before), a, tools);
+  const { lines, wanted } = writtenAfterwards(visitState(p, before), a, { tools });
   const entries: Entry[] = [];
   for (const [n, { key, entry }] of lines.entries()) {
     const full = {
@@ -77,11 +94,12 @@ describe('a visit written down afterwards', () => {
         'Skid plate'
       ].sort()
     );
-    const { wanted } = writtenAfterwards(fresh(), EMPTY, tools);
+    const { wanted } = writtenAfterwards(fresh(), EMPTY, { tools });
     // Each of them is wanted, and nothing else.
     expect(Object.keys(wanted)).toHaveLength(14);
-    expect(Object.values(wanted)).toContain('Is Engine drain plug closed?');
-    expect(Object.values(wanted)).toContain('How much?');
+    const words = Object.values(wanted).map((w) => w.words);
+    expect(words).toContain('Is Engine drain plug closed?');
+    expect(words).toContain('How much?');
   });
   it('comes to the same entries, refuses nothing by the clock, and leaves nothing open', () => {
     const { wanted, refused, entries } = write(plan, filled(plan, [], { remark: 'washer was flat' }));
@@ -139,9 +157,9 @@ describe('a visit written down afterwards', () => {
     ]);
   });
   it('points at the plug that the step is about, where two look alike', () => {
-    const both = planOf(['engine-oil', 'gearbox-check-screw']);
+    const both = planOf(['engine-oil', 'gearbox-check-screw'], { sheet: SHEET });
     const twin = both.steps.find((s) => s.input.type === 'open' && s.input.twins.length > 0)!;
-    const { lines } = writtenAfterwards(visitState(both, []), filled(both), tools);
+    const { lines } = writtenAfterwards(visitState(both, []), filled(both), { tools });
     expect(lines.find((l) => l.key === twin.key)!.entry.content).toMatchObject({
       pointedAt: twin.points[0]
     });
@@ -149,12 +167,16 @@ describe('a visit written down afterwards', () => {
   it('reads amounts by the units of the hand, and asks again about what is none', () => {
     const drained = plan.steps.find((s) => s.input.type === 'drained')!.key;
     const say = (text: string, units: Afterwards['units']) =>
-      writtenAfterwards(fresh(), { ...filled(), units, said: { ...filled().said, [drained]: text } }, tools);
+      writtenAfterwards(
+        fresh(),
+        { ...filled(), units, said: { ...filled().said, [drained]: text } },
+        { tools }
+      );
     expect(say('1', 'imperial').lines.find((l) => l.key === drained)!.entry.content).toMatchObject({
       ml: 946.4,
       asWritten: '1 US qt'
     });
-    expect(say('a cupful', 'metric').wanted[drained]).toMatch(/Write a figure|unit/);
+    expect(say('a cupful', 'metric').wanted[drained]!.words).toMatch(/Write a figure|unit/);
   });
   it('takes an oil that is not in the stores as the can says it, and a level whose method nobody noted', () => {
     const bare = planOf(['gearbox-two-stroke'], { sheet: { fasteners: [], figures: [] } });
@@ -162,8 +184,8 @@ describe('a visit written down afterwards', () => {
     const oil = bare.steps.find((s) => s.input.type === 'oil')!.key;
     const a = filled(bare);
     expect(
-      writtenAfterwards(visitState(bare, []), { ...a, said: { ...a.said, [level]: '' } }, tools).wanted
-    ).toMatchObject({ [level]: expect.stringMatching(/./) });
+      writtenAfterwards(visitState(bare, []), { ...a, said: { ...a.said, [level]: '' } }, { tools }).wanted
+    ).toMatchObject({ [level]: { words: 'How is it read?', asksWhy: false } });
     const b = {
       ...a,
       said: {
@@ -173,7 +195,7 @@ describe('a visit written down afterwards', () => {
         [level]: 'weeps'
       }
     };
-    const { lines } = writtenAfterwards(visitState(bare, []), b, tools);
+    const { lines } = writtenAfterwards(visitState(bare, []), b, { tools });
     expect(lines.find((l) => l.key === oil)!.entry.content).toMatchObject({
       oilId: null,
       oil: 'Hollin Gear 75W-80 JASO MA2',
@@ -182,5 +204,60 @@ describe('a visit written down afterwards', () => {
     expect(lines.find((l) => l.key === level)!.entry.content).toMatchObject({
       level: { method: 'check screw', flow: 'weeps' }
     });
+  });
+  it('says at its field what no bench would take: too much, too long', () => {
+    const drained = plan.steps.find((s) => s.input.type === 'drained')!.key;
+    const a = filled();
+    const wanted = (said: object, more: Partial<Afterwards> = {}) =>
+      writtenAfterwards(fresh(), { ...a, said: { ...a.said, ...said }, ...more }, { tools }).wanted;
+    expect(wanted({ [drained]: '25 L' })).toEqual({
+      [drained]: { words: 'At most 20 L: is it the right unit?', asksWhy: false }
+    });
+    const drain = plan.items.find((i) => i.name === 'Engine drain plug')!.key;
+    expect(wanted({ [drain]: '5000 N·m' })).toMatchObject({ [drain]: { words: 'Is it the right unit?' } });
+    expect(wanted({}, { leftOut: { leaks: 'x'.repeat(10_001) } })).toMatchObject({
+      leaks: { words: 'At most 10,000 characters.' }
+    });
+  });
+  it('keeps a remark with whatever is left to keep it with, and says so where nothing is', () => {
+    const ticks = toSay(fresh()).done.map((s) => s.step.key);
+    const leftOut = Object.fromEntries(ticks.map((k) => [k, 'not this time']));
+    const { lines } = writtenAfterwards(fresh(), filled(plan, [], { leftOut, remark: 'a weep' }), { tools });
+    expect(lines.filter((l) => JSON.stringify(l.entry).includes('a weep'))).toHaveLength(1);
+    // Only a cap is left to shut.
+    const cap = plan.items.find((i) => i.role === 'filler cap')!.key;
+    const before = write(plan, filled()).entries.filter((e) => e.itemKey !== cap);
+    const rest = visitState(plan, before);
+    const { wanted } = writtenAfterwards(
+      rest,
+      { ...EMPTY, closed: { [cap]: true }, remark: 'a weep' },
+      { tools }
+    );
+    expect(Object.keys(wanted)).toEqual(['remark']);
+  });
+  it('tells of what the metal was, and how the oil looked', () => {
+    const look = plan.steps.find((s) => s.input.type === 'debris')!.key;
+    const a = filled();
+    const { lines } = writtenAfterwards(
+      fresh(),
+      {
+        ...a,
+        said: { ...a.said, [look]: 'fine glitter' },
+        materials: { [look]: ['bronze (gold)'] },
+        oilLook: { [look]: 'milky: water' }
+      },
+      { tools }
+    );
+    expect(lines.find((l) => l.key === look)!.entry.content).toMatchObject({
+      grade: 'fine glitter',
+      materials: ['bronze (gold)'],
+      oilLook: 'milky: water'
+    });
+  });
+  it('is by feel without a word where the house allows it', () => {
+    const a = { ...filled(), why: {} };
+    const cap = plan.items.find((i) => i.name === 'Screen cap')!.key;
+    expect(writtenAfterwards(fresh(), a, { tools }).wanted[cap]).toMatchObject({ asksWhy: true });
+    expect(writtenAfterwards(fresh(), a, { tools, byFeel: true }).wanted).toEqual({});
   });
 });

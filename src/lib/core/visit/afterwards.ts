@@ -1,4 +1,5 @@
-import { GRADES, type Grade } from '../debris/debris';
+import { GRADES, type Grade, type Material } from '../debris/debris';
+import type { OilLook } from '../debris/trend';
 import type { LevelReading } from '../fluids/level';
 import { gradesIn } from '../fluids/oil';
 import { sealSuggestion } from '../job/seal';
@@ -9,7 +10,8 @@ import { UNITS } from '../quantity/units';
 import type { LevelMethod } from '../specs/sheet';
 import type { Toolbox } from '../stores/toolbox';
 import { isShut, type ItemState } from './items';
-import { levelsAtAGlance, type Unsent } from './quick';
+import { entrySchema } from './entry';
+import { BY_HOUSE_RULE, levelsAtAGlance, type AtHand, type Unsent } from './quick';
 import { wantsSequence } from './refuse';
 import { isLeft, type StepState, type VisitState } from './state';
 
@@ -25,9 +27,12 @@ export interface Afterwards {
   closed: Readonly<Record<string, boolean>>;
   /** Why, where that was asked. */
   why: Readonly<Record<string, string>>;
+  /** Of what the metal was, and how the oil looked, by the key of the step that judged it. */
+  materials: Readonly<Record<string, readonly Material[]>>;
+  oilLook: Readonly<Record<string, OilLook>>;
   /** Looks and jobs by hand that were not done, with why. */
   leftOut: Readonly<Record<string, string>>;
-  /** Kept with the last step. */
+  /** Kept with the last thing that was done. */
   remark: string;
   units: 'metric' | 'imperial';
 }
@@ -72,6 +77,18 @@ export interface Line {
   entry: Unsent;
 }
 
+/** What is still wanted, in words, and whether it will do once somebody says why. */
+export interface Wanted {
+  words: string;
+  asksWhy: boolean;
+}
+const want = (words: string, asksWhy = false): Wanted => ({ words, asksWhy });
+const isWanted = (x: object): x is Wanted => 'asksWhy' in x;
+
+/** Under which the remark is wanted, where there is no entry left to keep it with. */
+export const REMARK = 'remark';
+const ANY_ID = '00000000-0000-4000-8000-000000000000';
+
 /**
  * The entries of a visit that was written down afterwards, in working order.
  * @returns with what is still wanted, by key; nothing is sent while anything is
@@ -79,14 +96,23 @@ export interface Line {
 export function writtenAfterwards(
   state: VisitState,
   a: Afterwards,
-  tools: Toolbox
-): { lines: Line[]; wanted: Record<string, string> } {
+  { tools, byFeel = false }: Pick<AtHand, 'tools' | 'byFeel'>
+): { lines: Line[]; wanted: Record<string, Wanted> } {
   const lines: Line[] = [];
-  const wanted: Record<string, string> = {};
+  const wanted: Record<string, Wanted> = {};
+  /** By the same schema as at the bench: what is far too much, or too long, is said at its field. */
+  const put = (key: string, said: Unsent | Wanted) => {
+    if (isWanted(said)) {
+      wanted[key] = said;
+      return;
+    }
+    const read = entrySchema.safeParse({ id: ANY_ID, ...said });
+    if (read.success) lines.push({ key, entry: said });
+    else wanted[key] = want(read.error.issues[0]!.message);
+  };
   const { closed } = toSay(state);
   const byKey = new Map(closed.map((i) => [i.item.key, i]));
   const left = state.steps.filter((s) => s.called && isLeft(s));
-  const last = left.findLast((s) => s.step.input.type === 'tick')?.step.key;
   const written = new Set<string>();
   for (const s of left) {
     const { key, input } = s.step;
@@ -95,41 +121,49 @@ export function writtenAfterwards(
         const i = byKey.get(item);
         if (!i || written.has(item)) continue;
         written.add(item);
-        const line = closing(i, a);
-        if (typeof line === 'string') wanted[item] = line;
-        else lines.push({ key: item, entry: line });
+        put(item, closing(i, a, byFeel));
       }
       continue;
     }
     if (a.leftOut[key] !== undefined) {
-      lines.push({ key, entry: { stepKey: key, action: 'left out', content: { reason: a.leftOut[key] } } });
+      put(key, { stepKey: key, action: 'left out', content: { reason: a.leftOut[key] } });
       continue;
     }
     const content = contentOf(s, a, tools);
-    if (typeof content === 'string') wanted[key] = content;
-    else {
-      const why = a.why[key]?.trim();
-      const remark = [key === last ? a.remark.trim() : '', why ?? ''].filter(Boolean).join(' · ');
-      lines.push({
-        key,
-        entry: {
-          stepKey: key,
-          action: 'done',
-          content: {
-            ...content,
-            afterwards: true,
-            ...(remark && { remark }),
-            ...(why && input.type === 'oil' && { deviation: why })
+    const why = a.why[key]?.trim();
+    put(
+      key,
+      isWanted(content)
+        ? content
+        : {
+            stepKey: key,
+            action: 'done',
+            content: {
+              ...content,
+              afterwards: true,
+              ...(why && { remark: why }),
+              ...(why && input.type === 'oil' && { deviation: why })
+            }
           }
-        }
-      });
-    }
+    );
   }
+  // The remark goes with the last thing that was done, else with the last that was torqued: never nowhere.
+  const keeps =
+    lines.findLast((l) => l.entry.action === 'done') ?? lines.findLast((l) => l.entry.action === 'torqued');
+  const remark = a.remark.trim();
+  if (remark && keeps) {
+    const { content } = keeps.entry as { content: { remark?: string } };
+    keeps.entry = {
+      ...keeps.entry,
+      content: { ...content, remark: [remark, content.remark].filter(Boolean).join(' · ') }
+    };
+  } else if (remark && Object.keys(wanted).length === 0)
+    wanted[REMARK] = want('Nothing is left that a remark could be kept with: write it at a step.');
   return { lines, wanted };
 }
 
 /** What was said at a step; in words what is wanted, where nothing that will do was. */
-function contentOf(s: StepState, a: Afterwards, tools: Toolbox): object | string {
+function contentOf(s: StepState, a: Afterwards, tools: Toolbox): object | Wanted {
   const { key, input, points } = s.step;
   const said = (a.said[key] ?? '').trim();
   switch (input.type) {
@@ -139,7 +173,7 @@ function contentOf(s: StepState, a: Afterwards, tools: Toolbox): object | string
         dimension: 'volume',
         unit: a.units === 'metric' ? 'ml' : 'US qt'
       });
-      if (!parsed.ok) return said ? parsed.problem.message : 'How much?';
+      if (!parsed.ok) return want(said ? parsed.problem.message : 'How much?');
       const ml = Math.round(parsed.quantity.base * 10) / 10;
       return {
         ml,
@@ -153,25 +187,31 @@ function contentOf(s: StepState, a: Afterwards, tools: Toolbox): object | string
         unit: input.unit,
         allowNegative: true
       });
-      if (!parsed.ok) return said ? parsed.problem.message : `In ${input.unit}?`;
+      if (!parsed.ok) return want(said ? parsed.problem.message : `In ${input.unit}?`);
       return { measured: { value: parsed.quantity.value, unit: parsed.quantity.unit } };
     }
     case 'choice':
-      return said === 'yes' || said === 'no' ? { answer: said } : 'Yes or no?';
+      return said === 'yes' || said === 'no' ? { answer: said } : want('Yes or no?');
     case 'debris':
       return GRADES.includes(said as Grade)
-        ? { grade: said as Grade, materials: [] }
-        : 'What was found, even if it was nothing?';
+        ? {
+            grade: said as Grade,
+            materials: said === 'none' ? [] : [...(a.materials[key] ?? [])],
+            ...(a.oilLook[key] && { oilLook: a.oilLook[key] })
+          }
+        : want('What was found, even if it was nothing?');
     case 'oil': {
       const oil = tools.oils.find((o) => o.id === said);
       if (oil) return { oilId: oil.id, oil: oil.name, oilGrade: oil.grade };
-      return said ? { oilId: null, oil: said, oilGrade: gradesIn(said)[0] ?? '' } : 'Which oil went in?';
+      return said
+        ? { oilId: null, oil: said, oilGrade: gradesIn(said)[0] ?? '' }
+        : want('Which oil went in?');
     }
     case 'level': {
       const method = levelMethodOf(s, a.said);
       const level: LevelReading | undefined = levelsAtAGlance(method).find(([label]) => label === said)?.[1];
       if (level) return { level };
-      return method === null ? 'How is it read?' : 'Where did it stand?';
+      return want(method === null ? 'How is it read?' : 'Where did it stand?');
     }
     case 'open':
       // Of twins it is confirmed by name among what is closed.
@@ -182,9 +222,9 @@ function contentOf(s: StepState, a: Afterwards, tools: Toolbox): object | string
 }
 
 /** One opened thing closed again. */
-function closing(i: ItemState, a: Afterwards): Unsent | string {
+function closing(i: ItemState, a: Afterwards, byFeel: boolean): Unsent | Wanted {
   const { key, kind, torque, name } = i.item;
-  if (!a.closed[key]) return `Is ${name} closed?`;
+  if (!a.closed[key]) return want(`Is ${name} closed?`);
   const seal = i.item.seal === 'none' ? {} : { seal: i.seal ?? sealSuggestion(i.item) };
   const why = a.why[key]?.trim();
   if (kind !== 'fastener')
@@ -195,17 +235,17 @@ function closing(i: ItemState, a: Afterwards): Unsent | string {
     };
   const typed = (a.said[key] ?? asOnTheSheet(i)).trim();
   if (typed === '') {
-    const reason = why || torque?.words;
+    const reason = why || torque?.words || (byFeel ? BY_HOUSE_RULE : '');
     return reason
       ? { itemKey: key, action: 'by feel', content: { reason, ...seal } }
-      : `${name}: to what torque, or why by feel?`;
+      : want(`${name}: to what torque, or why by feel?`, true);
   }
   const band = torque?.band;
   const parsed = parseQuantity(typed, {
     dimension: 'torque',
     ...(band && { unit: middle(band).unit })
   });
-  if (!parsed.ok) return parsed.problem.message;
+  if (!parsed.ok) return want(parsed.problem.message);
   const reason = why || (wantsSequence(i) ? 'written down afterwards' : '');
   return {
     itemKey: key,

@@ -199,3 +199,10 @@ export function numberOf(plan: Pick<VisitPlan, 'items'>, s: StepState): string {
       return '';
   }
 }
+
+/** What a step is called among others: steps of one name in several jobs are told by their circuit. */
+export function nameIn(plan: Pick<VisitPlan, 'jobs'>, { title, circuit }: StepState['step']): string {
+  return circuit && plan.jobs.length > 1 && !title.toLowerCase().includes(circuit)
+    ? `${title}, ${circuit}`
+    : title;
+}

@@ -3,7 +3,7 @@
   import { onMount } from 'svelte';
   import { asksAt, type Ask } from '$lib/core/visit/asks';
   import type { StepState, VisitState } from '$lib/core/visit/state';
-  import { resumeSitting } from '../sheet/sitting.svelte';
+  import { sitOver } from '../sheet/sitting.svelte';
   import AskOne from './AskOne.svelte';
 
   interface Props {
@@ -15,7 +15,7 @@
     itemKey?: string;
   }
   let { state, step, machineId, sources, itemKey }: Props = $props();
-  onMount(resumeSitting);
+  onMount(() => sitOver(machineId));
   const asks = $derived(asksAt(state, step).filter((a) => itemKey === undefined || a.item?.key === itemKey));
   const keyOf = (a: Ask) => `${a.key} ${a.item?.key ?? a.fastenerId ?? ''}`;
 </script>

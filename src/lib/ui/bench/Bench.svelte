@@ -38,7 +38,10 @@
   const bench = untrack(
     () => new BenchVisit(visit.id, visit.plan, visit.entries, around.tools, around.photos)
   );
-  $effect(() => bench.learn(visit.plan));
+  // What has come onto the sheet meanwhile.
+  $effect(() => {
+    bench.plan = visit.plan;
+  });
   const over = $derived(visit.closedAt !== null || visit.givenUpAt !== null);
   const work = $derived(bench.state);
   /** Steps that are called for, in the order in force. */
@@ -283,7 +286,15 @@
         {card}
       />
     {:else if depth === 'after'}
-      <WriteDown {bench} {units} readonly={over} station={around.air} today={around.today} ondone={close} />
+      <WriteDown
+        {bench}
+        {units}
+        readonly={over}
+        station={around.air}
+        today={around.today}
+        byFeel={around.byFeel}
+        ondone={close}
+      />
     {:else}
       {#if receipt && receipt.step.key !== at}<Receipt {bench} step={receipt} onlook={show} />{/if}
       {@render card()}

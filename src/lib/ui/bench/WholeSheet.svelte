@@ -4,7 +4,7 @@
   import { parseAir, type Air } from '$lib/core/fluids/air';
   import { oddAt } from '$lib/core/visit/odd';
   import { writtenInWords } from '$lib/core/visit/onward';
-  import { numberOf, quickAt, runFrom, type Unsent } from '$lib/core/visit/quick';
+  import { nameIn, numberOf, quickAt, runFrom, type Unsent } from '$lib/core/visit/quick';
   import { isLeft, isShut, type StepState } from '$lib/core/visit/state';
   import { rememberedAir } from './air';
   import Amount from './Amount.svelte';
@@ -50,11 +50,6 @@
     said = parseAir(rememberedAir(today));
   });
   const hand = $derived({ tools: bench.tools, today, air: said ?? station, byFeel });
-  /** Steps of one name in several jobs are told by their circuit. */
-  const nameOf = ({ step: { title, circuit } }: StepState) =>
-    circuit && bench.plan.jobs.length > 1 && !title.toLowerCase().includes(circuit)
-      ? `${title}, ${circuit}`
-      : title;
   /** By the step it begins at: looks that follow one another. */
   const runs = $derived.by(() => {
     const found: Record<string, string[]> = {};
@@ -114,7 +109,8 @@
           class="what"
           aria-expanded={at === key}
           onclick={() => onopen(at === key ? null : key)}
-          ><span class:font-bold={left}>{nameOf(s)}</span>{#if words}<span class="figure number">{words}</span
+          ><span class:font-bold={left}>{nameIn(bench.plan, s.step)}</span>{#if words}<span
+              class="figure number">{words}</span
             >{/if}</button
         >
         {#if at !== key}

@@ -1,7 +1,8 @@
 <!-- A visit that was done away from the app: one form with what was measured and seen, and each opened point confirmed closed. -->
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { GRADES } from '$lib/core/debris/debris';
+  import { GRADES, MATERIALS, type Material } from '$lib/core/debris/debris';
+  import { OIL_LOOKS, type OilLook } from '$lib/core/debris/trend';
   import { parseAir, type Air } from '$lib/core/fluids/air';
   import { bestOil } from '$lib/core/job/gather/gather';
   import { LEVEL_METHODS, type LevelMethod } from '$lib/core/specs/sheet';
@@ -10,14 +11,17 @@
     asOnTheSheet,
     levelMethodOf,
     methodKey,
+    REMARK,
     toSay,
     writtenAfterwards,
-    type Afterwards
+    type Wanted
   } from '$lib/core/visit/afterwards';
-  import { numberOf, levelsAtAGlance } from '$lib/core/visit/quick';
+  import { levelsAtAGlance, nameIn, numberOf } from '$lib/core/visit/quick';
   import type { StepState } from '$lib/core/visit/state';
   import { rememberedAir } from './air';
+  import { Draft } from './draft.svelte';
   import OnePick from '../form/OnePick.svelte';
+  import Picks from '../form/Picks.svelte';
   import type { BenchVisit } from './bench.svelte';
 
   interface Props {
@@ -27,25 +31,25 @@
     /** Air of the weeks ahead; null: nobody knows. */
     station: Air | null;
     today: string;
+    /** The house lets bolts be tightened by feel. */
+    byFeel: boolean;
     /** Once all of it is written. */
     ondone: () => void;
   }
-  let { bench, units, readonly, station, today, ondone }: Props = $props();
-  let said = $state<Record<string, string>>({});
-  let closed = $state<Record<string, boolean>>({});
-  let why = $state<Record<string, string>>({});
-  let leftOut = $state<Record<string, string>>({});
-  let remark = $state('');
-  /** What is wanted or was refused, by key. */
-  let wrong = $state<Record<string, { words: string; asksWhy: boolean }>>({});
+  let { bench, units, readonly, station, today, byFeel, ondone }: Props = $props();
+  /** What was typed, there again after a reload or a look at the steps. */
+  const draft = untrack(() => new Draft(bench.id));
+  const { said, closed, why, materials, oilLook, leftOut } = draft;
+  $effect(() => draft.keep());
+  /** What is wanted or was refused here, by key. */
+  let refused = $state<Record<string, Wanted>>({});
+  /** The server may refuse later what was taken here. */
+  const wrong = $derived<Record<string, Wanted>>(
+    bench.problem && bench.problemAt ? { ...refused, [bench.problemAt]: bench.problem } : refused
+  );
   const form = $derived(toSay(bench.state));
   const anything = $derived(form.asked.length + form.closed.length + form.done.length > 0);
   const id = $props.id();
-  /** Steps of one name in several jobs are told by their circuit. */
-  const nameOf = ({ step: { title, circuit } }: StepState) =>
-    circuit && bench.plan.jobs.length > 1 && !title.toLowerCase().includes(circuit)
-      ? `${title}, ${circuit}`
-      : title;
   const labelOf = (s: StepState) => {
     const { type } = s.step.input;
     const several = form.asked.filter((x) => x.step.input.type === type).length > 1;
@@ -53,8 +57,11 @@
     if (type === 'drained') return `Drained${of}`;
     if (type === 'pour') return `Poured in${of}`;
     if (type === 'oil') return `Oil${of}`;
-    return nameOf(s);
+    return nameIn(bench.plan, s.step);
   };
+  const ours = (id: string | undefined) => bench.tools.oils.some((o) => o.id === id);
+  /** The oil is looked at once, where it came out first. */
+  const firstLook = $derived(form.asked.find((s) => s.step.input.type === 'debris')?.step.key);
   const isField = ({ step: { input } }: StepState) =>
     ['drained', 'pour', 'measure', 'oil'].includes(input.type);
   const optionsOf = (s: StepState): readonly string[] => {
@@ -68,36 +75,31 @@
     for (const { step } of bench.state.steps)
       if (step.input.type === 'oil') {
         const oil = bestOil(step.input.want, bench.tools.oils, parseAir(rememberedAir(today)) ?? station);
-        if (oil) said[step.key] = oil.id;
+        if (oil) said[step.key] ??= oil.id;
       }
   });
   const allClosed = $derived(form.closed.every((i) => closed[i.item.key]));
 
   function save(e: SubmitEvent) {
     e.preventDefault();
-    const answers: Afterwards = { said, closed, why, leftOut: kept(leftOut), remark, units };
     const { lines, wanted } = writtenAfterwards(
       bench.state,
-      $state.snapshot(answers) as Afterwards,
-      bench.tools
+      { ...draft.all, units },
+      {
+        tools: bench.tools,
+        byFeel
+      }
     );
-    wrong = Object.fromEntries(
-      Object.entries(wanted).map(([k, words]) => [k, { words, asksWhy: words.includes('why by feel') }])
-    );
-    if (Object.keys(wanted).length > 0) {
-      look();
-      return;
-    }
+    refused = wanted;
+    if (Object.keys(wanted).length > 0) return look();
     for (const { key, entry } of lines)
       if (!bench.write(entry)) {
-        wrong = { [key]: bench.problem ?? { words: 'Not taken.', asksWhy: false } };
-        look();
-        return;
+        refused = { [key]: bench.problem ?? { words: 'Not taken.', asksWhy: false } };
+        return look();
       }
+    draft.drop();
     ondone();
   }
-  const kept = (r: Record<string, string>) =>
-    Object.fromEntries(Object.entries(r).filter(([, v]) => v.trim() !== ''));
   /** To the first that is wanted. */
   const look = () =>
     setTimeout(() =>
@@ -144,20 +146,23 @@
               aria-invalid={wrong[key] ? true : undefined}
               bind:value={said[key]}
             />
-          {:else if bench.tools.oils.length > 0}
-            <select id="{id}-{key}" class="field w-full" bind:value={said[key]}
-              ><option value={undefined}>which went in?</option>{#each bench.tools.oils as o (o.id)}<option
-                  value={o.id}>{o.name} {o.grade}</option
-                >{/each}</select
-            >
           {:else}
-            <input
-              id="{id}-{key}"
-              class="field w-full"
-              maxlength="120"
-              placeholder="as the can says"
-              bind:value={said[key]}
-            />
+            {#if bench.tools.oils.length > 0}<select
+                id="{id}-{key}"
+                class="field w-full"
+                bind:value={() => (ours(said[key]) ? said[key] : ''), (v) => (said[key] = v ?? '')}
+                ><option value="">another, as its can says</option>{#each bench.tools.oils as o (o.id)}<option
+                    value={o.id}>{o.name} {o.grade}</option
+                  >{/each}</select
+              >{/if}
+            {#if !ours(said[key])}<input
+                id={bench.tools.oils.length > 0 ? undefined : `${id}-${key}`}
+                class="field w-full"
+                maxlength="120"
+                placeholder="name, grade and ratings, as the can says"
+                aria-label="{labelOf(s)}, as the can says"
+                bind:value={said[key]}
+              />{/if}
           {/if}
           {@render said_(key, labelOf(s))}
         </div>
@@ -178,6 +183,16 @@
           error={wrong[key]?.words}
           bind:value={() => said[key] ?? '', (v) => (said[key] = v)}
         />
+        {#if input.type === 'debris' && said[key] && said[key] !== 'none'}<Picks
+            label="Of what"
+            options={MATERIALS}
+            bind:value={() => materials[key] ?? [], (v) => (materials[key] = v as Material[])}
+          />{/if}
+        {#if input.type === 'debris' && key === firstLook}<OnePick
+            label="The oil itself"
+            options={OIL_LOOKS}
+            bind:value={() => oilLook[key] ?? 'as usual', (v) => (oilLook[key] = v as OilLook)}
+          />{/if}
         {@render reason(key, labelOf(s))}
       </div>
     {/each}
@@ -192,7 +207,7 @@
             checked={allClosed}
             onchange={(e) => {
               const all = e.currentTarget.checked;
-              closed = Object.fromEntries(form.closed.map((i) => [i.item.key, all]));
+              for (const i of form.closed) closed[i.item.key] = all;
             }}
           />
           <span class="font-bold">All {form.closed.length}, as they stand here</span></label
@@ -228,24 +243,27 @@
         >
         {#each form.done as s (s.step.key)}
           <div class="closed">
-            <span class="grow">{nameOf(s)}</span>
+            <span class="grow">{nameIn(bench.plan, s.step)}</span>
             {#if s.step.mayLeaveOut}<label class="text-sm"
                 >not done, because <input
                   class="field w-56"
                   maxlength="10000"
                   bind:value={leftOut[s.step.key]}
-                  aria-label="{nameOf(s)}: not done, because"
+                  aria-label="{nameIn(bench.plan, s.step)}: not done, because"
                 /></label
               >{/if}
           </div>
         {/each}
       </details>
     {/if}
-    {#each form.done as s (s.step.key)}{#if wrong[s.step.key]}<p class="mt-2 font-bold">{nameOf(s)}</p>
-        {@render said_(s.step.key, nameOf(s))}{/if}{/each}
+    {#each form.done as s (s.step.key)}{#if wrong[s.step.key]}<p class="mt-2 font-bold">
+          {nameIn(bench.plan, s.step)}
+        </p>
+        {@render said_(s.step.key, nameIn(bench.plan, s.step))}{/if}{/each}
     <label class="mt-4 block" for="{id}-remark">Remarks</label>
-    <textarea id="{id}-remark" class="field mt-1 w-full" rows="2" maxlength="10000" bind:value={remark}
+    <textarea id="{id}-remark" class="field mt-1 w-full" rows="2" maxlength="10000" bind:value={draft.remark}
     ></textarea>
+    {@render said_(REMARK, 'Remarks')}
     <button type="submit" class="go mt-4">Write it down and close</button>
   </form>
 {/if}

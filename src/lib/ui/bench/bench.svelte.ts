@@ -103,11 +103,6 @@ export class BenchVisit {
     return `${step ?? item ?? 'this visit'}: ${e.action}`;
   }
 
-  /** The plan with what has come onto the sheet meanwhile. */
-  learn(plan: VisitPlan): void {
-    this.plan = plan;
-  }
-
   /** Takes up what an earlier page or another tab of this device could not send. */
   resume(): void {
     const known = this.#waiting.map((w) => w.entry.id);

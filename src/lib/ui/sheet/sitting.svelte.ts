@@ -1,27 +1,26 @@
-/** Where figures come from while somebody sits over one manual: named once, and kept on the device until the window is shut. */
+import { keep, kept, texts } from '../form/kept';
+
+/**
+ * Where figures come from while somebody sits over the manual of one machine: named once, and kept until the window is shut. The
+ * next machine has its own: a figure must not be put down to the manual of another by a press of Tab.
+ */
 export interface Sitting {
   source: string;
   edition: string;
   confidence: string;
 }
-const KEY = 'ht_sitting';
+const nobody = (): Sitting => ({ source: '', edition: '', confidence: 'printed' });
+const nameOf = (machineId: string) => `ht_sitting_${machineId}`;
 
-export const sitting = $state<Sitting>({ source: '', edition: '', confidence: 'printed' });
+export const sitting = $state<Sitting>(nobody());
+let at = '';
 
-/** Takes up what this window has named before. */
-export function resumeSitting(): void {
-  try {
-    const kept = JSON.parse(sessionStorage.getItem(KEY) ?? '{}') as Partial<Record<keyof Sitting, unknown>>;
-    for (const k of ['source', 'edition', 'confidence'] as const)
-      if (typeof kept[k] === 'string' && kept[k]) sitting[k] = kept[k];
-  } catch {
-    // Private windows keep nothing; it is named again.
-  }
+/** Takes up what this window has named for a machine; what was named for another is put by. */
+export function sitOver(machineId: string): void {
+  if (at === machineId) return;
+  at = machineId;
+  Object.assign(sitting, nobody(), texts(kept('window', nameOf(machineId))));
 }
 export function keepSitting(): void {
-  try {
-    sessionStorage.setItem(KEY, JSON.stringify(sitting));
-  } catch {
-    // As above.
-  }
+  if (at) keep('window', nameOf(at), sitting);
 }
