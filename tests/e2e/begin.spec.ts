@@ -99,6 +99,8 @@ test.describe('who begins with nothing', () => {
     await expect(page.getByText('4 unconfirmed')).toBeVisible();
     // Walked down with the manual: Enter says that it is so.
     const oil = page.getByLabel('Gearbox oil, at a change', { exact: true });
+    // Each machine's own manual is named: a figure is not put down to another's by a press of Tab.
+    await page.getByLabel('Manual, or who said so').fill('Garth 125 handbook, later print');
     await oil.focus();
     for (const value of ['650 ml', '75W-80', 'measured quantity only', '20 N·m']) {
       await expect(page.locator('[data-figure="unconfirmed"]:focus')).toHaveValue(value);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { KINDS } from '../machine/machine';
-import { readFastenerRows } from './rows';
+import { MOST_ROWS, readFastenerRows } from './rows';
 import { circuitsOf, kindOfFastener, usualFasteners } from './usual';
 
 describe('what a fastener is, by its name', () => {
@@ -71,6 +71,11 @@ describe('rows pasted', () => {
     expect(rows).toMatchObject([
       { name: 'Oil filter cover', torque: '10 N·m', quantity: '3', role: 'filter cover', circuit: 'engine' }
     ]);
+  });
+  it('are not cut off unsaid: of too long a list one row too many is read, with a heading or without', () => {
+    const list = Array.from({ length: 300 }, (_, i) => `Bolt ${i}`).join('\n');
+    expect(readFastenerRows(list, []).length).toBeGreaterThan(MOST_ROWS);
+    expect(readFastenerRows(`Name\n${list}`, []).length).toBeGreaterThan(MOST_ROWS);
   });
   it('never throws, and never makes a row without a name', () => {
     fc.assert(

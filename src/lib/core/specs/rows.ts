@@ -34,11 +34,12 @@ export const MOST_ROWS = 200;
 /**
  * Rows of a table copied from anywhere: one fastener a line, cells apart by tabs, semicolons or bars. With a first line of headings
  * the columns may stand in any order; without one they are name, torque, size, seal, thread, count and place.
+ * Of a list that is longer than {@link MOST_ROWS} one more than that is read, so that it is seen to be too long.
  * @param circuits what oils the machine has, for those that do not say
  */
 export function readFastenerRows(text: string, circuits: readonly Circuit[]): FastenerRow[] {
   const lines = text.split(/\r?\n/).filter((l) => l.trim() !== '');
-  const cells = lines.slice(0, MOST_ROWS + 1).map((l) => split(l).map((c) => c.trim()));
+  const cells = lines.slice(0, MOST_ROWS + 2).map((l) => split(l).map((c) => c.trim()));
   const head = cells[0]?.map((c) => HEADINGS.find(([w]) => w.test(c.toLowerCase()))?.[1]);
   const headed = head?.includes('name') ?? false;
   const columns = headed ? head! : USUAL_ORDER;

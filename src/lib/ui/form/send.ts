@@ -81,6 +81,16 @@ export async function sendAll(items: readonly Item[]): Promise<(Sent<unknown> & 
   return commands.map(({ id }) => ({ id, ok: false, errors, more }));
 }
 
+/** Ids by what is sent: the same again goes under the same ones, changed it is another command. */
+const steady = new Map<string, string[]>();
+/** As many ids as a list of commands needs, for as long as its content stays what it is. */
+export function idsFor(content: unknown, count: number): string[] {
+  const key = JSON.stringify(content);
+  const ids = steady.get(key) ?? Array.from({ length: count }, () => crypto.randomUUID());
+  steady.set(key, ids);
+  return ids;
+}
+
 /** Ids of commands that no answer came for, by what was sent: sent again, they go under the same one. */
 const unanswered = new Map<string, { id: string; at: string }>();
 

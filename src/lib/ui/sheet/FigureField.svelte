@@ -59,7 +59,8 @@
     }}
     onkeydown={key}
   >
-    <option value="">unknown</option>
+    <!-- What stands on the sheet is corrected, not emptied. -->
+    {#if !entry.now()}<option value="">unknown</option>{/if}
     {#each kind.choices as c (c)}<option value={c}>{c}</option>{/each}
   </select>
 {:else if kind.form === 'table'}

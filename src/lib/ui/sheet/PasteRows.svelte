@@ -4,8 +4,8 @@
   import { MOST_ROWS, readFastenerRows } from '$lib/core/specs/rows';
   import type { Circuit } from '$lib/core/specs/sheet';
   import { Button } from '$lib/ui/form/controls';
-  import { sendAll, type Item } from '../form/send';
   import { say } from '../shell/shell.svelte';
+  import { pasteRows, type Pasted } from './paste';
   import SourceField from './SourceField.svelte';
   import { sitting } from './sitting.svelte';
 
@@ -19,11 +19,11 @@
   let text = $state('');
   let busy = $state(false);
   let error = $state('');
-  let refused = $state<Record<string, string>>({});
-  const rows = $derived(readFastenerRows(text, circuits));
+  /** What became of those that were sent; what is on the sheet is not sent again. */
+  let sent = $state<Pasted[]>([]);
+  const added = (name: string) => sent.some((p) => p.added && p.name === name);
+  const rows = $derived(readFastenerRows(text, circuits).filter((r) => !added(r.name)));
   const wantsSource = $derived(rows.some((r) => r.torque) && sitting.source.trim() === '');
-  /** Rows that went: what is sent again is the rest. */
-  const BATCH = 40;
 
   async function save() {
     if (busy || rows.length === 0) return;
@@ -32,63 +32,18 @@
       return;
     }
     busy = true;
-    error = '';
-    const left: string[] = [];
-    const why: Record<string, string> = {};
-    for (let k = 0; k < rows.length; k += BATCH) {
-      const part = rows.slice(k, k + BATCH).map((r) => ({ r, id: crypto.randomUUID() }));
-      const items = part.flatMap(({ r, id }): Item[] => {
-        const { torque, ...f } = r;
-        const add = crypto.randomUUID();
-        const from = { source: sitting.source, edition: sitting.edition, confidence: sitting.confidence };
-        return [
-          {
-            kind: 'fastener.add',
-            id: add,
-            body: { ...f, id, machineId, magnet: false, pattern: '', note: '', lean: '' }
-          },
-          ...(torque
-            ? [
-                {
-                  kind: 'figure.add' as const,
-                  after: add,
-                  body: {
-                    ...from,
-                    id: crypto.randomUUID(),
-                    machineId,
-                    key: 'torque',
-                    fastenerId: id,
-                    typed: torque,
-                    page: ''
-                  }
-                }
-              ]
-            : [])
-        ];
-      });
-      const sent = await sendAll(items);
-      for (const [i, { r }] of part.entries()) {
-        const mine = sent.filter((_, n) => {
-          const { body } = items[n]!;
-          return 'fastenerId' in body
-            ? body.fastenerId === part[i]!.id
-            : 'id' in body && body.id === part[i]!.id;
-        });
-        const bad = mine.find((s) => !s.ok);
-        if (bad && !bad.ok) {
-          why[r.name] = Object.values(bad.errors)[0] ?? 'Not taken.';
-          left.push(r.name);
-        }
-      }
-    }
+    const pasted = await pasteRows(machineId, $state.snapshot(rows), $state.snapshot(sitting));
     busy = false;
-    refused = why;
+    sent = [...sent.filter((p) => p.added), ...pasted];
     await invalidateAll();
-    const went = rows.length - left.length;
+    const went = pasted.filter((p) => p.added).length;
     if (went > 0) say(`${went} ${went === 1 ? 'row is' : 'rows are'} on the sheet.`);
-    if (left.length === 0) onleave();
+    const wrong = sent.filter((p) => p.why !== null);
+    if (wrong.length === 0) onleave();
     else
-      error = `${left.length} not taken whole; put them right in their rows, or here and paste them again.`;
+      error = wrong
+        .map((p) => `${p.name}${p.added ? ', on the sheet without its torque' : ''}: ${p.why}`)
+        .join(' · ');
   }
 </script>
 
@@ -109,11 +64,7 @@
       >
       <tbody
         >{#each rows as r, i (i)}<tr
-            ><td
-              >{r.name}{#if refused[r.name]}<span class="error block text-sm" role="alert"
-                  >{refused[r.name]}</span
-                >{/if}</td
-            ><td data-label="What">{[r.role, r.circuit].filter(Boolean).join(', ')}</td><td
+            ><td>{r.name}</td><td data-label="What">{[r.role, r.circuit].filter(Boolean).join(', ')}</td><td
               class="figure"
               data-label="Torque">{r.torque}</td
             ><td data-label="Size">{r.head}</td><td data-label="Seal">{r.seal}</td><td data-label="Thread"

@@ -2,11 +2,11 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { CONFIDENCES } from '$lib/core/specs/sheet';
-  import { keepSitting, resumeSitting, sitting } from './sitting.svelte';
+  import { keepSitting, sitOver, sitting } from './sitting.svelte';
   import SourceField from './SourceField.svelte';
 
-  let { sources }: { sources: readonly string[] } = $props();
-  onMount(resumeSitting);
+  let { machineId, sources }: { machineId: string; sources: readonly string[] } = $props();
+  onMount(() => sitOver(machineId));
 </script>
 
 <fieldset class="bar no-print">

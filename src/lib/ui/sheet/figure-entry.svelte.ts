@@ -4,7 +4,7 @@ import type { FigureKey } from '$lib/core/specs/kinds';
 import type { Figure } from '$lib/core/specs/sheet';
 import { send } from '../form/send';
 import { bothUnits } from './figure';
-import { sitting } from './sitting.svelte';
+import { sitting, type Sitting } from './sitting.svelte';
 
 /** What is asked back about a figure: to name its source, which unit was meant, or to look again at what seems a slip. */
 export interface Asked {
@@ -77,64 +77,83 @@ export class FigureEntry {
   }
 
   /** Sends what was typed, where something was. @returns whether the hand may go on */
-  async save(sure = false): Promise<boolean> {
-    if (!this.fresh) {
+  save(sure = false): Promise<boolean> {
+    return this.#next(async () => {
+      if (this.fresh) return this.#send('figure.add', sure);
       // Emptied is no figure: what stands on the sheet stays.
       this.leave();
       return true;
-    }
-    return this.#send('figure.add', sure);
+    });
   }
 
   /** It was looked up for this machine and is the same. */
-  async confirm(): Promise<boolean> {
+  confirm(): Promise<boolean> {
     if (this.fresh || !this.unconfirmed) return this.save();
-    return this.#send('figure.confirm', true);
+    return this.#next(() => this.#send('figure.confirm', true));
   }
 
+  /** One after the other: what is corrected while it is on its way is looked at when its turn comes. */
+  #next(work: () => Promise<boolean>): Promise<boolean> {
+    const mine = this.#last.then(work);
+    this.#last = mine;
+    return mine;
+  }
+  #last: Promise<unknown> = Promise.resolve();
+
   async #send(kind: 'figure.add' | 'figure.confirm', sure: boolean): Promise<boolean> {
-    if (this.busy) return false;
     const { source, edition, confidence } = sitting;
     if (source.trim() === '') {
       this.asked = { words: 'Which manual, or who said so?', source: true, choices: [], sure: false };
       return false;
     }
+    const now = this.now();
+    // Confirmed by another meanwhile: there is nothing left to confirm.
+    if (kind === 'figure.confirm' && !this.unconfirmed) return true;
     this.busy = true;
-    if (!(await this.before())) {
-      this.busy = false;
-      return false;
+    const [typed, typedPage] = [this.#typed, this.#page];
+    const ok = (await this.before()) && (await this.#sent(kind, now, { source, edition, confidence }, sure));
+    if (ok) {
+      await this.after();
+      // What was typed meanwhile is not dropped with what was sent.
+      if (this.#typed === typed && this.#page === typedPage) this.leave();
+      this.variant = '';
     }
+    this.busy = false;
+    return ok;
+  }
+
+  async #sent(
+    kind: 'figure.add' | 'figure.confirm',
+    now: Figure | null,
+    from: Sitting,
+    sure: boolean
+  ): Promise<boolean> {
     // A page is a page of its own manual.
-    const same = this.now()?.source.startsWith(source) ?? false;
-    const page = this.#page ?? (same ? this.now()!.page : '');
-    const from = { id: this.#id, source, edition, confidence, page };
+    const same = now?.source === (from.edition ? `${from.source}, ${from.edition}` : from.source);
+    const page = this.#page ?? (same ? now!.page : '');
     const sent =
       kind === 'figure.confirm'
-        ? await send(kind, { ...from, figureId: this.now()!.id })
+        ? await send(kind, { ...from, id: this.#id, page, figureId: now!.id })
         : await send(kind, {
             ...from,
+            id: this.#id,
+            page,
             machineId: this.machineId,
             key: this.key,
             fastenerId: this.fastenerId(),
             typed: this.typed,
-            variant: this.variant || (this.now()?.variant ?? ''),
+            variant: this.variant || (now?.variant ?? ''),
             sure
           });
-    if (sent.ok) {
-      this.#id = crypto.randomUUID();
-      await this.after();
-      this.leave();
-    } else {
-      // Corrected, it is another figure.
-      if (!sent.more.retry) this.#id = crypto.randomUUID();
+    // Corrected, it is another figure.
+    if (sent.ok || !sent.more.retry) this.#id = crypto.randomUUID();
+    if (!sent.ok)
       this.asked = {
         words: sent.errors.typed ?? Object.values(sent.errors)[0] ?? 'Not taken.',
         source: 'source' in sent.errors || 'edition' in sent.errors,
         choices: ((sent.more.choices as Quantity[] | undefined) ?? []).map((q) => show(q)),
         sure: sent.more.askSure === true
       };
-    }
-    this.busy = false;
     return sent.ok;
   }
 }

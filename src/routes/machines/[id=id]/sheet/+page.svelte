@@ -81,7 +81,7 @@
     machines={data.machines}
     onleave={() => (copying = false)}
   />{/if}
-<SittingBar sources={data.sources} />
+{#key data.machine.id}<SittingBar machineId={data.machine.id} sources={data.sources} />{/key}
 {#each data.odd as o, k (k)}<p class="caution mt-2">{o.message}</p>{/each}
 
 {#each sections as section (section)}
