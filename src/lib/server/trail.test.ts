@@ -217,7 +217,7 @@ describe('tasks', () => {
     });
   });
   it('count from new with their first interval when the book begins with the machine', async () => {
-    const id = uuid();
+    const [id, oil] = [uuid(), uuid()];
     await addMachine(
       book.sql,
       book.team,
@@ -231,15 +231,25 @@ describe('tasks', () => {
         reading: '0.4',
         tasks: [
           {
-            id: uuid(),
+            id: oil,
             name: 'Oil',
             triggers: [byHours('10', { first: '2', firstLimit: '3' })],
+            lastDone: 'new'
+          },
+          // What counts the one before it comes into the book in the same go.
+          {
+            id: uuid(),
+            name: 'Small rings',
+            triggers: [{ id: uuid(), measure: 'times', ofTaskId: oil, every: '3' }],
             lastDone: 'new'
           }
         ]
       }),
       NOW
     );
+    expect(await book.sql`select of_task_id as of from task_trigger where of_task_id = ${oil}`).toEqual([
+      { of: oil }
+    ]);
     const [fresh] = await lanesOf(book.sql, book.team, [id], NOW);
     expect(fresh!.stakes[0]).toMatchObject({ left: 'in 1.6 h', limitAhead: 260 });
   });

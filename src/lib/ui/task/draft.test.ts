@@ -4,7 +4,16 @@ import { STRAINS } from '../../core/outing/outing';
 import { firstTaskSchema, taskChangeSchema, taskSchema } from '../../core/schedule/form';
 import { MEASURES, type SavedTask } from '../../core/schedule/task';
 import { usualTasks } from '../../core/machine/usual';
-import { asSent, draftOf, emptyTask, emptyTrigger, firstTasks, likeDrafts, usualDraft } from './draft';
+import {
+  asSent,
+  draftOf,
+  emptyTask,
+  emptyTrigger,
+  firstTasks,
+  likeDrafts,
+  ofKind,
+  usualDraft
+} from './draft';
 
 const uuid = () => crypto.randomUUID();
 
@@ -120,6 +129,17 @@ describe('tasks a new machine comes with', () => {
       ['Gearbox oil', [2000]],
       ['Air filter', []]
     ]);
+  });
+  it('are those of the kind, and what was begun for another kind is not lost', () => {
+    const two = ofKind([], usualTasks('two-stroke motocross'));
+    const air = two.find((t) => t.name === 'Air filter')!;
+    const gearbox = two.find((t) => t.name === 'Gearbox oil')!;
+    air.triggers[0]!.every = '5';
+    gearbox.triggers[0]!.limit = '25';
+    const four = ofKind(two, usualTasks('four-stroke motocross'));
+    expect(four.filter((t) => t.name === 'Air filter')).toEqual([air]);
+    expect(four.at(-1)).toBe(gearbox);
+    expect(four.map((t) => t.name)).not.toContain('Piston and rings');
   });
   it('are those of a sister, under ids of their own; what counts another counts the new one', () => {
     const [oil, rings, gone] = [uuid(), uuid(), uuid()];

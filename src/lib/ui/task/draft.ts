@@ -102,6 +102,20 @@ export const usualDraft = (u: UsualTask): FirstTask => ({
   triggers: [emptyTrigger(u.measure)]
 });
 
+/** Whether somebody has written an interval for it. */
+const begun = (t: FirstTask) =>
+  t.triggers.some((g) => [g.every, g.limit, g.first, g.firstLimit].join('').trim() !== '');
+
+/** The list for another kind of machine: its usual work, and of the list before whatever somebody has begun to fill in. */
+export function ofKind(before: readonly FirstTask[], usual: readonly UsualTask[]): FirstTask[] {
+  const kept = before.filter(begun);
+  const same = (t: { name: string }, u: { name: string }) => t.name.toLowerCase() === u.name.toLowerCase();
+  return [
+    ...usual.map((u) => kept.find((t) => same(t, u)) ?? usualDraft(u)),
+    ...kept.filter((t) => !usual.some((u) => same(t, u)))
+  ];
+}
+
 /**
  * The tasks of a sister machine, for one that has none yet: as hers are, under ids of their own. What counts the doings of
  * another comes after that other, and counts the new one's; what counts something that does not come along is left out.

@@ -6,9 +6,9 @@
   import { usualTasks } from '$lib/core/machine/usual';
   import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';
-  import { sendAll, type Item } from '$lib/ui/form/send';
+  import { idsFor, sendAll, type Item } from '$lib/ui/form/send';
   import { say } from '$lib/ui/shell/shell.svelte';
-  import { emptyTask, firstTasks, likeDrafts, usualDraft, type FirstTask } from '$lib/ui/task/draft';
+  import { emptyTask, firstTasks, likeDrafts, ofKind, type FirstTask } from '$lib/ui/task/draft';
   import FirstTasks from '$lib/ui/task/FirstTasks.svelte';
 
   let { data } = $props();
@@ -24,53 +24,55 @@
   let errors = $state<Record<string, string>>({});
   let busy = $state(false);
   const id = crypto.randomUUID();
-  // Sent again after a lost answer, each goes under the id it had.
-  const commands = [crypto.randomUUID(), crypto.randomUUID()];
 
   // A sister is picked: what she has stands in the form, to be changed.
+  let taken = '';
   $effect(() => {
     const { like } = data;
-    if (!like) return;
+    // Once: the page is loaded anew when anything is written, and what was typed since stays.
+    if (!like || like.id === taken) return;
+    taken = like.id;
     untrack(() => {
       [kind, maker, meter] = [like.kind, like.maker, like.meter];
       tasks = likeDrafts(like.tasks);
     });
   });
   function turn() {
-    if (data.like) return;
-    tasks = KINDS.includes(kind as Kind) ? usualTasks(kind as Kind).map(usualDraft) : [];
+    if (!taken) tasks = ofKind(tasks, KINDS.includes(kind as Kind) ? usualTasks(kind as Kind) : []);
   }
   function sister(like: string) {
     void goto(like ? `?like=${like}` : '?', { keepFocus: true, noScroll: true, replaceState: true });
-    if (!like) turn();
+    if (like) return;
+    taken = '';
+    tasks = [];
+    turn();
   }
 
   async function save(e: SubmitEvent) {
     e.preventDefault();
     if (busy) return;
     busy = true;
-    const machine: Item = {
-      kind: 'machine.add',
-      id: commands[0],
-      body: {
-        id,
-        plate,
-        name,
-        maker,
-        kind,
-        riderId: riderId || null,
-        meter,
-        reading,
-        tasks: firstTasks(tasks, lastDone)
-      }
+    const body = {
+      id,
+      plate,
+      name,
+      maker,
+      kind,
+      riderId: riderId || null,
+      meter,
+      reading,
+      tasks: firstTasks(tasks, lastDone)
     };
+    // Sent again after a lost answer, each goes under the id it had.
+    const [add, copy] = idsFor([body, data.like?.id], 2);
+    const machine: Item = { kind: 'machine.add', id: add, body };
     const sheet: Item[] =
       data.like && data.like.figures + data.like.fasteners > 0
         ? [
             {
               kind: 'sheet.copy',
-              id: commands[1],
-              after: commands[0],
+              id: copy,
+              after: add,
               body: { fromMachineId: data.like.id, toMachineId: id }
             }
           ]
@@ -83,8 +85,6 @@
       await goto(`/machines/${id}/sheet`, { invalidateAll: true });
       return;
     }
-    // Corrected, it is another command.
-    if (!made!.more.retry) commands.splice(0, 2, crypto.randomUUID(), crypto.randomUUID());
     errors = byRow(made!.errors);
   }
   /** Errors of the tasks that were sent, by the row each stands in. */
