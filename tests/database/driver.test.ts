@@ -1,3 +1,4 @@
+import { createServer, connect as dial, type AddressInfo } from 'node:net';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { connect, type Sql } from '../../src/lib/server/db';
 import { freshDatabase } from './cluster';
@@ -9,10 +10,12 @@ import { freshDatabase } from './cluster';
  */
 let sql: Sql;
 let admin: Sql;
+let url: string;
 let drop: () => Promise<void>;
 beforeAll(async () => {
   const database = await freshDatabase();
   drop = database.drop;
+  url = database.url;
   sql = connect(database.url, 6);
   admin = connect(database.url, 1);
   await admin`create table written (write int, n int)`;
@@ -82,4 +85,51 @@ it('a transaction whose connection was lost never writes into what that connecti
   go();
   expect(await lost).toMatch(/CONNECTION_CLOSED|57P01/);
   expect(await admin`select write from written where write < 0`).toEqual([]);
+});
+
+/** The first message of a kind in what the server sent, from its first byte on; -1: none. */
+function firstOf(kind: string, bytes: Buffer): number {
+  for (let at = 0; at + 5 <= bytes.length; at += 1 + bytes.readUInt32BE(at + 1))
+    if (bytes[at] === kind.charCodeAt(0)) return at;
+  return -1;
+}
+const END_OF_IT = 'SFATAL\0VFATAL\0C57P01\0Mterminating connection\0\0';
+const FATAL = Buffer.concat([
+  Buffer.from('E'),
+  Buffer.from(Uint32Array.of(END_OF_IT.length + 4).buffer).reverse(),
+  Buffer.from(END_OF_IT)
+]);
+
+it('a connection lost while it reads what types there are hands no half-read rows to the next query', async () => {
+  const there = new URL(url);
+  let connections = 0;
+  const between = createServer((client) => {
+    const first = ++connections === 1;
+    const server = dial(Number(there.port), there.hostname);
+    client.pipe(server);
+    for (const socket of [client, server]) socket.on('error', () => {});
+    client.on('close', () => server.destroy());
+    server.on('close', () => client.end());
+    server.on('data', (bytes) => {
+      const row = first ? firstOf('D', bytes) : -1;
+      if (row < 0) return client.write(bytes);
+      // Some rows of it, then the end: as a backend does that is told to go.
+      const one = 1 + bytes.readUInt32BE(row + 1);
+      client.end(Buffer.concat([bytes.subarray(0, row + one), FATAL]));
+      server.destroy();
+    });
+  });
+  await new Promise<void>((ready) => between.listen(0, '127.0.0.1', ready));
+  const through = new URL(url);
+  through.port = String((between.address() as AddressInfo).port);
+  const one = connect(through.href, 1);
+  try {
+    await one`select 1 as n`.catch(() => null);
+    expect([...(await one`select ${2}::int as n`)]).toEqual([{ n: 2 }]);
+    expect([...(await one`select ${[3, 4]}::int[] as n`)]).toEqual([{ n: [3, 4] }]);
+    expect(connections).toBeGreaterThan(1);
+  } finally {
+    await one.end({ timeout: 1 });
+    between.close();
+  }
 });
