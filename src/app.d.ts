@@ -1,4 +1,4 @@
-import type { Team } from '$lib/core/team/team';
+import type { Role, Team } from '$lib/core/team/team';
 
 declare global {
   namespace App {
@@ -7,8 +7,8 @@ declare global {
       team: Team | null;
       /** True when the device never chose: it is shown the demo team and asked. */
       teamAssumed: boolean;
-      /** Who is working on this device; stamped on every write. */
-      personId: string | null;
+      /** Who is working on this device, of that team; stamped on every write. */
+      person: { id: string; role: Role } | null;
       theme: 'light' | 'dark' | 'auto';
       /** Set where the database was lost while a page was being made. */
       away: boolean;

@@ -5,7 +5,7 @@ import { isLoopback } from '$lib/server/host';
 import { log, logFault } from '$lib/server/log';
 import { AWAY_WORDS, isAway } from '$lib/server/problems';
 import { refreshMissing } from '$lib/server/standing';
-import { getDemoTeam, getTeam } from '$lib/server/teams';
+import { workplaceOf } from '$lib/server/teams';
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1']);
@@ -46,14 +46,14 @@ export const handle: Handle = async ({ event, resolve }) => {
   locals.units = cookies.get('ht_units') === 'imperial' ? 'imperial' : 'metric';
   const chosen = cookies.get('ht_team');
   const who = cookies.get('ht_who');
-  locals.personId = who && UUID.test(who) ? who : null;
   locals.away = false;
 
   const sql = db();
   try {
-    locals.team = chosen && UUID.test(chosen) ? await getTeam(sql, chosen) : null;
-    locals.teamAssumed = locals.team === null;
-    locals.team ??= await getDemoTeam(sql);
+    const of = (team: string | null) => workplaceOf(sql, team, who && UUID.test(who) ? who : null);
+    const own = chosen && UUID.test(chosen) ? await of(chosen) : null;
+    const { team, person } = own ?? (await of(null)) ?? { team: null, person: null };
+    Object.assign(locals, { team, person, teamAssumed: own === null });
   } catch (e) {
     if (isAway(e)) error(503, AWAY_WORDS);
     throw e;

@@ -12,7 +12,7 @@ export const load: LayoutServerLoad = async ({ locals, url }) => {
     team,
     teamAssumed,
     people,
-    personId: people.some((p) => p.id === locals.personId) ? locals.personId : null,
+    personId: locals.person?.id ?? null,
     theme,
     units,
     today: dayOf(new Date(), team?.timeZone ?? 'UTC')

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { personSchema, teamSchema } from '../core/machine/form';
-import type { Person, Team } from '../core/team/team';
+import type { Person, Role, Team } from '../core/team/team';
 import type { Db, Tx } from './db';
 import { refuse } from './refusal';
 import type { Write } from './write';
@@ -20,6 +20,24 @@ export async function getTeam(sql: Db, id: string): Promise<Team | null> {
 export async function getDemoTeam(sql: Db): Promise<Team | null> {
   const [row] = await sql`select id, name, time_zone, is_demo from team where is_demo`;
   return row ? asTeam(row) : null;
+}
+
+/**
+ * Which team a device works in, and who is working on it: one look-up, since every request asks.
+ * @param chosen the team it chose; null: it never did, and is shown the demo team
+ * @param who the person it named; null comes back for one who is not of that team
+ */
+export async function workplaceOf(
+  sql: Db,
+  chosen: string | null,
+  who: string | null
+): Promise<{ team: Team; person: { id: string; role: Role } | null } | null> {
+  const [row] = await sql`
+    select t.id, t.name, t.time_zone, t.is_demo, p.id as person_id, p.role
+    from team t left join person p on p.team_id = t.id and p.id = ${who}
+    where ${chosen === null ? sql`t.is_demo` : sql`t.id = ${chosen}`}`;
+  if (!row) return null;
+  return { team: asTeam(row), person: row.person_id && { id: row.person_id, role: row.role } };
 }
 
 export async function listTeams(sql: Db): Promise<Team[]> {

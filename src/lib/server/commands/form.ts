@@ -38,7 +38,7 @@ export async function carryOutForm(
   typed: Record<string, string>
 ): Promise<ActionFailure<NotTaken> | null> {
   try {
-    const from = await senderOf(event, 'a page without scripts');
+    const from = senderOf(event, 'a page without scripts');
     const command = { id: formId(kind, body), kind, at: new Date().toISOString(), body, after: null };
     const [outcome] = await runCommands(
       db(),

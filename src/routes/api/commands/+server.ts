@@ -42,7 +42,7 @@ export const POST: RequestHandler = async (event) => {
   }
   let outcomes: Outcome[];
   try {
-    const from = await senderOf(event, device);
+    const from = senderOf(event, device);
     outcomes = await runCommands(
       db(),
       from,

@@ -16,7 +16,7 @@ export const POST: RequestHandler = async (event) => {
     return refused({ photo: 'Not a photo: JPEG, PNG or WebP.' }, {}, 415);
   const asked = Object.fromEntries(event.url.searchParams);
   return answerTo(z.object({ id }), asked, async (photo) => {
-    const { team, person } = await senderOf(event);
+    const { team, person } = senderOf(event);
     await uploadPhoto(
       db(),
       team.id,

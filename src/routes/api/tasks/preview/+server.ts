@@ -17,7 +17,7 @@ export const POST: RequestHandler = async (event) => {
   const odd = unkeepable(asked);
   if (Object.keys(odd).length > 0) return refused(odd);
   return answerTo(schema, asked, async ({ add, change }) => {
-    const { team, person } = await senderOf(event);
+    const { team, person } = senderOf(event);
     const now = new Date();
     const who = { team, personId: person.id, now, at: now };
     if (add) return previewTask(db(), who, { add });
