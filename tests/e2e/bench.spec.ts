@@ -228,10 +228,19 @@ test('stores: a wrench upside down, an oil counted, and the bench that goes by t
   await form.getByRole('button', { name: 'Add it' }).click();
   await expect(page.getByRole('row', { name: /Middle/ })).toContainText('no calibration on record');
   const row = page.getByRole('row', { name: /Brindle Four 10W-50/ });
-  await row.getByRole('button', { name: 'Count it' }).click();
-  await page.getByLabel('There is now').fill('0.3 L');
+  await row.getByRole('button', { name: 'Stock' }).click();
+  const stock = page.getByLabel('Came, went, or is there');
+  await stock.fill('+2 N·m');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByRole('form', { name: 'Stock of Brindle Four' })).toContainText('N·m');
+  await expect(stock).toHaveValue('+2 N·m');
+  await stock.fill('0.3 L');
+  await expect(page.getByText('then 300 ml')).toBeVisible();
   await page.getByRole('button', { name: 'Write it down' }).click();
   await expect(row).toContainText('300 ml');
+  await row.getByRole('button', { name: '+1 bottle' }).click();
+  await expect(row).toContainText('1.3 L');
+  await expect(stock).toHaveCount(0);
   await open(page, `/machines/${await app.machineId('5')}/visit`);
   await expect(page.getByRole('region', { name: 'Before anything is opened' })).toBeVisible();
   expect(await app.sql`select low_nm, high_nm from torque_wrench where name = 'Middle'`).toEqual([

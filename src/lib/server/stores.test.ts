@@ -79,6 +79,21 @@ describe('the stores', () => {
     const rows = await book.sql`select why from oil_movement where why = 'counted'`;
     expect(rows).toHaveLength(1);
     expect((await readToolbox(book.sql, book.team.id)).oils[0]!.stockMl).toBeCloseTo(2500, 3);
-    expect(stockSchema.safeParse({ id: uuid(), oilId, now: '-1', why: 'x' }).success).toBe(false);
+    // Bought and spilled, as people say it; what is not there cannot go.
+    await count('+2 bottles');
+    await count('-0.5 L');
+    expect((await readToolbox(book.sql, book.team.id)).oils[0]!.stockMl).toBeCloseTo(4000, 3);
+    await expect(count('-9 L')).rejects.toMatchObject({
+      errors: { now: expect.stringContaining('not that much') }
+    });
+    expect((await readToolbox(book.sql, book.team.id)).oils[0]!.stockMl).toBeCloseTo(4000, 3);
+  });
+  it('of two that say what is there at once, the book says what the last one said', async () => {
+    const at = (now: string) =>
+      noteStock(book.sql, book.team.id, book.personId, stockSchema.parse({ id: uuid(), oilId, now }));
+    await Promise.all([at('5 L'), at('5 L'), at('5 L')]);
+    expect((await readToolbox(book.sql, book.team.id)).oils[0]!.stockMl).toBeCloseTo(5000, 3);
+    await Promise.all([at('+1 L'), at('+1 L'), at('+1 L')]);
+    expect((await readToolbox(book.sql, book.team.id)).oils[0]!.stockMl).toBeCloseTo(8000, 3);
   });
 });

@@ -1,4 +1,5 @@
 import type { AdapterInput, OilInput, StockInput, WrenchInput } from '../core/stores/form';
+import { movementsOf } from '../core/stores/stock';
 import type { Toolbox } from '../core/stores/toolbox';
 import type { Db } from './db';
 import { refuse } from './refusal';
@@ -57,9 +58,9 @@ export async function addOil({ tx, team, personId }: Write, o: OilInput): Promis
     await tx`insert into oil_movement (team_id, id, oil_id, ml, why, by) values (${team.id}, ${crypto.randomUUID()}, ${o.id}, ${o.stock}, 'put into the stores', ${personId})`;
 }
 
-/** Writes down what there is of an oil now: the difference to the book is what came or went. */
+/** Writes down what came, what went, or what there is of an oil now. */
 export async function noteStock({ tx, team, personId }: Write, s: StockInput): Promise<void> {
-  const [o] = await tx`select id from oil where team_id = ${team.id} and id = ${s.oilId} for update`;
+  const [o] = await tx`select bottle_ml from oil where team_id = ${team.id} and id = ${s.oilId} for update`;
   if (!o) refuse('', 'That oil is not in this team’s stores.');
   const [there] = await tx`select 1 from oil_movement where team_id = ${team.id} and id = ${s.id}`;
   if (there) return;
@@ -67,8 +68,12 @@ export async function noteStock({ tx, team, personId }: Write, s: StockInput): P
     select coalesce(sum(ml), 0)::float8 as ml from oil_movement where team_id = ${team.id} and oil_id = ${s.oilId}`) as unknown as [
     { ml: number }
   ];
-  if (Math.abs(s.now - ml) < 0.5) return;
-  await tx`insert into oil_movement (team_id, id, oil_id, ml, why, by) values (${team.id}, ${s.id}, ${s.oilId}, ${s.now - ml}, ${s.why}, ${personId})`;
+  const moved = movementsOf(s.now, ml, Number(o!.bottle_ml), s.why);
+  if (!moved) refuse('now', 'By the book there is not that much. Say what is left instead, such as 0.3 L.');
+  for (const [i, m] of moved.entries())
+    await tx`
+      insert into oil_movement (team_id, id, oil_id, ml, why, by)
+      values (${team.id}, ${i === 0 ? s.id : crypto.randomUUID()}, ${s.oilId}, ${m.ml}, ${m.why}, ${personId})`;
 }
 
 /** Takes a thing out of use; what was written with it stays. */

@@ -3,6 +3,7 @@
   import { quantity, showBoth } from '$lib/core/quantity/quantity';
   import AdapterForm from '$lib/ui/stores/AdapterForm.svelte';
   import OilForm from '$lib/ui/stores/OilForm.svelte';
+  import OneMore from '$lib/ui/stores/OneMore.svelte';
   import PutAway from '$lib/ui/stores/PutAway.svelte';
   import StockForm from '$lib/ui/stores/StockForm.svelte';
   import WrenchForm from '$lib/ui/stores/WrenchForm.svelte';
@@ -102,22 +103,23 @@
             >{[...o.ratings, ...o.additives.map((a) => `holds ${a}`)].join(', ') || 'no rating named'}</td
           >
           <td data-label="There is" class="figure text-lg"
-            >{ml(o.stockMl).main}<span class="quiet block text-sm"
+            >{#if o.stockMl < 0}<strong>count it</strong>{:else}{ml(o.stockMl).main}{/if}<span
+              class="quiet block text-sm"
               >{o.stockMl < 0
-                ? 'more was poured than was counted in'
+                ? `${ml(-o.stockMl).main} more was poured than came in`
                 : `${Math.floor(o.stockMl / o.bottleMl)} full of ${ml(o.bottleMl).main}${o.stockMl % o.bottleMl > 1 ? `, ${ml(o.stockMl % o.bottleMl).main} opened` : ''}`}</span
             ></td
           >
           <td
-            ><button
+            ><OneMore oil={o} /><button
               type="button"
               class="link no-print mr-3 text-sm"
-              onclick={() => (counting = counting === o.id ? null : o.id)}>Count it</button
+              onclick={() => (counting = counting === o.id ? null : o.id)}>Stock</button
             ><PutAway id={o.id} what="oil" name="{o.name} {o.grade}" /></td
           >
         </tr>
         {#if counting === o.id}<tr
-            ><td colspan="5"><StockForm oilId={o.id} onleave={() => (counting = null)} /></td></tr
+            ><td colspan="5"><StockForm oil={o} onleave={() => (counting = null)} /></td></tr
           >{/if}
       {:else}
         <tr><td colspan="5">None yet. The bench judges what is here against each machine’s sheet.</td></tr>

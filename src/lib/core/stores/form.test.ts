@@ -76,8 +76,12 @@ describe('adapters, stock and what is put away', () => {
       expect(Object.keys(errors(adapterSchema, { id, name: 'A', length }))).toEqual(['length']);
   });
   it('a count wants its reason', () => {
-    expect(stockSchema.parse({ id, oilId: id, now: '2.5 L', why: 'counted' }).now).toBe(2500);
-    expect(Object.keys(errors(stockSchema, { id, oilId: id, now: '2', why: ' ' }))).toEqual(['why']);
+    expect(stockSchema.parse({ id, oilId: id, now: '2.5 L', why: 'counted' })).toMatchObject({
+      now: { what: 'there', ml: 2500 },
+      why: 'counted'
+    });
+    expect(stockSchema.parse({ id, oilId: id, now: '+2', why: ' ' }).why).toBe('bought');
+    expect(Object.keys(errors(stockSchema, { id, oilId: id, now: '+-2' }))).toEqual(['now']);
     expect(Object.keys(errors(stockSchema, { id, oilId: id, now: '', why: 'x' }))).toEqual(['now']);
   });
   it('only what is kept there is put away', () => {

@@ -4,6 +4,7 @@ import { SCALES } from '../fasteners/wrench';
 import { ADDITIVES, OIL_KINDS, RATINGS } from '../fluids/oil';
 import { parseQuantity } from '../quantity/parse';
 import type { UnitName } from '../quantity/units';
+import { parseStock, STOCK_WHY, type StockNote } from './stock';
 
 const typed = (dimension: 'torque' | 'length' | 'volume', unit: UnitName, what: string) =>
   z
@@ -108,15 +109,21 @@ export const oilSchema = z.object({
 });
 export type OilInput = z.infer<typeof oilSchema>;
 
-/** What came in, or what is there by a look: the difference is written down. */
-export const stockSchema = z.object({
-  id,
-  oilId: id,
-  now: typed('volume', 'L', 'How much is there now? Such as 3 L.').refine(
-    (ml) => ml >= 0 && ml <= 1_000_000,
-    'From nothing to 1,000 L.'
-  ),
-  why: name('why: bought, spilled, counted', 200)
-});
+/** What came in, what went, or what is there by a look. */
+export const stockSchema = z
+  .object({
+    id,
+    oilId: id,
+    now: z
+      .string({ error: 'Such as +2 bottles, −0.5 L, or 3 L.' })
+      .max(200, 'At most 200 characters.')
+      .transform((text, ctx): StockNote => {
+        const parsed = parseStock(text);
+        return parsed.ok ? parsed.note : bad(ctx, parsed.message);
+      }),
+    /** Empty: as usual. */
+    why: z.string().trim().max(200, 'At most 200 characters.').default('')
+  })
+  .transform((s) => ({ ...s, why: s.why || STOCK_WHY[s.now.what] }));
 export type StockInput = z.infer<typeof stockSchema>;
 export const retireSchema = z.object({ id, what: z.enum(['wrench', 'adapter', 'oil']) });
