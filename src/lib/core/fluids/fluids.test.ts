@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { aimOf } from './aim';
 import { judgeLevel } from './level';
 import { oddDrain, oddTotal, pouringPlan } from './pour';
 
@@ -56,9 +57,16 @@ describe('judgeLevel', () => {
     });
     expect(judgeLevel({ method: 'check screw', flow: 'nothing' }).within).toBe(false);
   });
-  it('advises to top up what is low but within', () =>
-    expect(judgeLevel({ method: 'dipstick screwed in', position: 0.1 })).toMatchObject({
+  it('advises by the aim of the sheet, and by nothing where it names none', () => {
+    const at = (position: number, aim: string | null) =>
+      judgeLevel({ method: 'dipstick screwed in', position }, aimOf(aim));
+    expect(at(0.1, null)).toEqual({ within: true, words: '10 % of the way from low to high', advice: null });
+    expect(at(0.1, 'half-way')).toMatchObject({
       within: true,
-      advice: expect.any(String)
-    }));
+      advice: expect.stringMatching(/below its aim \(half-way\): top up/)
+    });
+    expect(at(0.9, 'half-way').advice).toMatch(/above its aim/);
+    expect(at(0.47, 'half-way').advice).toBeNull();
+    expect(at(-0.1, 'half-way').within).toBe(false);
+  });
 });

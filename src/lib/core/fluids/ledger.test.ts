@@ -1,15 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  bottles,
-  consumption,
-  ledger,
-  oddPour,
-  suddenRise,
-  topUpMl,
-  wrongCircuit,
-  type Pour
-} from './ledger';
+import { bottles, consumption, ledger, oddPour, suddenRise, wrongCircuit, type Pour } from './ledger';
 
 describe('the pour ledger', () => {
   it('counts what is inside: not the jug’s rest, not what was let out again', () => {
@@ -86,10 +77,5 @@ describe('bottles', () => {
       })
     );
     expect(() => bottles(1, 1, 0)).toThrow(RangeError);
-  });
-  it('topping up follows the marks', () => {
-    expect(topUpMl(0.2, 0.7, 200)).toBe(100);
-    expect(topUpMl(0.8, 0.7, 200)).toBeNull();
-    expect(topUpMl(0.2, 0.7, null)).toBeNull();
   });
 });

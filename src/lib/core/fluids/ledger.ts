@@ -106,14 +106,3 @@ export function bottles(neededMl: number, stockMl: number, bottleMl: number): Bo
   const shortMl = Math.max(0, neededMl - stock);
   return { open, leftMl: shortMl > 0 ? 0 : opened + open * bottleMl - neededMl, shortMl };
 }
-
-/**
- * How much to add: (aim − read) × volume between the marks.
- * @param position 0 at the low mark, 1 at the high
- * @param betweenMl null where the sheet does not say
- * @returns ml, more than 0; null where nothing is wanted or the volume is unknown
- */
-export function topUpMl(position: number, aim: number, betweenMl: number | null): number | null {
-  if (betweenMl === null || position >= aim) return null;
-  return Math.round(((aim - position) * betweenMl) / 10) * 10;
-}

@@ -1,3 +1,4 @@
+import { aimInWords, besideAim, type Aim } from './aim';
 import type { LevelMethod } from '../specs/sheet';
 
 /**
@@ -11,8 +12,11 @@ export type LevelReading =
 
 export type LevelVerdict = { within: boolean; words: string; advice: string | null };
 
-/** What a level comes to, in words, and what to do about it. */
-export function judgeLevel(level: LevelReading): LevelVerdict {
+/**
+ * What a level comes to, in words, and what to do about it.
+ * @param aim where the sheet wants it; null: it names none, and between the marks is all that is asked
+ */
+export function judgeLevel(level: LevelReading, aim: Aim | null = null): LevelVerdict {
   if (level.method === 'measured quantity only')
     return { within: true, words: 'by measured quantity', advice: null };
   if (level.method === 'check screw') {
@@ -25,15 +29,20 @@ export function judgeLevel(level: LevelReading): LevelVerdict {
         }
       : { within: false, words: 'runs from the check screw', advice: 'Let it run until it only weeps.' };
   }
-  const percent = Math.round(level.position * 100);
   if (level.position < 0)
     return { within: false, words: 'below the low mark', advice: 'Top up and read again.' };
   if (level.position > 1)
     return { within: false, words: 'above the high mark', advice: 'Drain to the mark and read again.' };
+  const beside = besideAim(level.position, aim);
   return {
     within: true,
-    words: `${percent} % of the way from low to high`,
-    advice: level.position < 0.3 ? 'Within the marks, but low: top up from what was held back.' : null
+    words: `${Math.round(level.position * 100)} % of the way from low to high`,
+    advice:
+      beside === 'below'
+        ? `Within the marks, below its aim (${aimInWords(aim!)}): top up from what was held back.`
+        : beside === 'above'
+          ? `Within the marks, above its aim (${aimInWords(aim!)}).`
+          : null
   };
 }
 

@@ -64,7 +64,13 @@ export const protocol = z.object({
   settleSeconds: maybe(z.number()),
   temperature: maybe(z.string()),
   attitude: maybe(z.string()),
-  aim: maybe(z.number()),
+  // A point, before there were bands.
+  aim: maybe(
+    z.union([
+      z.number().transform((at) => ({ from: at, to: at })),
+      z.object({ from: z.number(), to: z.number() })
+    ])
+  ),
   betweenMl: maybe(z.number())
 } satisfies Shape<Protocol>);
 

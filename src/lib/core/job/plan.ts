@@ -1,4 +1,5 @@
 import type { Earlier } from '../debris/trend';
+import type { Aim } from '../fluids/aim';
 import type { CircuitFill } from '../fluids/ledger';
 import type { FoundBefore } from '../fasteners/found';
 import type { Inside, OilWant } from '../fluids/oil';
@@ -38,8 +39,8 @@ export interface Protocol {
   settleSeconds: number | null;
   temperature: string | null;
   attitude: string | null;
-  /** 0 at the low mark, 1 at the high; null: the sheet names no aim. */
-  aim: number | null;
+  /** Where it should stand; null: the sheet names no aim. */
+  aim: Aim | null;
   betweenMl: number | null;
 }
 

@@ -71,6 +71,14 @@ describe('a visit that was begun before visits held several jobs', () => {
     expect(plan.steps.every((s) => s.gate === null && s.needs.length === 0)).toBe(true);
     expect(plan.items[0]).toMatchObject({ fastenerId: null, sealUses: null, found: [] });
   });
+  it('reads an aim that was a point as a band of one, and a band as it is', () => {
+    const level = writeStep(plan.steps[5]!) as { input: { protocol: { aim: unknown } } };
+    const aimed = (aim: unknown) =>
+      readStep({ ...level, input: { ...level.input, protocol: { ...level.input.protocol, aim } } } as never)
+        .input;
+    expect(aimed(0.75)).toMatchObject({ protocol: { aim: { from: 0.75, to: 0.75 } } });
+    expect(aimed({ from: 0.5, to: 0.75 })).toMatchObject({ protocol: { aim: { from: 0.5, to: 0.75 } } });
+  });
   it('leaves steps of today as they are', () => {
     expect(plan.steps.map((s) => readStep(writeStep(s)))).toEqual(plan.steps);
     expect(readItem(writeItem(plan.items[0]!))).toEqual(plan.items[0]);

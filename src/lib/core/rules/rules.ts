@@ -73,6 +73,16 @@ export const HOUSE_RULES = [
       'Some old oil always stays in; what is held back is poured when the level has been read. 0 pours all at once.'
   },
   {
+    key: 'cranking',
+    about: 'Oil',
+    title: 'Cranking with ignition off',
+    type: 'one of',
+    choices: ['never', 'while it drains', 'before the first start', 'both'],
+    default: 'never',
+    reason:
+      'While it drains it pumps the rest out; before the first start it fills the filter and passages before the engine carries load. Some clutches and starters do not like it.'
+  },
+  {
     key: 'filter',
     about: 'Oil',
     title: 'Oil filter',
@@ -296,6 +306,7 @@ export const RULE_REASONS = Object.fromEntries(HOUSE_RULES.map((r) => [r.key, r.
 export const PER_MACHINE: readonly RuleKey[] = [
   'fillFilterFirst',
   'sideForFilter',
+  'cranking',
   'holdBackPercent',
   'torque'
 ];

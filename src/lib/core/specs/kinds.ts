@@ -1,3 +1,4 @@
+import { LEVEL_AIMS } from '../fluids/aim';
 import type { Dimension, UnitName } from '../quantity/units';
 
 export const LEVEL_METHODS = [
@@ -8,9 +9,6 @@ export const LEVEL_METHODS = [
   'measured quantity only'
 ] as const;
 export type LevelMethod = (typeof LEVEL_METHODS)[number];
-
-/** Where between the marks a level should stand. */
-export const LEVEL_AIMS = ['half-way', 'three quarters', 'at the high mark'] as const;
 
 export const SECTIONS = [
   'Engine oil',
@@ -80,7 +78,8 @@ const length = <K extends string>(
 
 /** How one circuit's level is read: method, run, settle, attitude, hot or cold. */
 /** What of a level protocol a sheet holds, each under its circuit's prefix. */
-export type LevelPart = 'method' | 'run time' | 'settle time' | 'temperature' | 'attitude' | 'aim';
+export type LevelPart =
+  'method' | 'run time' | 'settle time' | 'temperature' | 'attitude' | 'aim' | 'aim before the first run';
 const level = <P extends string>(
   prefix: P,
   label: string,
@@ -122,6 +121,13 @@ const level = <P extends string>(
   {
     key: `${prefix} aim`,
     label: `${label}, where it should stand`,
+    section,
+    dimension: null,
+    choices: LEVEL_AIMS
+  },
+  {
+    key: `${prefix} aim before the first run`,
+    label: `${label}, where it should stand before the first run`,
     section,
     dimension: null,
     choices: LEVEL_AIMS

@@ -26,7 +26,7 @@ export function oddAt(state: VisitState, s: StepState): string | null {
       return oddTotal(inMl, fill.quantityMl, fill.mostMl ?? fill.quantityMl);
     }
     case 'level': {
-      const verdict = last.level && judgeLevel(last.level);
+      const verdict = last.level && judgeLevel(last.level, input.protocol.aim);
       return verdict && !verdict.within ? `${verdict.words}. ${verdict.advice ?? ''}`.trim() : null;
     }
     case 'measure':

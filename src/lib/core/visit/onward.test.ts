@@ -49,7 +49,9 @@ describe('going on from a step', () => {
     const aimed = planOf(['engine-oil'], {
       sheet: { ...SHEET, figures: [...SHEET.figures, figure('oil level aim', null, { text: 'half-way' })] }
     });
-    expect(aimed.steps.find((s) => s.key === 'level')!.input).toMatchObject({ protocol: { aim: 0.5 } });
+    expect(aimed.steps.find((s) => s.key === 'level')!.input).toMatchObject({
+      protocol: { aim: { from: 0.5, to: 0.5 } }
+    });
     expect([read(0.4, aimed).on, read(0.46, aimed).on]).toEqual([false, true]);
   });
   it('a step that shuts when everything of it is shut', () => {

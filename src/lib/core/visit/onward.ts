@@ -1,3 +1,4 @@
+import { besideAim } from '../fluids/aim';
 import { judgeLevel } from '../fluids/level';
 import { judge } from '../quantity/band';
 import { show } from '../quantity/quantity';
@@ -5,9 +6,6 @@ import { isShut, standInWords } from './items';
 import { oddAt } from './odd';
 import { AS_POURED } from './refuse';
 import { fillInForce, judgedAt, ledgerOf, measuredAt, type StepState, type VisitState } from './state';
-
-/** Nobody reads a glass finer. */
-const AS_AIMED = 0.05;
 
 /**
  * Whether what was written at a step leaves nothing to do at it, so that writing is also going on: what looks odd, a level short
@@ -30,7 +28,7 @@ export function goesOn(state: VisitState, s: StepState): boolean {
       const level = s.written.at(-1)?.level;
       if (!level || !judgeLevel(level).within) return false;
       const { aim } = input.protocol;
-      return aim === null || !('position' in level) || level.position >= aim - AS_AIMED;
+      return !('position' in level) || besideAim(level.position, aim) !== 'below';
     }
     case 'measure': {
       const last = measuredAt(s).at(-1);

@@ -1,5 +1,6 @@
 import { setting, wrenchesFor } from '../fasteners/wrench';
 import { bestOil } from '../job/gather/gather';
+import { aimInWords } from '../fluids/aim';
 import type { Air } from '../fluids/air';
 import type { LevelReading } from '../fluids/level';
 import { sealSuggestion } from '../job/seal';
@@ -185,9 +186,12 @@ export function numberOf(plan: Pick<VisitPlan, 'items'>, s: StepState): string {
     case 'drained':
       return input.pouredLastTimeMl === null ? '' : `${Math.round(input.pouredLastTimeMl)} ml went in`;
     case 'level':
-      return input.protocol.settleSeconds
-        ? `settle ${Math.round(input.protocol.settleSeconds / 60)} min`
-        : '';
+      return [
+        input.protocol.settleSeconds ? `settle ${Math.round(input.protocol.settleSeconds / 60)} min` : '',
+        input.protocol.aim ? aimInWords(input.protocol.aim) : ''
+      ]
+        .filter(Boolean)
+        .join(', ');
     case 'oil':
       return input.want.grade ?? 'grade unknown';
     case 'close':

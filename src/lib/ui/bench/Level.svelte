@@ -1,7 +1,7 @@
 <!-- The oil level, set on a drawing of what the machine has: glass, stick or check screw. -->
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { topUpMl } from '$lib/core/fluids/ledger';
+  import { aimInWords, besideAim, topUpMl } from '$lib/core/fluids/aim';
   import { isMarked, judgeLevel, type LevelReading } from '$lib/core/fluids/level';
   import { parseQuantity } from '$lib/core/quantity/parse';
   import { LEVEL_METHODS, type LevelMethod } from '$lib/core/specs/sheet';
@@ -39,7 +39,7 @@
             ? null
             : { method, position }
   );
-  const verdict = $derived(level ? judgeLevel(level) : null);
+  const verdict = $derived(level ? judgeLevel(level, input.protocol.aim) : null);
   /** As the sheet has it; null: it names none, and nobody makes one up. */
   const aim = $derived(input.protocol.aim);
   const suggested = $derived(
@@ -135,7 +135,13 @@
           stroke="var(--ink)"
           stroke-width="3"
         />{/if}
-      {#if aim !== null}<path d="M104 {y(aim)} l10 -6 v12 Z" fill="var(--signal)" />{/if}
+      {#if aim !== null}{#if aim.from < aim.to}<rect
+            x="104"
+            y={y(aim.to)}
+            width="6"
+            height={y(aim.from) - y(aim.to)}
+            fill="var(--signal)"
+          />{:else}<path d="M104 {y(aim.from)} l10 -6 v12 Z" fill="var(--signal)" />{/if}{/if}
       {#each [[HIGH, 'high'], [LOW, 'low']] as [at, word] (word)}<line
           x1="40"
           x2="112"
@@ -172,16 +178,12 @@
     bind:value={flow}
   />
 {/if}
-{#if aim !== null && level && 'position' in level && level.position < aim && level.position <= 1}<p
+{#if aim !== null}<p class="mt-2">Where it should stand: <strong>{aimInWords(aim)}</strong>.</p>{/if}
+{#if aim !== null && level && 'position' in level && besideAim(level.position, aim) === 'below'}<p
     class="mt-2 text-lg"
   >
-    {#if suggested !== null}Top up <strong class="figure text-2xl">{suggested} ml</strong> to stand {aim ===
-      0.5
-        ? 'half-way'
-        : aim === 1
-          ? 'at the high mark'
-          : 'at three quarters'}, then read again.{:else}Below the aim: top up in small measured amounts, and
-      read again.{/if}
+    {#if suggested !== null}Top up <strong class="figure text-2xl">{suggested} ml</strong>, then read again.{:else}Top
+      up in small measured amounts, and read again.{/if}
   </p>{/if}
 {#if verdict}<p class="mt-2" class:caution={!verdict.within} aria-live="polite">
     <strong>{verdict.words}.</strong>

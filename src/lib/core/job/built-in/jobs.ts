@@ -6,7 +6,7 @@ import { step } from './steps';
 export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   {
     key: 'engine-oil',
-    version: 3,
+    version: 4,
     title: 'Engine oil, screen and filter',
     about: 'Everything the sheet names: drains, screens, filter.',
     circuits: ['engine'],
@@ -14,7 +14,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'engine-oil-only',
-    version: 2,
+    version: 3,
     title: 'Engine oil',
     about: 'The oil; the filter if you say so at the bench, which changes the fill.',
     circuits: ['engine'],
@@ -22,7 +22,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'engine-oil-filter',
-    version: 2,
+    version: 3,
     title: 'Engine oil with filter',
     about: 'Oil and filter; screens stay in.',
     circuits: ['engine'],
@@ -30,7 +30,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'engine-oil-screens',
-    version: 2,
+    version: 3,
     title: 'Engine oil with screens',
     about: 'For engines that keep their filter in the screen.',
     circuits: ['engine'],
@@ -38,7 +38,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'engine-oil-frame',
-    version: 2,
+    version: 3,
     title: 'Oil in the frame, two drains',
     about: 'Oil kept in the frame: the frame’s drain and the sump’s, both opened, both measured together.',
     circuits: ['engine'],
@@ -49,7 +49,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'engine-oil-first',
-    version: 2,
+    version: 3,
     title: 'First engine oil change, break-in',
     about: 'After new or a rebuild: everything is looked at, glitter is expected and is kept for comparison.',
     circuits: ['engine'],
@@ -74,7 +74,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'gearbox-check-screw',
-    version: 2,
+    version: 3,
     title: 'Gearbox oil, level at the check screw',
     about: 'A gearbox of its own, filled until its check screw weeps.',
     circuits: ['gearbox'],
@@ -82,7 +82,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'gearbox-two-stroke',
-    version: 2,
+    version: 3,
     title: 'Gearbox oil of a two-stroke',
     about:
       'Warmed by riding: idling warms the engine, not the gearbox. Never the oil that is burnt with the fuel.',
@@ -91,7 +91,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'differentials',
-    version: 2,
+    version: 3,
     title: 'Differential oils',
     about: 'Front and rear, each with its own plugs and its own oil.',
     circuits: ['front differential', 'rear differential'],

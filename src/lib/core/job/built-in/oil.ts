@@ -92,6 +92,7 @@ export function oilSteps(job: OilJob): TemplateStep[] {
         '{lean}',
         '{note}',
         'Pan under it first. Let it run until it drips.',
+        '{pumpOut}',
         ...(job.drainLines ?? [])
       ],
       caution: 'Hot oil and exhaust: gloves, and pull the plug away from the stream.'

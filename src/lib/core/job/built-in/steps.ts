@@ -98,7 +98,11 @@ export function end(after: string[], run: boolean): TemplateStep[] {
             shared: true,
             minutes: 3,
             needs: after,
-            lines: ['Before it starts: oil in, plugs torqued, neutral, tools and rags counted in.'],
+            lines: [
+              'Before it starts: oil in, plugs torqued, neutral, tools and rags counted in.',
+              '{beforeStart}',
+              '{pressure}'
+            ],
             caution: 'Fumes: outside or with extraction. Hot exhaust.'
           })
         ]

@@ -1,3 +1,4 @@
+import { aimOf } from '../../fluids/aim';
 import { tableOf } from '../../fluids/oil';
 import { pouringPlan } from '../../fluids/pour';
 import { lowerEnd, upperEnd, type Band } from '../../quantity/band';
@@ -17,12 +18,6 @@ import {
 } from './context';
 import { itemKey, partKey } from './items';
 import { figureInWords, numberOf } from './words';
-
-const AIMS: Readonly<Record<string, number>> = {
-  'half-way': 0.5,
-  'three quarters': 0.75,
-  'at the high mark': 1
-};
 
 /** What goes in by a figure, with what the house keeps back. */
 export function fillOf(figure: Figure | null, input: LayoutInput): Fill {
@@ -49,7 +44,7 @@ export function protocolOf(input: LayoutInput, circuit: Circuit): Protocol {
     settleSeconds: longEnough(of('settle time')),
     temperature: of('temperature')?.text ?? null,
     attitude: of('attitude')?.text ?? null,
-    aim: AIMS[of('aim')?.text ?? ''] ?? null,
+    aim: aimOf(of('aim')?.text),
     betweenMl: lowest(circuitFigure(input.sheet, circuit, 'between'))
   };
 }

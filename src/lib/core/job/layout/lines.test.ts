@@ -50,6 +50,32 @@ describe('what a line of a job comes to', () => {
     expect(fill('{oil}', of(null, { input: bare }))[0]).toContain('grade unknown');
     expect(fill('{drained}', of(null))).toEqual(['What went in last time is not known.']);
   });
+  it('says at the start what shows that the pump works, and what the glass shows before it', () => {
+    const start = (more: Partial<LayoutInput> = {}, token = 'beforeStart') =>
+      fill(`{${token}}`, of(null, { input: { ...input, ...more } }));
+    expect(start()).toEqual([
+      'Look in the glass before the first start: it looks too full until the filter and passages have filled.'
+    ]);
+    const first = { ...SHEET.figures[0]!, key: 'oil level aim before the first run' as const, band: null };
+    const aimed = { ...SHEET, figures: [...SHEET.figures, { ...first, text: 'at the high mark' }] };
+    expect(start({ sheet: aimed })[0]).toContain('Before the first run it should stand: at the high mark.');
+    const cranked = { ...DEFAULT_RULES, cranking: 'both' as const };
+    expect(start({ rules: cranked })[0]).toBe(
+      'House rule: cranked with ignition off first, until the oil is round.'
+    );
+    expect(start({ rules: cranked }, 'pumpOut')).toHaveLength(1);
+    expect(start({ rules: { ...cranked, cranking: 'before the first start' } }, 'pumpOut')).toEqual([]);
+    expect(start({}, 'pressure')[0]).toContain('the glass empties: the pump works');
+    const bare = { fasteners: [], figures: [] };
+    expect(start({ sheet: bare })).toEqual([]);
+    expect(start({ sheet: bare }, 'pressure')[0]).toContain('there is oil pressure');
+    // No pump to speak of: a two-stroke’s gearbox splashes.
+    const gearbox = [{ template: BUILT_IN.find((t) => t.key === 'gearbox-two-stroke')!, taskId: null }];
+    expect(start({ kind: 'two-stroke motocross', jobs: gearbox }, 'pressure')).toEqual([]);
+    expect(start({ rules: cranked, jobs: gearbox })).not.toContain(
+      'House rule: cranked with ignition off first, until the oil is round.'
+    );
+  });
   it('goes by the house rules', () => {
     const rules = {
       ...DEFAULT_RULES,

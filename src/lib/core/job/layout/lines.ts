@@ -1,6 +1,7 @@
 import { showBand, upperEnd } from '../../quantity/band';
 import type { Circuit, Fastener } from '../../specs/sheet';
 import { circuitFigure, historyOf, levelFigure, methodOf, type LayoutInput } from './context';
+import { beforeStart, pressure, pumpOut } from './starting';
 import { figureInWords, lower, sealLine } from './words';
 
 /** What a line of a template can ask for in braces; a line that comes to nothing is dropped. */
@@ -105,6 +106,9 @@ function tokens(c: LineContext): Record<string, () => string[]> {
       const longest = times.sort((a, b) => upperEnd(b).base - upperEnd(a).base)[0];
       return [longest ? showBand(longest) : 'briefly'];
     },
+    pumpOut: () => pumpOut(input, circuit),
+    beforeStart: () => beforeStart(input),
+    pressure: () => pressure(input),
     items: () =>
       c.all.map(
         (x) =>
