@@ -74,6 +74,7 @@ export const addWrench = hand('wrench.add');
 export const addAdapter = hand('adapter.add');
 export const addOil = hand('oil.add');
 export const noteStock = hand('oil.stock');
+export const correct = hand('record.correct');
 export const saveTemplate = (sql: Sql, team: string, personId: string, input: Input<'job.save'>) =>
   command(sql, team, personId, 'job.save', input, undefined, crypto.randomUUID()) as Promise<number>;
 export const startVisit = hand<'visit.start', string>('visit.start');

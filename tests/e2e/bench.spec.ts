@@ -239,7 +239,7 @@ test('stores: a wrench upside down, an oil counted, and the bench that goes by t
   await page.getByRole('button', { name: 'Write it down' }).click();
   await expect(row).toContainText('300 ml');
   await row.getByRole('button', { name: '+1 bottle' }).click();
-  await expect(row).toContainText('1.3 L');
+  await expect(row).toContainText('1300 ml');
   await expect(stock).toHaveCount(0);
   await open(page, `/machines/${await app.machineId('5')}/visit`);
   await expect(page.getByRole('region', { name: 'Before anything is opened' })).toBeVisible();
@@ -269,10 +269,10 @@ test('a job changed in the app: a circle is refused where it is, a new version i
   await step.getByLabel('Minutes, hands on it').fill('9');
   await page.getByLabel('What was changed, and why').fill('we always look for the jug');
   await page.getByRole('button', { name: 'Save as a new version' }).click();
-  await expect(page.getByText('Version 3, the team’s own.')).toBeVisible();
+  await expect(page.getByText('Version 4, the team’s own.')).toBeVisible();
   await expect(page.getByRole('region', { name: 'Versions' })).toContainText('we always look for the jug');
   expect(await app.sql`select key, version, word from job_template`).toEqual([
-    { key: 'engine-oil-filter', version: 3, word: 'we always look for the jug' }
+    { key: 'engine-oil-filter', version: 4, word: 'we always look for the jug' }
   ]);
   await page.getByRole('button', { name: 'Back to how it came' }).click();
   await expect(page.getByText('Version 4, as it came')).toBeVisible();

@@ -2,6 +2,7 @@ import type { Consumption } from '../core/fluids/ledger';
 import type { HouseRules } from '../core/rules/rules';
 import type { Day } from '../core/time/day';
 import type { JobRecord } from '../core/record/record';
+import { readStep } from '../core/job/stored';
 import { readRecord } from '../core/record/stored';
 import { keptRules } from '../core/rules/stored';
 import type { Row } from 'postgres';
@@ -65,19 +66,25 @@ export async function listRecords(
   return rows.map(rowOf);
 }
 
-/** Records of the other jobs that were done in the same visit. */
+/** The records of a visit, one for each of its jobs, in their order there; and its steps, as they were worked. */
 export async function recordsOfVisit(
   sql: Db,
   teamId: string,
-  visitId: string,
-  but: string
-): Promise<{ id: string; task: string }[]> {
-  return (await sql`
-    select r.id, t.name as task from service_record r join task t on t.team_id = r.team_id and t.id = r.task_id
-    where r.team_id = ${teamId} and r.visit_id = ${visitId} and r.id <> ${but} order by t.name`) as unknown as {
-    id: string;
-    task: string;
-  }[];
+  visitId: string
+): Promise<{ records: RecordRow[]; steps: { key: string; title: string }[] }> {
+  const [records, steps] = await Promise.all([
+    sql`
+      ${select(sql)} left join visit_task v on v.team_id = r.team_id and v.visit_id = r.visit_id and v.task_id = r.task_id
+      where r.team_id = ${teamId} and r.visit_id = ${visitId} order by v.position, t.name, r.id`,
+    sql`select content from visit_step where team_id = ${teamId} and visit_id = ${visitId} order by position`
+  ]);
+  return {
+    records: records.map(rowOf),
+    steps: steps.map((s) => {
+      const { key, title } = readStep(s.content);
+      return { key, title };
+    })
+  };
 }
 
 /** Oil used between the changes before this one, of the same task, the latest first. */

@@ -11,6 +11,7 @@ import { id, remark } from '../forms';
 import { meterChangeSchema, odometerSchema, raceDaySchema, readingSchema, strikeSchema } from '../hours/form';
 import type { Logged, RowAnswer } from './logged';
 import { eventSchema, machineSchema, personSchema, teamSchema } from '../machine/form';
+import { correctionSchema } from '../record/correction';
 import { ruleSchema } from '../rules/form';
 import {
   backToBookSchema,
@@ -105,6 +106,8 @@ export const COMMANDS = {
       path: ['content', 'key'],
       message: 'A job keeps its key.'
     }),
+
+  'record.correct': correctionSchema,
 
   'visit.start': startSchema,
   'visit.enter': z.object({ visitId: id, entry: entrySchema }),

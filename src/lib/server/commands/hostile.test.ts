@@ -278,6 +278,12 @@ beforeAll(async () => {
       content: { key: 'mine', title: 'Mine', steps: [{ key: 'a', title: 'A', kind: 'tick', minutes: 1 }] },
       word: ''
     },
+    'record.correct': {
+      id: id(),
+      recordId: id(),
+      amount: { circuit: 'engine', what: 'poured', now: '950 ml' },
+      words: 'misread'
+    },
     'visit.start': {
       id: visit,
       machineId,

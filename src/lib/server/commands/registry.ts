@@ -3,6 +3,7 @@ import type { Role } from '../../core/team/team';
 import type { Scope } from '../book/hold';
 import { addCall, dropCall, machineOfCall } from '../calls';
 import { addComponent, moveComponent, rebuild, scrap, swapComponents } from '../components';
+import { correct, placeOfRecord } from '../corrections';
 import type { Tx } from '../db';
 import { estimateOuting, machineOfOuting } from '../estimates';
 import { addEvent, callOff } from '../events';
@@ -233,6 +234,12 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
   'oil.stock': entry({ role: everyone, scope: null, handle: noteStock }),
   'store.retire': entry({ role: everyone, scope: null, handle: retire }),
   'job.save': entry({ role: everyone, scope: null, handle: saveTemplate }),
+
+  'record.correct': entry({
+    role: everyone,
+    scope: (c, tx, teamId) => placeOfRecord(tx, teamId, c.recordId),
+    handle: correct
+  }),
 
   'visit.start': entry({ role: everyone, scope: (v) => onSheet(v.machineId), handle: startVisit }),
   'visit.enter': entry({

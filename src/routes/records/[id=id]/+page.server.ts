@@ -1,24 +1,43 @@
 import { error } from '@sveltejs/kit';
 import { suddenRise } from '$lib/core/fluids/ledger';
+import { atSteps, wholeVisit } from '$lib/core/record/whole';
+import { correctionsOf } from '$lib/server/corrections';
 import { db } from '$lib/server/db';
 import { listPhotos } from '$lib/server/photos';
 import { earlierConsumption, getRecord, recordsOfVisit } from '$lib/server/records';
 import { wrenchNames } from '$lib/server/stores';
 import type { PageServerLoad } from './$types';
 
+/** A record, with the whole visit it is from: its jobs inside, what they share once. */
 export const load: PageServerLoad = async ({ locals, params }) => {
   const sql = db();
   const teamId = locals.team!.id;
   const record = await getRecord(sql, teamId, params.id);
   if (!record) error(404, 'No such record in this team.');
-  const used = record.content?.circuits[0]?.used ?? null;
+  const { visitId } = record;
+  const [visit, photos, wrenches, corrections] = await Promise.all([
+    visitId ? recordsOfVisit(sql, teamId, visitId) : { records: [record], steps: [] },
+    visitId ? listPhotos(sql, teamId, visitId) : [],
+    wrenchNames(sql, teamId),
+    correctionsOf(sql, teamId, record)
+  ]);
+  const contents = visit.records.flatMap((r) => r.content ?? []);
+  const whole = contents.length > 0 ? wholeVisit(contents) : null;
+  const judged = new Set(whole?.debris.flatMap((d) => d.stepKey ?? []));
+  const rises = await Promise.all(
+    visit.records.map(async (r) => {
+      const used = r.content?.circuits[0]?.used;
+      return used ? suddenRise(used, await earlierConsumption(sql, teamId, r.id)) : null;
+    })
+  );
   return {
     record,
-    others: record.visitId ? await recordsOfVisit(sql, teamId, record.visitId, record.id) : [],
-    photos: record.visitId
-      ? Object.fromEntries((await listPhotos(sql, teamId, record.visitId)).map((p) => [p.stepKey, p.id]))
-      : ({} as Record<string, string>),
-    wrenches: await wrenchNames(sql, teamId),
-    rise: used ? suddenRise(used, await earlierConsumption(sql, teamId, record.id)) : null
+    jobs: visit.records,
+    whole,
+    photos: photos.map((p) => ({ id: p.id, stepKey: p.stepKey })),
+    atSteps: atSteps(whole?.remarks ?? [], photos, visit.steps, judged),
+    wrenches,
+    corrections,
+    rises: rises.filter((r) => r !== null)
   };
 };

@@ -5,10 +5,20 @@
   import { HOUSE_RULES, showRule } from '$lib/core/rules/rules';
   import { showBand } from '$lib/core/quantity/band';
   import { show, showBoth } from '$lib/core/quantity/quantity';
+  import AtSteps from '$lib/ui/record/AtSteps.svelte';
+  import Corrections from '$lib/ui/record/Corrections.svelte';
 
   let { data } = $props();
   const r = $derived(data.record);
-  const f = $derived(r.content);
+  /** The whole visit: what its jobs share stands in it once. */
+  const f = $derived(data.whole);
+  const several = $derived(data.jobs.length > 1);
+  const title = $derived(data.jobs.map((j) => j.task).join(' + '));
+  /** Photos of what was judged, beside it. */
+  const photosAt = (stepKey: string | null) =>
+    data.photos.filter((p) => p.stepKey === stepKey && stepKey !== null);
+  const remarksAt = (stepKey: string | null) =>
+    (f?.remarks ?? []).filter((x) => x.stepKey === stepKey && stepKey !== null).map((x) => x.remark);
   /** As the record keeps them: what holds today may be another. */
   const inForce = $derived(
     HOUSE_RULES.flatMap((rule) => {
@@ -25,22 +35,37 @@
   };
 </script>
 
-<svelte:head><title>{r.task} · {r.plate} · Hour Trail</title></svelte:head>
+<svelte:head><title>{title} · {r.plate} · Hour Trail</title></svelte:head>
 <div class="flex flex-wrap items-center gap-3">
   {#if r.machineId}<a href="/machines/{r.machineId}" class="flex items-center gap-3 no-underline"
       ><span class="plate text-3xl">{r.plate}</span><span class="figure text-2xl">{r.machine}</span></a
     >{:else}<span class="quiet">on the shelf</span>{/if}
-  <h1>{r.task}</h1>
+  <h1>{title}</h1>
   <button type="button" class="link no-print ml-auto" onclick={() => print()}>Print</button>
 </div>
 <p class="figure mt-2 text-2xl">
   {r.doneOn}, at {r.hours === null ? 'hours not known' : `${showHours(r.hours)} h`}, by {r.by}
 </p>
-{#if r.part}<p class="quiet mt-1">Hours of the {r.part}, its own.</p>{/if}
-{#if r.early}<p class="mt-2">Done early, with {r.early}.</p>{/if}
-{#if r.perPart && !r.replaced}<p class="mt-2">The part was looked at and stayed; its count goes on.</p>{/if}
-{#if r.reason}<p class="mt-2">Why then: {r.reason}</p>{/if}
-{#if r.remark}<p class="mt-2 whitespace-pre-wrap">{r.remark}</p>{/if}
+{#each data.jobs as j (j.id)}
+  {#snippet said()}
+    {#if j.part}<p class="quiet mt-1">Hours of the {j.part}, its own.</p>{/if}
+    {#if j.early}<p class="mt-1">Done early, with {j.early}.</p>{/if}
+    {#if j.perPart && !j.replaced}<p class="mt-1">
+        The part was looked at and stayed; its count goes on.
+      </p>{/if}
+    {#if j.reason}<p class="mt-1">Why then: {j.reason}</p>{/if}
+    {#if j.remark}<p class="mt-1 whitespace-pre-wrap">{j.remark}</p>{/if}
+  {/snippet}
+  {#if several}
+    <div class="mt-2">
+      <span class="font-bold">{j.task}</span>{#if j.hours !== r.hours}<span class="figure"
+          >, at {j.hours === null ? 'hours not known' : `${showHours(j.hours)} h`}</span
+        >{/if}
+      {@render said()}
+    </div>
+  {:else}{@render said()}{/if}
+{/each}
+<Corrections recordId={r.id} circuits={f?.circuits ?? []} corrections={data.corrections} />
 
 {#if f}
   <p class="mt-2">
@@ -51,8 +76,6 @@
         >, against about {Math.round(f.estimate.elapsed)} worked out ({Math.round(f.estimate.attended)} with hands
         on it)</span
       >{/if}
-    {#if data.others.length > 0}<span class="quiet">In the same visit:</span>
-      {#each data.others as o (o.id)}<a class="link mr-3" href="/records/{o.id}">{o.task}</a>{/each}{/if}
   </p>
   {#if worst !== 'carry on'}<p class="caution mt-2">
       <strong>{worst}.</strong> What came out with the oil, below.
@@ -97,19 +120,18 @@
           </tbody>
         </table>
       {:else}<p class="quiet">No oil in this job.</p>{/each}
-      {#if data.rise}<p class="caution mt-1">{data.rise}</p>{/if}
+      {#each data.rises as rise (rise)}<p class="caution mt-1">{rise}</p>{/each}
       <h2 class="mt-5">As found</h2>
       <table class="sheet-table mt-1">
         <tbody>
           {#each f.debris as d, i (i)}<tr
               ><td
-                >{d.place}{#if data.photos[d.stepKey ?? '']}<a
-                    class="no-print block"
-                    href="/api/photos/{data.photos[d.stepKey!]}"
+                >{d.place}{#each photosAt(d.stepKey) as p (p.id)}<a
+                    class="block"
+                    href="/api/photos/{p.id}"
                     target="_blank"
-                    rel="noopener"
-                    ><img src="/api/photos/{data.photos[d.stepKey!]}?small" alt={d.place} class="h-16" /></a
-                  >{/if}</td
+                    rel="noopener"><img src="/api/photos/{p.id}?small" alt={d.place} class="h-20" /></a
+                  >{/each}</td
               ><td
                 >{d.grade}{d.materials.length > 0 ? `; ${d.materials.join(', ')}` : ''}{d.oilLook &&
                 d.oilLook !== 'as usual'
@@ -118,7 +140,9 @@
                     ><strong>{d.verdict}</strong>{d.overruled
                       ? `, overruled: ${d.overruled}`
                       : `. ${(d.reasons ?? []).join(' ')}`}</span
-                  >{/if}</td
+                  >{/if}{#each remarksAt(d.stepKey) as remark, k (k)}<span class="block break-words"
+                    >{remark}</span
+                  >{/each}</td
               ></tr
             >{:else}<tr><td>No debris was judged.</td></tr>{/each}
           {#each f.found as x, i (i)}<tr
@@ -171,12 +195,7 @@
             </li>{/each}
         </ul>
       {/if}
-      {#if f.remarks.length > 0}
-        <h2 class="mt-5">Remarks</h2>
-        <ul>
-          {#each f.remarks as l, i (i)}<li class="rule-b py-1 break-words">{l.title}: {l.remark}</li>{/each}
-        </ul>
-      {/if}
+      <AtSteps steps={data.atSteps} />
     </section>
   </div>
 {/if}

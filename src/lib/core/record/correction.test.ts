@@ -1,0 +1,64 @@
+import { describe, expect, it } from 'vitest';
+import { amountIn, corrected, correctionSchema } from './correction';
+import type { JobRecord } from './record';
+
+const record = {
+  circuits: [
+    {
+      circuit: 'engine',
+      drainedMl: 880,
+      pouredMl: 950,
+      level: null,
+      oil: null,
+      oilHours: 1500,
+      // 940 went in before, 880 came out after 15 h: 60 ml, 4 ml an hour.
+      used: { ml: 60, mlPerHour: 4 }
+    }
+  ],
+  remarks: []
+} as unknown as JobRecord;
+const id = '11111111-1111-4111-8111-111111111111';
+
+describe('an amount put right', () => {
+  it('what was poured: the rest stays', () => {
+    const now = corrected(record, { circuit: 'engine', what: 'poured', now: 1000 });
+    expect(now.circuits[0]).toEqual({ ...record.circuits[0], pouredMl: 1000 });
+    expect(record.circuits[0]!.pouredMl).toBe(950);
+  });
+  it('what was drained: what was used follows; 940 − 910 = 30 ml in 15 h, 2 ml an hour', () => {
+    const now = corrected(record, { circuit: 'engine', what: 'drained', now: 910 });
+    expect(now.circuits[0]).toMatchObject({ drainedMl: 910, pouredMl: 950, used: { ml: 30, mlPerHour: 2 } });
+  });
+  it('where nothing was known of what went in before, nothing is made up', () => {
+    const bare = { ...record, circuits: [{ ...record.circuits[0]!, drainedMl: null, used: null }] };
+    expect(corrected(bare, { circuit: 'engine', what: 'drained', now: 910 }).circuits[0]).toMatchObject({
+      drainedMl: 910,
+      used: null
+    });
+  });
+  it('another oil is not touched, and one that is not there is not found', () => {
+    expect(corrected(record, { circuit: 'gearbox', what: 'poured', now: 1 })).toEqual(record);
+    expect(amountIn(record, 'gearbox', 'poured')).toBeUndefined();
+    expect([amountIn(record, 'engine', 'poured'), amountIn(record, 'engine', 'drained')]).toEqual([950, 880]);
+  });
+});
+
+describe('the form', () => {
+  const of = (amount: unknown, words: unknown = 'misread the jug') =>
+    correctionSchema.safeParse({ id, recordId: id, amount, words });
+  const fields = (parsed: ReturnType<typeof of>) => parsed.error?.issues.map((i) => i.path.join('.'));
+  it('takes an amount in any unit, or words alone', () => {
+    expect(of({ circuit: 'engine', what: 'poured', now: '0.95 L' }).data!.amount!.now).toBeCloseTo(950, 6);
+    expect(of({ circuit: 'engine', what: 'poured', now: '1000' }).data!.amount!.now).toBe(1000);
+    expect(of(null).success).toBe(true);
+  });
+  it.each([
+    [{ circuit: 'engine', what: 'poured', now: '25 L' }, 'x', 'amount.now'],
+    [{ circuit: 'engine', what: 'poured', now: '20 N·m' }, 'x', 'amount.now'],
+    [{ circuit: 'engine', what: 'poured', now: '' }, 'x', 'amount.now'],
+    [{ circuit: 'engine', what: 'level', now: '1' }, 'x', 'amount.what'],
+    [{ circuit: 'sump', what: 'poured', now: '1' }, 'x', 'amount.circuit'],
+    [null, '  ', 'words'],
+    [null, '\u200b', 'words']
+  ])('asks again about %j, %j', (amount, words, field) => expect(fields(of(amount, words))).toContain(field));
+});

@@ -1,0 +1,95 @@
+import { z } from 'zod';
+import { consumption } from '../fluids/ledger';
+import { bad, id } from '../forms';
+import { parseQuantity } from '../quantity/parse';
+import { CIRCUITS, type Circuit } from '../specs/sheet';
+import type { Shape } from '../stored/stored';
+import type { JobRecord } from './record';
+
+/** Amounts of a record that sums hang on: what went in is held against what comes out next time. */
+export const CORRECTED = ['drained', 'poured'] as const;
+export type Corrected = (typeof CORRECTED)[number];
+
+/** An amount that was put right, ml. Null before: it was not measured. */
+export interface AmountCorrection {
+  circuit: Circuit;
+  what: Corrected;
+  was: number | null;
+  now: number;
+}
+/** A correction as it stands beside its record. */
+export interface Correction {
+  id: string;
+  words: string;
+  amount: AmountCorrection | null;
+  by: string;
+  at: Date;
+}
+
+/** More than 20 litres is no engine of ours. */
+const MOST_ML = 20_000;
+export const correctionSchema = z.object({
+  id,
+  recordId: id,
+  /** Null: in words only. */
+  amount: z
+    .object({
+      circuit: z.enum(CIRCUITS, { error: 'Which oil?' }),
+      what: z.enum(CORRECTED, { error: 'Drained or poured?' }),
+      now: z
+        .string({ error: 'How much was it? Such as 950 ml.' })
+        .max(200, 'At most 200 characters.')
+        .transform((text, ctx): number => {
+          const parsed = parseQuantity(text, { dimension: 'volume', unit: 'ml' });
+          if (!parsed.ok) return bad(ctx, parsed.problem.message);
+          const { base } = parsed.quantity;
+          return base >= 0 && base <= MOST_ML
+            ? base
+            : bad(ctx, 'From nothing to 20 L: is it the right unit?');
+        })
+    })
+    .nullable(),
+  words: z
+    .string({ error: 'Say what was wrong, in a few words.' })
+    .max(10_200, 'At most 10,000 characters.')
+    .trim()
+    .min(1, 'Say what was wrong, in a few words.')
+    .max(10_000, 'At most 10,000 characters.')
+    .regex(/[\p{L}\p{N}\p{P}\p{S}]/u, 'Say what was wrong, in a few words.')
+});
+export type CorrectionInput = z.output<typeof correctionSchema>;
+
+/** A kept amount, as it is read again. */
+export const keptAmount = z
+  .object({
+    circuit: z.enum(CIRCUITS),
+    what: z.enum(CORRECTED),
+    was: z.number().nullable(),
+    now: z.number()
+  } satisfies Shape<AmountCorrection>)
+  .nullable();
+
+/** What a record says of an amount; undefined: that oil is not in it. */
+export function amountIn(record: JobRecord, circuit: Circuit, what: Corrected): number | null | undefined {
+  const c = record.circuits.find((x) => x.circuit === circuit);
+  return c && (what === 'drained' ? c.drainedMl : c.pouredMl);
+}
+
+/**
+ * A record with an amount put right, and what was used between changes with it: what had gone in before it is still known from
+ * the sum that was kept.
+ */
+export function corrected(
+  record: JobRecord,
+  { circuit, what, now }: Omit<AmountCorrection, 'was'>
+): JobRecord {
+  return {
+    ...record,
+    circuits: record.circuits.map((c) => {
+      if (c.circuit !== circuit) return c;
+      if (what === 'poured') return { ...c, pouredMl: now };
+      const before = c.used && c.drainedMl !== null ? c.used.ml + c.drainedMl : null;
+      return { ...c, drainedMl: now, used: before === null ? null : consumption(before, now, c.oilHours) };
+    })
+  };
+}

@@ -1,0 +1,121 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { Book, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
+import { addOil, correct } from '../../../tests/database/hands';
+import type { JobRecord } from '../core/record/record';
+import { correctionSchema } from '../core/record/correction';
+import { writeRecord } from '../core/record/stored';
+import { oilSchema } from '../core/stores/form';
+import { circuitHistory } from './bench-history';
+import { correctionsOf } from './corrections';
+import { getRecord } from './records';
+import { readToolbox } from './stores';
+
+let book: Book;
+let recordId: string;
+const oilId = uuid();
+beforeAll(async () => {
+  book = await openBook();
+  const oil = { id: oilId, name: 'Brindle', kind: 'engine oil, four-stroke', grade: '10W-50', bottle: '1 L' };
+  await addOil(book.sql, book.team.id, book.personId, oilSchema.parse({ ...oil, stock: '3 L' }));
+});
+afterAll(() => book.close());
+beforeEach(async () => {
+  recordId = uuid();
+  const content: JobRecord = {
+    job: 'engine-oil',
+    version: 1,
+    rules: {},
+    circuits: [
+      {
+        circuit: 'engine',
+        drainedMl: 880,
+        pouredMl: 900,
+        level: null,
+        oil: { id: oilId, name: 'Brindle', grade: '10W-50', deviation: null },
+        oilHours: 1500,
+        used: { ml: 60, mlPerHour: 4 }
+      }
+    ],
+    debris: [],
+    found: [],
+    fasteners: [],
+    deferred: [],
+    leftOut: [],
+    remarks: [],
+    measured: [],
+    passedOver: [],
+    minutes: 30,
+    afterwards: false,
+    estimate: null
+  };
+  await book.sql`
+    insert into service_record (team_id, id, machine_id, task_id, done_on, done_at, hours, content, created_by)
+    values (${book.team.id}, ${recordId}, ${book.machineId}, ${book.taskId}, ${TODAY}, ${NOW}, 4000, ${book.sql.json(writeRecord(content) as never)}, ${book.personId})`;
+});
+const put = (now: string, more: object = {}) =>
+  correct(
+    book.sql,
+    book.team.id,
+    book.personId,
+    correctionSchema.parse({
+      id: uuid(),
+      recordId,
+      amount: { circuit: 'engine', what: 'poured', now },
+      words: 'misread the jug',
+      ...more
+    })
+  );
+const stock = async () => (await readToolbox(book.sql, book.team.id)).oils[0]!.stockMl;
+const poured = async () =>
+  (await getRecord(book.sql, book.team.id, recordId))!.content!.circuits[0]!.pouredMl;
+
+describe('a record put right', () => {
+  it('says what it was and what it is, is what the next drain is held against, and takes the difference from the stores', async () => {
+    const before = await stock();
+    await put('0.95 L');
+    expect(await poured()).toBe(950);
+    expect(await stock()).toBeCloseTo(before - 50, 3);
+    expect(await correctionsOf(book.sql, book.team.id, { id: recordId, visitId: null })).toMatchObject([
+      {
+        words: 'misread the jug',
+        amount: { circuit: 'engine', what: 'poured', was: 900, now: 950 },
+        by: expect.any(String)
+      }
+    ]);
+    const history = await circuitHistory(book.sql, book.team.id, book.machineId, book.taskId, 'engine');
+    expect(history.pouredLastTimeMl).toBe(950);
+  });
+  it('in words only, changes nothing but what stands beside it', async () => {
+    const before = await stock();
+    await put('1', { amount: null, words: 'It was the left plug.' });
+    expect([await poured(), await stock()]).toEqual([900, before]);
+    const [made] = await correctionsOf(book.sql, book.team.id, { id: recordId, visitId: null });
+    expect(made).toMatchObject({ words: 'It was the left plug.', amount: null });
+  });
+  it('sent twice it is one; of two at once each says what it found', async () => {
+    const body = { id: uuid() };
+    await Promise.all([put('950', body), put('950', body)]);
+    expect(await correctionsOf(book.sql, book.team.id, { id: recordId, visitId: null })).toHaveLength(1);
+    const before = await stock();
+    await Promise.all([put('1000'), put('1100')]);
+    const amounts = (await correctionsOf(book.sql, book.team.id, { id: recordId, visitId: null })).map(
+      (c) => c.amount!
+    );
+    expect(amounts).toHaveLength(3);
+    // One after the other, whichever came first: each begins where the one before it ended.
+    expect(amounts.map((a) => a.was).sort()).toEqual(
+      [900, 950, amounts.find((a) => a.was === 950)!.now].sort()
+    );
+    expect(await stock()).toBeCloseTo(before - ((await poured())! - 950), 3);
+  });
+  it('is refused at its field', async () => {
+    await expect(put('900')).rejects.toMatchObject({
+      errors: { 'amount.now': expect.stringContaining('already') }
+    });
+    await expect(
+      put('1', { amount: { circuit: 'gearbox', what: 'poured', now: '900' } })
+    ).rejects.toMatchObject({ errors: { 'amount.circuit': expect.any(String) } });
+    await expect(put('950', { recordId: uuid() })).rejects.toThrow(/not in this team/);
+    expect(await poured()).toBe(900);
+  });
+});

@@ -1,0 +1,34 @@
+import { expect, open, test } from './app';
+
+test('a closed record is put right: what was wrong stays visible, in the record and in what the next drain is held against', async ({
+  work: page,
+  app
+}) => {
+  const [record] = await app.sql`
+    select r.id, r.content->'circuits'->0->>'pouredMl' as poured from service_record r join machine m on m.team_id = r.team_id and m.id = r.machine_id
+    where m.id = ${await app.machineId('27')} and r.content->'circuits'->0->>'pouredMl' is not null order by r.done_at desc limit 1`;
+  await open(page, `/records/${record!.id}`);
+  await page.getByRole('button', { name: 'Correct something in it' }).click();
+  const form = page.getByRole('form', { name: 'Correct this record' });
+  await form.getByLabel('What is wrong').selectOption('engine oil, poured');
+  await form.getByLabel('It was').fill('25 L');
+  await form.getByRole('button', { name: 'Correct it' }).click();
+  await expect(form.getByText('From nothing to 20 L: is it the right unit?')).toBeVisible();
+  await expect(form.getByText('Say what was wrong, in a few words.')).toBeVisible();
+  await expect(form.getByLabel('It was')).toHaveValue('25 L');
+  await form.getByLabel('It was').fill('1.05 L');
+  await form.getByLabel('Why').fill('misread the jug');
+  // Pressed twice, it is one correction.
+  await form.getByRole('button', { name: 'Correct it' }).dblclick();
+  const corrections = page.getByRole('region', { name: 'Corrections' });
+  await expect(corrections).toContainText(`engine oil poured, ${record!.poured} ml 1050 ml. misread the jug`);
+  await page.reload();
+  await expect(corrections.getByText('Corrected')).toHaveCount(1);
+  await expect(page.getByRole('row', { name: /^Poured/ })).toContainText('1050 ml');
+  expect(await app.sql`select words, amount from record_correction where record_id = ${record!.id}`).toEqual([
+    {
+      words: 'misread the jug',
+      amount: { circuit: 'engine', what: 'poured', was: Number(record!.poured), now: 1050 }
+    }
+  ]);
+});
