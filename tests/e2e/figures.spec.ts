@@ -14,6 +14,9 @@ test('a step measured by the machine’s own figure: outside its band it is a fi
   await slack.press('Enter');
   await expect(page.getByText(/in words only, say so below/)).toBeVisible();
   await slack.fill('35–45 mm');
+  // Reloaded in the middle of it, nothing is lost; taken, it is not typed any more.
+  await page.reload();
+  await expect(slack).toHaveValue('35–45 mm');
   await slack.press('Enter');
   await expect(page.getByRole('button', { name: /^Chain slack, total.*earlier figures$/ })).toHaveText(
     'page, 1 earlier'
@@ -44,6 +47,11 @@ test('a step measured by the machine’s own figure: outside its band it is a fi
     await hand.card.getByLabel('Measured, mm').fill(typed);
     await hand.press('Write');
   };
+  await hand.card.getByLabel('Measured, mm').fill('4');
+  await hand.card.getByLabel(/^Remark/).fill('wheel on the ground');
+  await page.reload();
+  await expect(hand.card.getByLabel('Measured, mm')).toHaveValue('4');
+  await expect(hand.card.getByLabel(/^Remark/)).toHaveValue('wheel on the ground');
   await write('a lot');
   await expect(hand.card.getByRole('alert')).toContainText('Write a figure such as');
   await write('5 L');

@@ -1,5 +1,7 @@
 <!-- An amount of oil in any unit, read back in both before it is taken. -->
 <script lang="ts">
+  import { untrack } from 'svelte';
+  import { Unsent } from '../form/unsent.svelte';
   import { parseQuantity } from '$lib/core/quantity/parse';
   import { show, showBoth, type Quantity } from '$lib/core/quantity/quantity';
 
@@ -13,14 +15,16 @@
     /** Asks what stayed in the jug. */
     residue?: boolean;
     units: 'metric' | 'imperial';
+    /** Names the field, so that what is typed survives a reload. */
+    keptAs: string;
     onwrite: (ml: number, asWritten: string, residueMl: number | null) => unknown;
   }
-  let { label, hint, written, odd, residue = false, units, onwrite }: Props = $props();
-  let typed = $state('');
-  let jug = $state('');
+  let { label, hint, written, odd, residue = false, units, keptAs, onwrite }: Props = $props();
+  const amount = untrack(() => new Unsent(`${keptAs} amount`));
+  const jug = untrack(() => new Unsent(`${keptAs} jug`));
   let tried = $state(false);
   const unit = $derived(units === 'metric' ? ('ml' as const) : ('US qt' as const));
-  const parsed = $derived(parseQuantity(typed, { dimension: 'volume', unit }));
+  const parsed = $derived(parseQuantity(amount.value, { dimension: 'volume', unit }));
   const id = $props.id();
   const MOST = 20_000;
   const error = $derived(
@@ -33,15 +37,17 @@
           : null
   );
   const choices = $derived(tried && !parsed.ok ? (parsed.problem.choices ?? []) : []);
-  const left = $derived(jug.trim() === '' ? null : parseQuantity(jug, { dimension: 'volume', unit }));
+  const left = $derived(
+    jug.value.trim() === '' ? null : parseQuantity(jug.value, { dimension: 'volume', unit })
+  );
 
   function take(q: Quantity) {
     if (q.base > MOST) return;
     if (left && !left.ok) return;
     const residueMl = left?.ok ? Math.round(left.quantity.base * 10) / 10 : null;
     if (onwrite(Math.round(q.base * 10) / 10, show(q), residueMl) !== false) {
-      typed = '';
-      jug = '';
+      amount.value = '';
+      jug.value = '';
       tried = false;
     }
   }
@@ -62,7 +68,7 @@
       class="field figure w-44 text-3xl"
       inputmode="decimal"
       autocomplete="off"
-      bind:value={typed}
+      bind:value={amount.value}
       aria-invalid={error ? true : undefined}
       aria-describedby="{id}-note"
     />
@@ -74,7 +80,7 @@
           class="field figure ml-1 w-24 text-xl"
           inputmode="decimal"
           autocomplete="off"
-          bind:value={jug}
+          bind:value={jug.value}
           aria-invalid={left && !left.ok ? true : undefined}
         /></label
       >{/if}
@@ -82,7 +88,7 @@
   <p id="{id}-note" class="mt-1 min-h-6" aria-live="polite">
     {#if error}<span class="error">{error}</span>{:else if left && !left.ok}<span class="error"
         >{left.problem.message}</span
-      >{:else if typed && parsed.ok}{showBoth(parsed.quantity, units).main} = {showBoth(
+      >{:else if amount.value && parsed.ok}{showBoth(parsed.quantity, units).main} = {showBoth(
         parsed.quantity,
         units
       ).other}{/if}

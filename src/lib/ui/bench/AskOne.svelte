@@ -49,7 +49,10 @@
         () => (kind.perFastener ? (item ? (item.fastenerId ?? newId) : fastenerId) : null),
         () => null,
         () => invalidateAll(),
-        named
+        named,
+        kind.perFastener && !(item?.fastenerId ?? fastenerId)
+          ? null
+          : `${machineId} ${ask.key} ${item?.fastenerId ?? fastenerId ?? ''}`
       )
   );
   /** Nobody had named the manual: its field stays while one types in it. */

@@ -1,5 +1,7 @@
 <!-- A check that passes only with its number, judged by its band. -->
 <script lang="ts">
+  import { untrack } from 'svelte';
+  import { Unsent } from '../form/unsent.svelte';
   import type { StepInput } from '$lib/core/job/plan';
   import { parseQuantity } from '$lib/core/quantity/parse';
   import { show, type Quantity } from '$lib/core/quantity/quantity';
@@ -14,10 +16,12 @@
     written: Quantity[];
     units: 'metric' | 'imperial';
     sheetHref: string;
+    /** Names the field, so that what is typed survives a reload. */
+    keptAs: string;
     onwrite: (measured: NonNullable<DoneContent['measured']>) => void;
   }
-  let { input, written, units, sheetHref, onwrite }: Props = $props();
-  let typed = $state('');
+  let { input, written, units, sheetHref, keptAs, onwrite }: Props = $props();
+  const typed = untrack(() => new Unsent(`${keptAs} measured`));
   let error = $state('');
   const id = $props.id();
   const wanted = $derived(inBothUnits(input.number, units));
@@ -25,7 +29,7 @@
   const judged = $derived(last && input.number.band ? judge(last, input.number.band) : null);
   function save(e: SubmitEvent) {
     e.preventDefault();
-    const parsed = parseQuantity(typed, {
+    const parsed = parseQuantity(typed.value, {
       dimension: UNITS[input.unit].dimension,
       unit: input.unit,
       allowNegative: true
@@ -35,7 +39,7 @@
       return;
     }
     error = '';
-    typed = '';
+    typed.value = '';
     onwrite({ value: parsed.quantity.value, unit: parsed.quantity.unit });
   }
 </script>
@@ -58,7 +62,7 @@
       class="field figure w-44 text-3xl"
       inputmode="decimal"
       autocomplete="off"
-      bind:value={typed}
+      bind:value={typed.value}
       aria-invalid={error ? true : undefined}
     />
     <button type="submit" class="go">Write</button>

@@ -78,6 +78,7 @@
     odd={null}
     residue={what !== 'let out again'}
     {units}
+    keptAs="{bench.id} {step.key}"
     onwrite={(v, asWritten, residueMl) =>
       onwrite({ ml: v, asWritten, pour: what, ...(residueMl ? { residueMl } : {}) })}
   />

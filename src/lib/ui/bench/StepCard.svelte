@@ -22,6 +22,7 @@
   import Underside from './Underside.svelte';
   import Gather from '../start/Gather.svelte';
   import type { Gathered } from '$lib/core/job/gather/gather';
+  import { Unsent } from '../form/unsent.svelte';
   import { openHours } from '../shell/shell.svelte';
 
   interface Props {
@@ -62,7 +63,8 @@
   const input = $derived(s.input);
   let leaving = $state(false);
   let reason = $state('');
-  let remark = $state('');
+  /** Of this step: gone on and come back, it is still there. */
+  const remark = $derived(new Unsent(`${bench.id} ${s.key} remark`));
   let pointedAt = $state<string | null>(null);
   const problem = $derived(
     bench.problemAt === s.key || (input.type === 'close' && input.items.includes(bench.problemAt ?? ''))
@@ -94,7 +96,6 @@
     void s.key;
     leaving = false;
     reason = '';
-    remark = '';
     pointedAt = null;
   });
 
@@ -102,10 +103,10 @@
     const ok = bench.write({
       stepKey: s.key,
       action: 'done',
-      content: { ...content, ...(remark.trim() ? { remark: remark.trim() } : {}) }
+      content: { ...content, ...(remark.value.trim() ? { remark: remark.value.trim() } : {}) }
     });
     if (!ok) return false;
-    remark = '';
+    remark.value = '';
     return true;
   }
   /** Writing is also going on, where nothing is left to do here. */
@@ -210,24 +211,26 @@
           written={measuredAt(step)}
           {units}
           sheetHref="/machines/{machineId}/sheet"
+          keptAs="{bench.id} {s.key}"
           onwrite={(measured) => doneAndOn({ measured })}
         />{/key}
       {#if step.done}<button type="button" class="go next mt-3" onclick={onward}>Next step</button>{/if}
     {:else if input.type === 'drained'}
       {@const written = step.written.at(-1)?.ml ?? null}
-      <Amount
-        label="Drained"
-        hint={input.pouredLastTimeMl === null
-          ? 'what went in last time is not known'
-          : `last time ${Math.round(input.pouredLastTimeMl)} ml went in`}
-        {written}
-        odd={oddAt(bench.state, step)}
-        {units}
-        onwrite={(v, t) => doneAndOn({ ml: v, asWritten: t })}
-      />
+      {#key s.key}<Amount
+          label="Drained"
+          hint={input.pouredLastTimeMl === null
+            ? 'what went in last time is not known'
+            : `last time ${Math.round(input.pouredLastTimeMl)} ml went in`}
+          {written}
+          odd={oddAt(bench.state, step)}
+          {units}
+          keptAs="{bench.id} {s.key}"
+          onwrite={(v, t) => doneAndOn({ ml: v, asWritten: t })}
+        />{/key}
       {#if step.done}<button type="button" class="go next mt-3" onclick={onward}>Next step</button>{/if}
     {:else if input.type === 'pour'}
-      <Pour {bench} step={s} {input} {units} {readonly} onwrite={(c) => doneAndOn(c)} />
+      {#key s.key}<Pour {bench} step={s} {input} {units} {readonly} onwrite={(c) => doneAndOn(c)} />{/key}
       {#if step.done && !readonly}<button type="button" class="go next mt-3" onclick={onward}
           >Next step</button
         >{/if}
@@ -263,7 +266,7 @@
       <label class="quiet mt-5 block text-sm" for="remark"
         >Remark, kept with this step and shown here next time</label
       >
-      <textarea id="remark" class="field mt-1 w-full" rows="1" maxlength="10000" bind:value={remark}
+      <textarea id="remark" class="field mt-1 w-full" rows="1" maxlength="10000" bind:value={remark.value}
       ></textarea>
       {#if step.written.some((w) => w.remark)}<p class="text-sm">
           Written: {step.written

@@ -139,6 +139,7 @@
             written={null}
             odd={null}
             {units}
+            keptAs="{bench.id} {key}"
             onwrite={(ml, asWritten) =>
               press([
                 {

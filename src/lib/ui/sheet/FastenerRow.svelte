@@ -58,7 +58,8 @@
         () => id,
         () => now,
         () => invalidateAll(),
-        () => row.add()
+        () => row.add(),
+        fastener ? `${machineId} torque ${id}` : null
       )
   );
   const f = $derived(row.fields);

@@ -1,4 +1,5 @@
 import type { Fastener } from '$lib/core/specs/sheet';
+import { forget, keep, kept, texts } from '../form/kept';
 import { send } from '../form/send';
 
 /** What of a fastener stands in fields. */
@@ -20,7 +21,18 @@ export class FastenerEntry {
     /** What it begins with while it is not on the sheet. */
     readonly start: () => FastenerFields,
     readonly after: () => Promise<void>
-  ) {}
+  ) {
+    // A reload in the middle of a field loses nothing; what is only offered has no name yet to keep it under.
+    if (now()) this.#typed = texts(kept('window', this.#keptAs)) as Partial<FastenerFields>;
+  }
+  get #keptAs(): string {
+    return `fastener ${this.id}`;
+  }
+  #type(typed: Partial<FastenerFields>): void {
+    this.#typed = typed;
+    if (Object.keys(typed).length === 0) forget('window', this.#keptAs);
+    else if (this.now()) keep('window', this.#keptAs, typed);
+  }
 
   /** As this screen put it on the sheet; what the page brings back since then takes its place. */
   #added: FastenerFields | null = null;
@@ -34,7 +46,7 @@ export class FastenerEntry {
     return { ...(this.#there() ?? this.start()), ...this.#typed };
   }
   set<K extends Field>(field: K, value: FastenerFields[K]): void {
-    this.#typed = { ...this.#typed, [field]: value };
+    this.#type({ ...this.#typed, [field]: value });
     this.errors = {};
   }
 
@@ -90,9 +102,11 @@ export class FastenerEntry {
     if (sent.ok) {
       await this.after();
       // What was typed meanwhile is not dropped with what was sent.
-      this.#typed = Object.fromEntries(
-        Object.entries(this.#typed).filter(([k, v]) => before[k as Field] !== v)
-      ) as Partial<FastenerFields>;
+      this.#type(
+        Object.fromEntries(
+          Object.entries(this.#typed).filter(([k, v]) => before[k as Field] !== v)
+        ) as Partial<FastenerFields>
+      );
     }
     this.busy = false;
     return sent.ok;

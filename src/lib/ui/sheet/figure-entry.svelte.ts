@@ -2,6 +2,7 @@ import type { Quantity } from '$lib/core/quantity/quantity';
 import { show } from '$lib/core/quantity/quantity';
 import type { FigureKey } from '$lib/core/specs/kinds';
 import type { Figure } from '$lib/core/specs/sheet';
+import { forget, keep, kept } from '../form/kept';
 import { send } from '../form/send';
 import { bothUnits } from './figure';
 import { sitting, type Sitting } from './sitting.svelte';
@@ -40,8 +41,14 @@ export class FigureEntry {
     /** Once it is on the sheet. */
     readonly after: () => Promise<void>,
     /** What has to be on the sheet first: the fastener it hangs on. @returns whether it is */
-    readonly before: () => Promise<boolean> = async () => true
-  ) {}
+    readonly before: () => Promise<boolean> = async () => true,
+    /** What the field is called where its text is kept until it is taken; null: it hangs on nothing that has a name yet. */
+    readonly keptAs: string | null = `${machineId} ${key}`
+  ) {
+    // A reload in the middle of it loses nothing.
+    const was = keptAs === null ? null : kept('window', keptAs);
+    if (typeof was === 'string') this.#typed = was;
+  }
 
   get typed(): string {
     const now = this.now();
@@ -50,6 +57,7 @@ export class FigureEntry {
   set typed(text: string) {
     this.#typed = text;
     this.asked = null;
+    if (this.keptAs !== null) keep('window', this.keptAs, text);
   }
   get page(): string {
     return this.#page ?? this.now()?.page ?? '';
@@ -74,6 +82,7 @@ export class FigureEntry {
     this.#typed = null;
     this.#page = null;
     this.asked = null;
+    if (this.keptAs !== null) forget('window', this.keptAs);
   }
 
   /** Sends what was typed, where something was. @returns whether the hand may go on */
