@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { planOf, step } from '../../../../tests/core/bench';
 import { NO_HISTORY } from '../job/layout/context';
-import { oddAt } from './odd';
+import { oddAt, oilSaid } from './odd';
 import { visitState } from './state';
 
 const plan = planOf(['engine-oil'], {
@@ -46,5 +46,30 @@ describe('what is odd about what was written', () => {
     expect(at('debris', flakes)).toMatch(/^find the source\. /);
     expect(at('debris', { ...flakes, verdict: 'carry on', overruled: 'a new gear' })).toBeNull();
     expect(at('debris', { grade: 'none', materials: [] })).toBeNull();
+  });
+});
+
+describe('the oil itself', () => {
+  const looks = plan.steps.filter((s) => s.input.type === 'debris').map((s) => s.key);
+  const said = (which: number, ...entries: ReturnType<typeof step>[]) => {
+    const state = visitState(plan, entries);
+    return oilSaid(
+      state,
+      state.steps.find((s) => s.step.key === looks[which])!
+    );
+  };
+  const milky = step(looks[0]!, 'done', { grade: 'none', oilLook: 'milky' });
+  it('is asked about at whichever look comes first, and not at the others', () => {
+    expect(looks.length).toBeGreaterThan(1);
+    expect(said(1)).toBeNull();
+    expect(said(1, milky)).toEqual({
+      look: 'milky',
+      at: plan.steps.find((s) => s.key === looks[0])!.title
+    });
+    // Where it was said, it can be said otherwise.
+    expect(said(0, milky)).toBeNull();
+  });
+  it('undone, it is asked about again', () => {
+    expect(said(1, milky, step(looks[0]!, 'undone'))).toBeNull();
   });
 });

@@ -1,4 +1,4 @@
-import { readDrain } from '../debris/trend';
+import { readDrain, type OilLook } from '../debris/trend';
 import { wrongCircuit } from '../fluids/ledger';
 import { judgeLevel } from '../fluids/level';
 import { oddDrain, oddTotal } from '../fluids/pour';
@@ -52,4 +52,19 @@ export function oddAt(state: VisitState, s: StepState): string | null {
     default:
       return null;
   }
+}
+
+/**
+ * What was said of a circuit's oil at another of its looks (magnet, screen, filter): it is one oil, asked about once and judged
+ * once. Null where nobody has said anything yet.
+ */
+export function oilSaid(state: VisitState, s: StepState): { look: OilLook; at: string } | null {
+  const { input } = s.step;
+  if (input.type !== 'debris') return null;
+  for (const other of state.steps) {
+    const look = other.done ? other.written.at(-1)?.oilLook : undefined;
+    const same = other.step.input.type === 'debris' && other.step.input.circuit === input.circuit;
+    if (look && same && other.step.key !== s.step.key) return { look, at: other.step.title };
+  }
+  return null;
 }

@@ -20,9 +20,11 @@
     input: Extract<StepInput, { type: 'debris' }>;
     written: DoneContent | null;
     today: string;
+    /** What was said of this oil at another look of the visit: asked once. Null: not yet. */
+    oilSaid: { look: OilLook; at: string } | null;
     onwrite: (c: DoneContent) => void;
   }
-  let { input, written, today, onwrite }: Props = $props();
+  let { input, written, today, oilSaid, onwrite }: Props = $props();
   let grade = $state<Grade | null>(untrack(() => written?.grade ?? null));
   let materials = $state<Material[]>(untrack(() => written?.materials ?? []));
   let oilLook = $state<OilLook>(untrack(() => written?.oilLook ?? 'as usual'));
@@ -59,7 +61,7 @@
     onwrite({
       grade,
       materials: grade === 'none' ? [] : materials,
-      oilLook,
+      ...(oilSaid ? {} : { oilLook }),
       ...(overruled ? { verdict: own as Verdict, overruled: why.trim() } : {})
     });
   }
@@ -79,12 +81,14 @@
           >{/each}
       </div>
     {/if}
-    <label class="mt-3 block" for="{id}-oil"
-      >The oil itself
-      <select id="{id}-oil" class="field ml-2" bind:value={oilLook}>
-        {#each OIL_LOOKS as o (o)}<option value={o}>{o}</option>{/each}
-      </select></label
-    >
+    {#if oilSaid}<p class="mt-3">
+        The oil itself: <strong>{oilSaid.look}</strong>, said at “{oilSaid.at}”.
+      </p>{:else}<label class="mt-3 block" for="{id}-oil"
+        >The oil itself
+        <select id="{id}-oil" class="field ml-2" bind:value={oilLook}>
+          {#each OIL_LOOKS as o (o)}<option value={o}>{o}</option>{/each}
+        </select></label
+      >{/if}
   </div>
   <figure>
     <figcaption class="quiet">

@@ -1,6 +1,6 @@
 <!-- One step: what to do, the next number huge, its caution, and what has to be put in. -->
 <script lang="ts">
-  import { oddAt } from '$lib/core/visit/odd';
+  import { oddAt, oilSaid } from '$lib/core/visit/odd';
   import { goesOn } from '$lib/core/visit/onward';
   import { isShut, standInWords, type StepState, measuredAt } from '$lib/core/visit/state';
   import type { DoneContent } from '$lib/core/visit/entry';
@@ -239,6 +239,7 @@
           {input}
           written={step.written.at(-1) ?? null}
           today={around.today}
+          oilSaid={oilSaid(bench.state, step)}
           onwrite={(c) => doneAndOn(c)}
         />{/key}
     {:else if input.type === 'level'}
