@@ -38,7 +38,11 @@ test('a step measured by the machine’s own figure: outside its band it is a fi
   await page.getByRole('button', { name: /that (is|are) clear for now/ }).click();
   for (const box of await page.getByRole('checkbox').all()) if (await box.isChecked()) await box.uncheck();
   await page.getByRole('checkbox', { name: /^Chain slack/ }).check();
-  await page.getByLabel(/^Steps for Chain slack/).selectOption('Chain look');
+  const steps = page.getByLabel(/^Steps for Chain slack/);
+  await steps.selectOption('Chain look');
+  // Only what fits this machine, which has no differentials; and the pick is kept for next time.
+  await expect(steps.getByRole('option', { name: 'Differential oils' })).toHaveCount(0);
+  await page.getByLabel('for this task from now on').check();
   await page.getByRole('button', { name: 'Start the visit' }).click();
   const hand = new Hand(page);
   await hand.until('Measure the slack');
@@ -65,6 +69,9 @@ test('a step measured by the machine’s own figure: outside its band it is a fi
   await hand.finish();
   await page.getByRole('button', { name: 'Close the visit' }).click();
   await expect(page).toHaveURL(/\/records\//);
+  expect(
+    await app.sql`select job from task where machine_id = ${machine} and name like 'Chain slack%'`
+  ).toEqual([{ job: 'chain-look' }]);
   await expect(page.getByRole('row', { name: /Measure the slack/ })).toContainText(
     '2 in, then 45 mm, on the edge'
   );

@@ -1,4 +1,5 @@
 import type { MachineInput } from '../core/machine/form';
+import type { Kind } from '../core/machine/machine';
 import { dayOf } from '../core/time/day';
 import type { Db } from './db';
 import { refuse, Refusal } from './refusal';
@@ -10,7 +11,7 @@ export interface MachineRow {
   plate: string;
   name: string;
   maker: string;
-  kind: string;
+  kind: Kind;
   riderId: string | null;
   /** How its hours are counted now: a dead meter counts by time ridden, like none. */
   meter: 'hour meter' | 'reckoned' | null;

@@ -165,11 +165,7 @@ export async function changeTask({ tx, team, personId }: Write, t: TaskChangeInp
   await refuseSameName(tx, team.id, t.taskId, owner!, t.name);
   await refuseJob(tx, team.id, t.job);
   await refuseCircle(tx, team.id, t.taskId, t.triggers);
-  await tx`
-      insert into task_change (team_id, id, task_id, was, word, changed_by)
-      select ${team.id}, ${t.id}, t.id, to_jsonb(t) || jsonb_build_object('triggers',
-        (select coalesce(jsonb_agg(to_jsonb(g)), '[]') from task_trigger g where g.team_id = t.team_id and g.task_id = t.id)), ${t.word}, ${personId}
-      from task t where t.team_id = ${team.id} and t.id = ${t.taskId}`;
+  await keepAsWas(tx, team.id, personId, t);
   await tx`
       update task set name = ${t.name}, job = ${t.job}, note = ${t.note}, anchoring = ${t.anchoring}, ageing = ${t.ageing},
         sensitivity = ${tx.json(t.sensitivity as never)}, per_part = ${t.perPart}, restarts_on_rebuild = ${t.restartsOnRebuild}, answers = ${t.answers as string[]}
@@ -183,6 +179,30 @@ export async function changeTask({ tx, team, personId }: Write, t: TaskChangeInp
   );
   await tx`delete from task_trigger where team_id = ${team.id} and id = any(${gone.map((g) => g.id as string)})`;
   await insertTriggers(tx, team.id, t.taskId, t.triggers);
+}
+
+/** Writes down how a task was, before it is changed. */
+const keepAsWas = (
+  tx: Db,
+  teamId: string,
+  personId: string,
+  c: { id: string; taskId: string; word: string }
+) => tx`
+  insert into task_change (team_id, id, task_id, was, word, changed_by)
+  select ${teamId}, ${c.id}, t.id, to_jsonb(t) || jsonb_build_object('triggers',
+    (select coalesce(jsonb_agg(to_jsonb(g)), '[]') from task_trigger g where g.team_id = t.team_id and g.task_id = t.id)), ${c.word}, ${personId}
+  from task t where t.team_id = ${teamId} and t.id = ${c.taskId}`;
+
+/** A job that was picked for one visit is the task's own from now on. The job has been looked up. */
+export async function keepJob(
+  tx: Db,
+  teamId: string,
+  personId: string,
+  taskId: string,
+  job: string
+): Promise<void> {
+  await keepAsWas(tx, teamId, personId, { id: crypto.randomUUID(), taskId, word: 'picked at the bench' });
+  await tx`update task set job = ${job} where team_id = ${teamId} and id = ${taskId}`;
 }
 
 /** Stops watching a task: it and its records stay readable. Refused while another task counts it. */

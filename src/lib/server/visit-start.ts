@@ -10,7 +10,7 @@ import type { VisitPlan } from '../core/job/plan';
 import { layoutInput } from './bench-history';
 import type { Db } from './db';
 import { refuse } from './refusal';
-import { machineOf } from './tasks';
+import { keepJob, machineOf } from './tasks';
 import { readTemplates, templateFor } from './templates';
 import type { Write } from './write';
 
@@ -36,6 +36,8 @@ export async function startVisit({ tx, team, personId, now }: Write, input: Star
     if (on !== input.machineId) refuse('', `${task!.name} belongs to another machine.`);
     if (j.template !== null && !templates.some((t) => t.key === j.template))
       refuse('', 'That job is not among the team’s jobs any more.');
+    if (j.keep && j.template !== null && j.template !== task!.job)
+      await keepJob(tx, team.id, personId, task!.id as string, j.template);
     jobs.push({
       taskId: task!.id as string,
       template: templateFor({ id: task!.id, name: task!.name, job: task!.job }, j.template, templates)

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { aimInWords, aimOf, besideAim, LEVEL_AIMS, topUpMl } from './aim';
+import { LEVEL_AIMS } from '../specs/kinds';
+import { aimInWords, aimOf, besideAim, topUpMl } from './aim';
 
 describe('where a level should stand', () => {
   it('is a point or a band, and reads back as it was written', () => {

@@ -1,3 +1,5 @@
+import { LEVEL_AIMS, type LevelAim } from '../specs/kinds';
+
 /**
  * Where between its marks a level should stand: 0 at the low mark, 1 at the high one. A band where the manual gives one; both
  * ends alike where it names a point.
@@ -6,19 +8,6 @@ export interface Aim {
   from: number;
   to: number;
 }
-
-/** As manuals put it, and as a sheet holds it. */
-export const LEVEL_AIMS = [
-  'half-way',
-  'three quarters',
-  'at the high mark',
-  'low mark to half-way',
-  'half-way to three quarters',
-  'half-way to the high mark',
-  'three quarters to the high mark',
-  'anywhere between the marks'
-] as const;
-export type LevelAim = (typeof LEVEL_AIMS)[number];
 
 const AIMS: Readonly<Record<LevelAim, readonly [number, number]>> = {
   'half-way': [0.5, 0.5],

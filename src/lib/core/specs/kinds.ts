@@ -1,4 +1,3 @@
-import { LEVEL_AIMS } from '../fluids/aim';
 import type { Dimension, UnitName } from '../quantity/units';
 
 export const LEVEL_METHODS = [
@@ -9,6 +8,19 @@ export const LEVEL_METHODS = [
   'measured quantity only'
 ] as const;
 export type LevelMethod = (typeof LEVEL_METHODS)[number];
+
+/** Where between the marks a level should stand, as manuals put it. */
+export const LEVEL_AIMS = [
+  'half-way',
+  'three quarters',
+  'at the high mark',
+  'low mark to half-way',
+  'half-way to three quarters',
+  'half-way to the high mark',
+  'three quarters to the high mark',
+  'anywhere between the marks'
+] as const;
+export type LevelAim = (typeof LEVEL_AIMS)[number];
 
 export const SECTIONS = [
   'Engine oil',

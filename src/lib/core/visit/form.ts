@@ -6,7 +6,15 @@ export const startSchema = z.object({
   id,
   machineId: id,
   jobs: z
-    .array(z.object({ taskId: id, template: z.string().max(60).nullable().default(null) }))
+    .array(
+      z.object({
+        taskId: id,
+        /** Another job than the task's own; null: its own. */
+        template: z.string().max(60).nullable().default(null),
+        /** That job is the task's own from now on. */
+        keep: z.boolean().default(false)
+      })
+    )
     .min(1, 'Pick at least one job.')
     .max(25, 'At most 25 jobs in one visit.')
     .refine((list) => new Set(list.map((j) => j.taskId)).size === list.length, 'Each job once.'),

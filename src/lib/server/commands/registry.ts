@@ -241,7 +241,11 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
     handle: correct
   }),
 
-  'visit.start': entry({ role: everyone, scope: (v) => onSheet(v.machineId), handle: startVisit }),
+  'visit.start': entry({
+    role: everyone,
+    scope: (v) => (v.jobs.some((j) => j.keep) ? onMachine(v.machineId) : onSheet(v.machineId)),
+    handle: startVisit
+  }),
   'visit.enter': entry({
     role: everyone,
     scope: null,

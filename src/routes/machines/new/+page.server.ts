@@ -1,6 +1,8 @@
 import { error } from '@sveltejs/kit';
 import { id } from '$lib/core/forms';
+import { KINDS } from '$lib/core/machine/machine';
 import { db } from '$lib/server/db';
+import { fitsMachine } from '$lib/core/job/fits';
 import { listMachines } from '$lib/server/machines';
 import { readSheet } from '$lib/server/specs';
 import { listTasksOf } from '$lib/server/task-pages';
@@ -18,7 +20,11 @@ export const load: PageServerLoad = async ({ locals, url }) => {
   const sheet = sister ? await readSheet(sql, team.id, sister.id) : null;
   return {
     machines: machines.map((m) => ({ id: m.id, plate: m.plate, name: m.name })),
-    jobs: (await readTemplates(sql, team.id)).map(({ key, title }) => ({ key, title })),
+    jobs: (await readTemplates(sql, team.id)).map((t) => ({
+      key: t.key,
+      title: t.title,
+      kinds: KINDS.filter((kind) => fitsMachine(t, kind, null))
+    })),
     like:
       sister && sheet
         ? {

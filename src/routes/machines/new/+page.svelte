@@ -185,7 +185,7 @@
       <FirstTasks
         bind:tasks
         {errors}
-        jobs={data.jobs}
+        jobs={data.jobs.filter((j) => j.kinds.some((k) => k === kind) || tasks.some((t) => t.job === j.key))}
         onadd={() => (tasks = [...tasks, { ...emptyTask(), id: crypto.randomUUID(), on: true }])}
       />
       <fieldset class="mt-4">

@@ -1,5 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { id } from '$lib/core/forms';
+import { fitsMachine } from '$lib/core/job/fits';
 import { tasksDue } from '$lib/core/schedule/due';
 import { whyDue } from '$lib/core/schedule/why';
 import { dayOf } from '$lib/core/time/day';
@@ -9,6 +10,7 @@ import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
 import { listProposals } from '$lib/server/proposals';
 import { readRules } from '$lib/server/rules';
+import { readSheet } from '$lib/server/specs';
 import { readTemplates } from '$lib/server/templates';
 import { getTask, listTaskChanges } from '$lib/server/task-pages';
 import { readCalendar, readStandings } from '$lib/server/trail';
@@ -32,6 +34,7 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
   const planned = machine ? (await readCalendar(sql, team.id, today)).of(machine.id) : [];
   const now = standing ? machineNow(standing, planned, today) : null;
   const due = now && standing ? tasksDue(standing.tasks, now).find((d) => d.task.id === task?.id) : undefined;
+  const sheet = machine ? await readSheet(sql, team.id, machine.id) : null;
   return {
     task,
     machine: machine && { id: machine.id, plate: machine.plate, name: machine.name },
@@ -42,7 +45,12 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
     lane: standing ? laneOf(standing, planned, today) : null,
     why: due && now ? whyDue(due, now, standing!.estimated) : [],
     rules: await readRules(sql, team.id),
-    jobs: (await readTemplates(sql, team.id)).map(({ key, title }) => ({ key, title })),
+    // On a component that may go to another machine, any.
+    jobs: (await readTemplates(sql, team.id))
+      .filter(
+        (t) => t.key === task?.job || component !== null || !machine || fitsMachine(t, machine.kind, sheet)
+      )
+      .map(({ key, title }) => ({ key, title })),
     changes: task ? await listTaskChanges(sql, team.id, task.id) : [],
     proposals: task ? await listProposals(sql, team.id, [task.id]) : []
   };

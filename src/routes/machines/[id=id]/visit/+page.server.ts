@@ -1,4 +1,5 @@
 import { error, redirect } from '@sveltejs/kit';
+import { fitsMachine } from '$lib/core/job/fits';
 import { jobNow } from '$lib/core/job/built-in/jobs';
 import { AIR_DAYS } from '$lib/core/fluids/air';
 import { stationAir } from '$lib/core/fluids/station';
@@ -46,21 +47,22 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
   // Nothing presses: what has steps of its own is what one comes to the bench for.
   const first = jobs.some((j) => j.picked) ? undefined : (jobs.find((j) => j.own) ?? jobs[0]);
   if (first) first.picked = true;
+  const input = await layoutInput(
+    sql,
+    team,
+    machine,
+    jobs.map((j) => ({ taskId: j.taskId, template: j.template })),
+    today
+  );
   return {
     machine,
     asked,
     jobs,
-    templates,
+    templates: templates.map((t) => ({ ...t, fits: fitsMachine(t, machine.kind, input.sheet) })),
     today,
     // A stand-in for the weather advises the demo alone.
     air: team.isDemo ? stationAir(today, AIR_DAYS) : null,
     tools: await readToolbox(sql, team.id),
-    input: await layoutInput(
-      sql,
-      team,
-      machine,
-      jobs.map((j) => ({ taskId: j.taskId, template: j.template })),
-      today
-    )
+    input
   };
 };

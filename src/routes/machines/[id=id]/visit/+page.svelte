@@ -20,6 +20,7 @@
   const id = crypto.randomUUID();
   let picked = $state<string[]>(untrack(() => data.jobs.filter((j) => j.picked).map((j) => j.taskId)));
   let templates = $state<Record<string, string>>({});
+  let kept = $state<Record<string, boolean>>({});
   let engine = $state<'cold' | 'warm'>('cold');
   let air = $state<Air | null>(untrack(() => data.air));
   /** An order of somebody's own; null: as it is worked out. */
@@ -114,7 +115,8 @@
       machineId: data.machine.id,
       jobs: jobs.map((j) => ({
         taskId: j.taskId,
-        template: templates[j.taskId] || data.jobs.find((d) => d.taskId === j.taskId)!.instead
+        template: templates[j.taskId] || data.jobs.find((d) => d.taskId === j.taskId)!.instead,
+        keep: !!templates[j.taskId] && kept[j.taskId] === true
       })),
       engine,
       order: own
@@ -163,17 +165,27 @@
         ><StateMark state={j.state} word /> <span class="quiet">{j.left}</span></span
       >
       {#if picked.includes(j.taskId)}
-        <label class="text-sm"
-          ><span class="sr-only">Steps for {j.name}</span>
-          <select class="field" bind:value={templates[j.taskId]}>
-            <option value={undefined}
-              >{j.own ? `steps: ${j.template.title}` : 'no steps of its own: one tick'}</option
-            >
-            {#each data.templates.filter((t) => t.key !== j.own) as t (t.key)}<option value={t.key}
-                >{t.title}</option
-              >{/each}
-          </select></label
-        >
+        <div class="text-sm">
+          <label
+            ><span class="sr-only">Steps for {j.name}</span>
+            <select class="field" bind:value={templates[j.taskId]}>
+              <option value={undefined}
+                >{j.own ? `steps: ${j.template.title}` : 'no steps of its own: one tick'}</option
+              >
+              {#each data.templates.filter((t) => t.key !== j.own && (t.fits || t.key === templates[j.taskId])) as t (t.key)}<option
+                  value={t.key}>{t.title}</option
+                >{/each}
+            </select></label
+          >
+          {#if templates[j.taskId]}<label class="my-2 flex items-center gap-2"
+              ><input
+                type="checkbox"
+                class="h-5 w-5"
+                style="accent-color: var(--ink)"
+                bind:checked={kept[j.taskId]}
+              /> for this task from now on</label
+            >{/if}
+        </div>
       {/if}
     </div>
   {:else}

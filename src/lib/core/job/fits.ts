@@ -1,0 +1,35 @@
+import type { Kind } from '../machine/machine';
+import { circuitsOf } from '../specs/usual';
+import type { Sheet } from '../specs/sheet';
+import { isTwoStroke, methodOf } from './layout/context';
+import type { TemplateStep } from './template';
+
+/** Jobs of the product that are one kind of machine's: their way of warming, or what must never go in. */
+const ONLY: Readonly<Record<string, (kind: Kind) => boolean>> = { 'gearbox-two-stroke': isTwoStroke };
+
+type Job = {
+  key: string;
+  circuits: readonly string[];
+  steps: readonly Pick<TemplateStep, 'each' | 'kind' | 'orNamed'>[];
+};
+
+/**
+ * Whether a job can be done on a machine: it has the oil circuits the job is about, and its levels are not read some other way
+ * than at the screw the job opens. What the sheet does not say yet speaks against nothing.
+ * @param sheet null: not known here
+ */
+export function fitsMachine(job: Job, kind: Kind, sheet: Sheet | null): boolean {
+  if (ONLY[job.key] && !ONLY[job.key]!(kind)) return false;
+  const usual: readonly string[] = circuitsOf(kind);
+  const has = (circuit: string) =>
+    usual.includes(circuit) ||
+    (sheet?.fasteners.some((f) => f.circuit === circuit) ?? false) ||
+    (sheet?.figures.some((f) => f.key.startsWith(`${circuit} `)) ?? false);
+  if (!job.circuits.every(has)) return false;
+  const atScrew = job.steps.some((s) => s.kind === 'open' && s.each === 'check screw');
+  if (!atScrew || sheet === null) return true;
+  return job.circuits.every((c) => {
+    const method = methodOf(sheet, c as never);
+    return method === null || method === 'check screw';
+  });
+}
