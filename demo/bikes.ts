@@ -143,7 +143,7 @@ export const BIKES: DemoMachine[] = [
       filler('Left side, beside the cylinder'),
       drain('Underneath, behind the guard', [29, 'N·m']),
       screen('Right side, low, hex 14', [20, 'N·m', 'told']),
-      filter('Left side, two bolts', 2, [10, 'N·m']),
+      { ...filter('Left side, two bolts', 2, [10, 'N·m']), comesWith: 'spring, small ring' },
       gearboxDrain('Underneath, forward of the engine plug', [24, 'N·m'])
     ],
     figures: [

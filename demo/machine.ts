@@ -43,6 +43,8 @@ export interface DemoFastener {
   /** Left to right, front to rear, as parts of the machine. */
   at?: [x: number, y: number];
   lean?: string;
+  lengths?: string;
+  comesWith?: string;
   adapter?: boolean;
   torque?: [value: number, unit: UnitName, confidence?: Confidence];
 }
@@ -85,7 +87,8 @@ export const guard = (torque: [number, UnitName]): DemoFastener => ({
   circuit: null,
   role: 'guard',
   name: 'Skid plate',
-  place: 'Underneath, four bolts; the two long ones go to the rear',
+  place: 'Underneath',
+  lengths: 'the two long ones to the rear',
   quantity: 4,
   head: '8 mm hex, short socket',
   thread: 'M6x1.0',

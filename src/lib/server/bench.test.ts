@@ -358,10 +358,13 @@ describe('the sheet', () => {
       fastenerId: drain,
       at: { x: 0.4, y: 0.5 },
       lean: 'on the side stand',
+      lengths: 'rear 45 mm',
+      comesWith: 'spring',
       covers: [drain, uuid()]
     });
     const f = (await listFasteners(book.sql, book.team.id, book.machineId)).find((x) => x.id === drain)!;
     expect([f.at, f.lean, f.covers]).toEqual([{ x: 0.4, y: 0.5 }, 'on the side stand', []]);
+    expect([f.lengths, f.comesWith]).toEqual(['rear 45 mm', 'spring']);
     await change({ fastenerId: drain, at: null });
     await expect(change({ fastenerId: uuid(), note: 'x' })).rejects.toThrow(/not on a sheet/);
     expect(fastenerChangeSchema.safeParse({ fastenerId: drain, at: { x: 2, y: 0 } }).success).toBe(false);

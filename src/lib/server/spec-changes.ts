@@ -34,8 +34,8 @@ export async function copySheet(
   });
   for (const f of fresh)
     await tx`
-      insert into fastener (team_id, id, machine_id, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, note, at_x, at_y, lean, oiled, adapter, position, created_by)
-      select team_id, ${here.get(f.id)!}, ${c.toMachineId}, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, note, at_x, at_y, lean, oiled, adapter, position, ${personId}
+      insert into fastener (team_id, id, machine_id, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, lengths, comes_with, note, at_x, at_y, lean, oiled, adapter, position, created_by)
+      select team_id, ${here.get(f.id)!}, ${c.toMachineId}, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, lengths, comes_with, note, at_x, at_y, lean, oiled, adapter, position, ${personId}
       from fastener where team_id = ${team.id} and id = ${f.id}`;
   for (const f of fresh.filter((x) => x.covers.length > 0)) {
     const covers = f.covers.flatMap((id) => here.get(id) ?? []);

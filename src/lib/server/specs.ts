@@ -86,7 +86,7 @@ export async function listFigures(sql: Db, teamId: string, machineId: string): P
 
 export async function listFasteners(sql: Db, teamId: string, machineId: string): Promise<Fastener[]> {
   const rows = await sql`
-    select id, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, note, at_x, at_y, lean, covers, oiled, adapter from fastener
+    select id, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, lengths, comes_with as "comesWith", note, at_x, at_y, lean, covers, oiled, adapter from fastener
     where team_id = ${teamId} and machine_id = ${machineId} and removed_at is null order by position, name`;
   return rows.map(({ at_x, at_y, ...f }) => ({
     ...(f as Omit<Fastener, 'at'>),
@@ -144,8 +144,8 @@ async function refuseSameName(
 export async function addFastener({ tx, team, personId }: Write, f: FastenerInput): Promise<void> {
   await refuseSameName(tx, team.id, f);
   await tx`
-    insert into fastener (team_id, id, machine_id, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, note, lean, oiled, adapter, position, created_by)
-    values (${team.id}, ${f.id}, ${f.machineId}, ${f.circuit}, ${f.role}, ${f.name}, ${f.place}, ${f.quantity}, ${f.magnet}, ${f.seal}, ${f.head}, ${f.thread}, ${f.pattern}, ${f.note}, ${f.lean}, ${f.oiled}, ${f.adapter},
+    insert into fastener (team_id, id, machine_id, circuit, role, name, place, quantity, magnet, seal, head, thread, pattern, lengths, comes_with, note, lean, oiled, adapter, position, created_by)
+    values (${team.id}, ${f.id}, ${f.machineId}, ${f.circuit}, ${f.role}, ${f.name}, ${f.place}, ${f.quantity}, ${f.magnet}, ${f.seal}, ${f.head}, ${f.thread}, ${f.pattern}, ${f.lengths}, ${f.comesWith}, ${f.note}, ${f.lean}, ${f.oiled}, ${f.adapter},
       (select coalesce(max(position), 0) + 1 from fastener where team_id = ${team.id} and machine_id = ${f.machineId}), ${personId})`;
 }
 
@@ -258,6 +258,7 @@ const COLUMNS = [
   'head',
   'thread',
   'pattern',
+  'lengths',
   'note',
   'lean',
   'magnet',
@@ -270,6 +271,7 @@ const COLUMNS = [
 export async function changeFastener({ tx, team }: Write, c: FastenerChange): Promise<void> {
   const set: Record<string, unknown> = {};
   for (const field of COLUMNS) if (c[field] !== undefined) set[field] = c[field];
+  if (c.comesWith !== undefined) set.comes_with = c.comesWith;
   if (c.at !== undefined) Object.assign(set, { at_x: c.at?.x ?? null, at_y: c.at?.y ?? null });
   const [f] = await tx`select machine_id from fastener where team_id = ${team.id} and id = ${c.fastenerId}`;
   const machineId = f!.machine_id as string;

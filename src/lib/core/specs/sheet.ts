@@ -69,6 +69,10 @@ export interface Fastener {
   head: string;
   thread: string;
   pattern: string;
+  /** Which of its bolts is how long: “rear 45 mm, front 30 mm”; empty: all alike, or nobody noted it. */
+  lengths: string;
+  /** What comes out behind it and has to go back in: “spring, small ring”; empty: nothing, or nobody noted it. */
+  comesWith: string;
   note: string;
   /** Where it sits seen from above: x from 0 at the machine's left to 1 at its right, y from 0 at the front to 1 at the rear. Null: not on the map. */
   at: { x: number; y: number } | null;
@@ -92,6 +96,8 @@ export function unnoted(f: Pick<Fastener, 'id' | 'role' | 'name' | 'circuit'> & 
     head: '',
     thread: '',
     pattern: '',
+    lengths: '',
+    comesWith: '',
     note: '',
     at: null,
     lean: '',

@@ -218,6 +218,8 @@ beforeAll(async () => {
       pattern: '',
       note: '',
       lean: '',
+      lengths: 'rear 45 mm',
+      comesWith: 'spring',
       oiled: false,
       adapter: false
     },

@@ -67,7 +67,8 @@
   const noteId = $props.id();
   const said = $derived(f.name || 'new fastener');
 
-  type Words = 'name' | 'head' | 'thread' | 'quantity' | 'place' | 'pattern' | 'lean' | 'note';
+  type Words =
+    'name' | 'head' | 'thread' | 'quantity' | 'place' | 'pattern' | 'lengths' | 'comesWith' | 'lean' | 'note';
   function named() {
     // What it is follows from what it is called, as long as nobody said otherwise.
     if (!fastener && start.name === '') {
@@ -185,6 +186,8 @@
       ></label
     >
     <label>Order of tightening {@render words('pattern', 'order of tightening')}</label>
+    <label>Bolt lengths by position {@render words('lengths', 'bolt lengths by position')}</label>
+    <label>Comes out with it {@render words('comesWith', 'what comes out with it')}</label>
     <label>How it leans to drain {@render words('lean', 'how it leans')}</label>
     <label>Note, shown at its step {@render words('note', 'note')}</label>
     <span class="flex flex-wrap items-center gap-4">

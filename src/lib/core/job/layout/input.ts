@@ -16,7 +16,7 @@ import {
   twinsOf,
   type LayoutInput
 } from './context';
-import { itemKey, partKey } from './items';
+import { itemKey, looseKey, partKey } from './items';
 import { figureInWords, numberOf } from './words';
 
 /** What goes in by a figure, with what the house keeps back. */
@@ -112,6 +112,8 @@ export function inputOf(
   const history = circuit ? historyOf(input, circuit) : null;
   const keys = f
     ? [
+        // What comes out with it goes back in before it.
+        ...(s.partOnly || f.comesWith === '' ? [] : [looseKey(f)]),
         ...(s.partOnly ? [] : [itemKey(f)]),
         ...(s.part && (s.partOnly || s.kind === 'open') ? [partKey(f)] : [])
       ]

@@ -6,6 +6,8 @@ import { lower, numberOf } from './words';
 export const itemKey = (f: Fastener) => `${f.role.replace(/ /g, '-')}-${f.id}`;
 export const partKey = (f: Fastener) => `${f.role.replace(/ /g, '-')}-part-${f.id}`;
 
+export const looseKey = (f: Fastener) => `${f.role.replace(/ /g, '-')}-loose-${f.id}`;
+
 /** A fastener as something to be opened in this visit, with what the sheet and earlier visits know of it. */
 export function itemOf(f: Fastener, input: LayoutInput): OpenedItem {
   const cap = f.role === 'filler cap';
@@ -47,6 +49,13 @@ function sealMost(f: Fastener, { rules }: LayoutInput): number | null {
     case 'none':
       return null;
   }
+}
+
+/** What comes out with a fastener, as its sheet has it: counted out with it and in again. Null where nothing does. */
+export function looseOf(f: Fastener): OpenedItem | null {
+  if (f.comesWith === '') return null;
+  const what = f.comesWith.charAt(0).toUpperCase() + f.comesWith.slice(1);
+  return { ...partOf(f, `${what}, with {name}`, f.circuit), key: looseKey(f) };
 }
 
 /** A loose part behind a fastener: a screen, a filter. */

@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { fastener, figure, inputFor, laidOut, planOf, SHEET } from '../../../../../tests/core/bench';
+import { fastener, figure, inputFor, laidOut, planOf, SHEET, whole } from '../../../../../tests/core/bench';
 import { DEFAULT_RULES } from '../../rules/rules';
 import { quantity } from '../../quantity/quantity';
 import { BUILT_IN } from '../built-in/jobs';
+import { closeProblems } from '../../visit/close';
+import { visitState } from '../../visit/state';
 import { plainTemplate } from '../plain';
 import { layOut, notNamed } from './layout';
 import { orderPlan } from '../order/order';
@@ -240,5 +242,44 @@ describe('a warm-up', () => {
         });
         expect(plan.steps.map((s) => s.key)).toEqual(expect.arrayContaining(['warm', 'drain-d']));
       }
+  });
+});
+
+describe('what comes out with a fastener', () => {
+  const sheet = {
+    ...SHEET,
+    fasteners: SHEET.fasteners.map((f) =>
+      f.id === 'c' ? { ...f, comesWith: 'spring, small ring', lengths: 'top 25 mm, others 16 mm' } : f
+    )
+  };
+  const plan = planOf(['engine-oil'], { sheet });
+  const loose = 'filter-cover-loose-c';
+  it('is counted out with it, and in before it', () => {
+    expect(plan.items.find((i) => i.key === loose)).toMatchObject({
+      kind: 'part',
+      name: 'Spring, small ring, with filter cover',
+      torque: null
+    });
+    const items = (key: string) => {
+      const { input } = plan.steps.find((s) => s.key === key)!;
+      return input.type === 'open' || input.type === 'close' ? input.items : [];
+    };
+    expect(items('filter-out-c')).toContain(loose);
+    expect(items('filter-cover-c')).toEqual([loose, 'filter-cover-c']);
+    // The filter itself goes in by a step of its own.
+    expect(items('filter-in-c')).not.toContain(loose);
+    expect(planOf(['engine-oil']).items.some((i) => i.key === loose)).toBe(false);
+  });
+  it('left out, nothing is poured, started or closed', () => {
+    for (const type of ['pour', 'start'])
+      expect(plan.steps.find((s) => s.input.type === type)!.after).toContain(loose);
+    const without = whole(plan).filter((e) => e.itemKey !== loose);
+    expect(closeProblems(plan, visitState(plan, without)).map((p) => p.key)).toContain(loose);
+    expect(closeProblems(plan, visitState(plan, whole(plan)))).toEqual([]);
+  });
+  it('bolts of different lengths are told apart where they come out and where they go in', () => {
+    const lines = (key: string) => plan.steps.find((s) => s.key === key)!.lines.join(' | ');
+    expect(lines('filter-out-c')).toContain('top 25 mm, others 16 mm');
+    expect(lines('filter-cover-c')).toContain('Each where it was: top 25 mm, others 16 mm.');
   });
 });

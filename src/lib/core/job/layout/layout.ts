@@ -5,7 +5,7 @@ import type { TemplateStep } from '../template';
 import { holds, type JobInput, type LayoutInput } from './context';
 import { NOT_NAMED } from './answered';
 import { inputOf, pointOf } from './input';
-import { itemKey, itemOf, partKey, partOf } from './items';
+import { itemKey, itemOf, looseOf, partKey, partOf } from './items';
 import { fill, fillTitle } from './lines';
 import { covers, interlocks, runs, warmth } from './rules';
 
@@ -86,6 +86,8 @@ export function layOut(input: LayoutInput): LaidOut {
     for (const f of fastenersFor(p, input)) {
       if (f && (p.step.kind === 'open' || p.step.kind === 'close')) {
         if (!items.has(itemKey(f))) items.set(itemKey(f), itemOf(f, input));
+        const loose = p.step.partOnly ? null : looseOf(f);
+        if (loose) items.set(loose.key, loose);
         if (p.step.part && !items.has(partKey(f))) items.set(partKey(f), partOf(f, p.step.part, p.circuit));
       }
       const step = oneStep(p, f, input, [...opened.values()], places);

@@ -37,6 +37,7 @@ function tokens(c: LineContext): Record<string, () => string[]> {
       const said = [
         f.head,
         f.quantity > 1 ? `${f.quantity} bolts` : '',
+        f.lengths,
         f.seal === 'none' ? '' : f.seal,
         f.magnet ? 'magnet' : ''
       ].filter(Boolean);
@@ -45,12 +46,11 @@ function tokens(c: LineContext): Record<string, () => string[]> {
     lean: () => (f?.lean ? [f.lean] : []),
     circuit: () => (circuit ? [circuit] : ['']),
     seal: () => (f ? sealLine(f, rules) : []),
-    pattern: () =>
-      f && f.quantity > PAIR
-        ? [f.pattern || `${f.quantity} bolts, criss-cross, in two rounds.`]
-        : f?.pattern
-          ? [f.pattern]
-          : [],
+    pattern: () => {
+      if (!f) return [];
+      const usual = f.quantity > PAIR ? `${f.quantity} bolts, criss-cross, in two rounds.` : '';
+      return [f.lengths && `Each where it was: ${f.lengths}.`, f.pattern || usual].filter(Boolean);
+    },
     magnet: () =>
       f ? [f.magnet ? `Read the magnet of ${lower(f.name)}` : `Look at ${lower(f.name)} and the oil`] : [],
     wipe: () => (f?.magnet ? ['Wipe the magnet on a white rag; feel for flakes.'] : []),
