@@ -168,7 +168,9 @@ describe('a sister’s sheet', () => {
     await changeFastener(book.sql, book.team.id, {
       fastenerId: guard,
       covers: [plug],
-      at: { x: 0.5, y: 0.4 }
+      at: { x: 0.5, y: 0.4 },
+      lengths: 'long to the rear',
+      comesWith: 'spacers'
     });
     // The sister has one figure of her own.
     const own = figureSchema.parse({
@@ -194,7 +196,13 @@ describe('a sister’s sheet', () => {
       sheet.fasteners.find((f) => f.name === 'Skid plate')!
     ];
     expect(there).toMatchObject({ place: 'under', note: 'starts at an angle', head: 'hex 17', magnet: true });
-    expect(plate).toMatchObject({ quantity: 4, at: { x: 0.5, y: 0.4 }, covers: [there.id] });
+    expect(plate).toMatchObject({
+      quantity: 4,
+      at: { x: 0.5, y: 0.4 },
+      covers: [there.id],
+      lengths: 'long to the rear',
+      comesWith: 'spacers'
+    });
     expect(sheet.figures.some((f) => f.key === 'torque' && f.fastenerId === there.id)).toBe(true);
 
     // From another device, so under another id.
