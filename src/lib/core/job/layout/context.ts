@@ -109,6 +109,9 @@ export function holds(when: When, input: LayoutInput, circuit: Circuit | null): 
   }
 }
 
+/** A drain plug that carries the screen: opened once, read once, back in once. */
+export const carriesScreen = (f: Fastener): boolean => /\bscreen/i.test(f.comesWith);
+
 const UNDERNEATH = ['drain plug', 'screen cap', 'filter cover', 'check screw'];
 /** What lies behind a guard or cover: as the sheet notes it; where it notes nothing, all that lies underneath. */
 export function behind(guard: Fastener, sheet: Sheet): string[] {

@@ -282,4 +282,27 @@ describe('what comes out with a fastener', () => {
     expect(lines('filter-out-c')).toContain('top 25 mm, others 16 mm');
     expect(lines('filter-cover-c')).toContain('Each where it was: top 25 mm, others 16 mm.');
   });
+  it('a drain plug that carries the screen is one point: opened, read and shut once', () => {
+    const fasteners = SHEET.fasteners
+      .filter((f) => f.role !== 'screen cap')
+      .map((f) => (f.id === 'd' ? { ...f, comesWith: 'screen, spring' } : f));
+    const one = inputFor(['engine-oil'], { sheet: { ...SHEET, fasteners } });
+    expect(notNamed(one).map((u) => u.role)).not.toContain('screen cap');
+    expect(
+      notNamed({
+        ...one,
+        sheet: { ...SHEET, fasteners: fasteners.map((f) => ({ ...f, comesWith: '' })) }
+      }).map((u) => u.role)
+    ).toContain('screen cap');
+    const plan = orderPlan(layOut(one), 'cold').plan;
+    const magnet = plan.steps.find((s) => s.key === 'magnet-d')!;
+    expect(magnet.title).toBe('Read the magnet and the screen of engine drain plug');
+    expect(magnet.lines).toContain('Clean it and look through it at the light: torn is a finding.');
+    expect(plan.steps.filter((s) => s.points.includes('d')).map((s) => s.input.type)).toEqual([
+      'open',
+      'debris',
+      'close'
+    ]);
+    expect(plan.items.map((i) => i.name)).toContain('Screen, spring, with engine drain plug');
+  });
 });

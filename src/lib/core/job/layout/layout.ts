@@ -2,7 +2,7 @@ import { unnoted, type Circuit, type Fastener, type FastenerRole } from '../../s
 import { usualFasteners } from '../../specs/usual';
 import { makeStep, type OpenedItem, type Step, type VisitPlan } from '../plan';
 import type { TemplateStep } from '../template';
-import { holds, type JobInput, type LayoutInput } from './context';
+import { carriesScreen, holds, type JobInput, type LayoutInput } from './context';
 import { NOT_NAMED } from './answered';
 import { inputOf, pointOf } from './input';
 import { itemKey, itemOf, looseOf, partKey, partOf } from './items';
@@ -145,6 +145,12 @@ export function notNamed(input: LayoutInput): Unnamed[] {
         if (!when.every((w) => holds(w, input, circuit))) continue;
         if (kind !== 'open' || each === null || each === 'guard' || each === 'cover') continue;
         if (input.sheet.fasteners.some((f) => f.role === each && f.circuit === circuit)) continue;
+        // Its screen comes out with the drain plug.
+        if (
+          each === 'screen cap' &&
+          input.sheet.fasteners.some((f) => f.circuit === circuit && carriesScreen(f))
+        )
+          continue;
         const usual = usualFasteners(input.kind).find((f) => f.role === each && f.circuit === circuit);
         found.set(`${each} ${circuit}`, {
           role: each,

@@ -1,6 +1,6 @@
 import { showBand, upperEnd } from '../../quantity/band';
 import type { Circuit, Fastener } from '../../specs/sheet';
-import { circuitFigure, historyOf, levelFigure, methodOf, type LayoutInput } from './context';
+import { carriesScreen, circuitFigure, historyOf, levelFigure, methodOf, type LayoutInput } from './context';
 import { beforeStart, pressure, pumpOut } from './starting';
 import { figureInWords, lower, sealLine } from './words';
 
@@ -24,6 +24,10 @@ const PAIR = 2;
 function tokens(c: LineContext): Record<string, () => string[]> {
   const { input, circuit, fastener: f } = c;
   const { rules, sheet } = input;
+  const screenLine =
+    rules.screens === 'replace'
+      ? 'House rule: a new screen goes in.'
+      : 'Clean it and look through it at the light: torn is a finding.';
   const figure = (which: Parameters<typeof levelFigure>[2]) =>
     circuit ? levelFigure(sheet, circuit, which) : null;
   const grade = () => (circuit ? (circuitFigure(sheet, circuit, 'grade')?.text ?? null) : null);
@@ -51,14 +55,17 @@ function tokens(c: LineContext): Record<string, () => string[]> {
       const usual = f.quantity > PAIR ? `${f.quantity} bolts, criss-cross, in two rounds.` : '';
       return [f.lengths && `Each where it was: ${f.lengths}.`, f.pattern || usual].filter(Boolean);
     },
-    magnet: () =>
-      f ? [f.magnet ? `Read the magnet of ${lower(f.name)}` : `Look at ${lower(f.name)} and the oil`] : [],
-    wipe: () => (f?.magnet ? ['Wipe the magnet on a white rag; feel for flakes.'] : []),
-    screens: () => [
-      rules.screens === 'replace'
-        ? 'House rule: a new screen goes in.'
-        : 'Clean it and look through it at the light: torn is a finding.'
+    magnet: () => {
+      if (!f) return [];
+      const screen = carriesScreen(f);
+      if (f.magnet) return [`Read the magnet${screen ? ' and the screen' : ''} of ${lower(f.name)}`];
+      return [`Look at ${screen ? `the screen of ${lower(f.name)}` : lower(f.name)} and the oil`];
+    },
+    wipe: () => [
+      ...(f?.magnet ? ['Wipe the magnet on a white rag; feel for flakes.'] : []),
+      ...(f && carriesScreen(f) ? ['Tap the screen out on white paper before it is washed.', screenLine] : [])
     ],
+    screens: () => [screenLine],
     filter: () => [rules.filter === 'washable' ? 'Washed filter' : 'New filter'],
     fill: () => (rules.fillFilterFirst ? ['Fill it with clean oil first, and write it in the ledger.'] : []),
     side: () =>
