@@ -279,7 +279,9 @@ describe('what comes out with a fastener', () => {
   });
   it('bolts of different lengths are told apart where they come out and where they go in', () => {
     const lines = (key: string) => plan.steps.find((s) => s.key === key)!.lines.join(' | ');
-    expect(lines('filter-out-c')).toContain('top 25 mm, others 16 mm');
+    expect(lines('filter-out-c')).toContain(
+      '3 bolts · top 25 mm, others 16 mm · comes out with it: spring, small ring'
+    );
     expect(lines('filter-cover-c')).toContain('Each where it was: top 25 mm, others 16 mm.');
   });
   it('a drain plug that carries the screen is one point: opened, read and shut once', () => {

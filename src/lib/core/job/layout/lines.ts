@@ -43,7 +43,8 @@ function tokens(c: LineContext): Record<string, () => string[]> {
         f.quantity > 1 ? `${f.quantity} bolts` : '',
         f.lengths,
         f.seal === 'none' ? '' : f.seal,
-        f.magnet ? 'magnet' : ''
+        f.magnet ? 'magnet' : '',
+        f.comesWith && `comes out with it: ${f.comesWith}`
       ].filter(Boolean);
       return said.length > 0 ? [said.join(' · ')] : [];
     },
