@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { Book, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
 import { addOil, correct } from '../../../tests/database/hands';
-import type { JobRecord } from '../core/record/record';
+import { jobRecord } from '../../../tests/core/records';
+import type { CircuitRecord } from '../core/record/record';
 import { correctionSchema } from '../core/record/correction';
 import { writeRecord } from '../core/record/stored';
 import { oilSchema } from '../core/stores/form';
@@ -19,38 +20,28 @@ beforeAll(async () => {
   await addOil(book.sql, book.team.id, book.personId, oilSchema.parse({ ...oil, stock: '3 L' }));
 });
 afterAll(() => book.close());
-beforeEach(async () => {
-  recordId = uuid();
-  const content: JobRecord = {
-    job: 'engine-oil',
-    version: 1,
-    rules: {},
-    circuits: [
-      {
-        circuit: 'engine',
-        drainedMl: 880,
-        pouredMl: 900,
-        level: null,
-        oil: { id: oilId, name: 'Brindle', grade: '10W-50', deviation: null },
-        oilHours: 1500,
-        used: { ml: 60, mlPerHour: 4 }
-      }
-    ],
-    debris: [],
-    found: [],
-    fasteners: [],
-    deferred: [],
-    leftOut: [],
-    remarks: [],
-    measured: [],
-    passedOver: [],
-    minutes: 30,
-    afterwards: false,
-    estimate: null
-  };
+/** A record of the engine's oil, so many days after the first. */
+async function write(days: number, more: Partial<CircuitRecord> = {}): Promise<string> {
+  const id = uuid();
+  const oil = { id: oilId, name: 'Brindle', grade: '10W-50', deviation: null };
+  const circuit = {
+    circuit: 'engine',
+    drainedMl: 880,
+    pouredMl: 900,
+    level: null,
+    oil,
+    oilHours: 1500
+  } as const;
+  const content = jobRecord({ circuits: [{ ...circuit, used: { ml: 60, mlPerHour: 4 }, ...more }] });
+  const at = new Date(NOW.getTime() + days * 86_400_000);
   await book.sql`
     insert into service_record (team_id, id, machine_id, task_id, done_on, done_at, hours, content, created_by)
-    values (${book.team.id}, ${recordId}, ${book.machineId}, ${book.taskId}, ${TODAY}, ${NOW}, 4000, ${book.sql.json(writeRecord(content) as never)}, ${book.personId})`;
+    values (${book.team.id}, ${id}, ${book.machineId}, ${book.taskId}, ${TODAY}, ${at}, 4000, ${book.sql.json(writeRecord(content) as never)}, ${book.personId})`;
+  return id;
+}
+beforeEach(async () => {
+  await book.sql`delete from service_record where team_id = ${book.team.id}`;
+  recordId = await write(0);
 });
 const put = (now: string, more: object = {}) =>
   correct(
@@ -84,6 +75,17 @@ describe('a record put right', () => {
     ]);
     const history = await circuitHistory(book.sql, book.team.id, book.machineId, book.taskId, 'engine');
     expect(history.pouredLastTimeMl).toBe(950);
+  });
+  it('is followed by the record of the change after it, and by no other', async () => {
+    // 900 went in, 870 came out: 30 ml; 950 went in: 80 ml in 15 h.
+    const used = (ml: number) => ({ ml, mlPerHour: ml / 15 });
+    const later = await write(1, { drainedMl: 870, used: used(30) });
+    const last = await write(2, { drainedMl: 850, used: used(50) });
+    await put('950');
+    const usedIn = async (id: string) =>
+      (await getRecord(book.sql, book.team.id, id))!.content!.circuits[0]!.used;
+    expect(await usedIn(later)).toEqual(used(80));
+    expect(await usedIn(last)).toEqual(used(50));
   });
   it('in words only, changes nothing but what stands beside it', async () => {
     const before = await stock();

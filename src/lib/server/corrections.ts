@@ -1,8 +1,10 @@
 import type { z } from 'zod';
 import {
+  afterCorrection,
   amountIn,
   corrected,
   keptAmount,
+  type AmountCorrection,
   type Correction,
   type correctionSchema
 } from '../core/record/correction';
@@ -41,6 +43,7 @@ export async function correct(w: Write, c: z.output<typeof correctionSchema>): P
         update service_record set content = ${tx.json(writeRecord(corrected(record, amount)) as never)}
         where team_id = ${team.id} and id = ${r.id}`;
     }
+    if (amount.what === 'poured') await follow(tx, team.id, rows, amount);
     const oil = oilOf(rows, amount.circuit);
     const more = amount.now - (amount.was ?? 0);
     if (amount.what === 'poured' && oil && more !== 0)
@@ -52,6 +55,23 @@ export async function correct(w: Write, c: z.output<typeof correctionSchema>): P
   await tx`
     insert into record_correction (team_id, id, record_id, words, amount, created_at, created_by)
     values (${team.id}, ${c.id}, ${c.recordId}, ${c.words}, ${amount ? tx.json(amount as never) : null}, ${w.at}, ${personId})`;
+}
+
+/** The change after hangs on what went in: its record of what was used is put right with it. */
+async function follow(tx: Tx, teamId: string, rows: Kept, amount: AmountCorrection): Promise<void> {
+  const ids = rows.map((r) => r.id as string);
+  const later = await tx`
+    select n.id, n.content from service_record r
+    cross join lateral (
+      select n.id, n.content from service_record n
+      where n.team_id = r.team_id and n.task_id = r.task_id and n.content is not null and not (n.id = any(${ids}))
+        and (n.done_at, n.created_at, n.id) > (r.done_at, r.created_at, r.id)
+      order by n.done_at, n.created_at, n.id limit 1) n
+    where r.team_id = ${teamId} and r.id = any(${ids})`;
+  for (const n of later)
+    await tx`
+      update service_record set content = ${tx.json(writeRecord(afterCorrection(readRecord(n.content), amount)) as never)}
+      where team_id = ${teamId} and id = ${n.id}`;
 }
 
 type Kept = readonly { readonly [column: string]: unknown }[];

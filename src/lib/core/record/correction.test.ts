@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { amountIn, corrected, correctionSchema } from './correction';
+import { afterCorrection, amountIn, corrected, correctionSchema } from './correction';
 import type { JobRecord } from './record';
 
 const record = {
@@ -35,6 +35,24 @@ describe('an amount put right', () => {
       drainedMl: 910,
       used: null
     });
+  });
+  it('the change after it used what went in before it: 1000 − 880 = 120 ml in 15 h, 8 ml an hour', () => {
+    const after = afterCorrection(record, { circuit: 'engine', was: 940, now: 1000 });
+    expect(after.circuits[0]).toMatchObject({
+      pouredMl: 950,
+      drainedMl: 880,
+      used: { ml: 120, mlPerHour: 8 }
+    });
+    // Worked out from another amount, it is not about this one.
+    expect(afterCorrection(record, { circuit: 'engine', was: 900, now: 1000 })).toEqual(record);
+    expect(afterCorrection(record, { circuit: 'gearbox', was: 940, now: 1000 })).toEqual(record);
+    // Nobody had measured what went in: now somebody has.
+    const unknown = { ...record, circuits: [{ ...record.circuits[0]!, used: null }] };
+    expect(afterCorrection(unknown, { circuit: 'engine', was: null, now: 1000 }).circuits[0]!.used!.ml).toBe(
+      120
+    );
+    const undrained = { ...record, circuits: [{ ...record.circuits[0]!, used: null, drainedMl: null }] };
+    expect(afterCorrection(undrained, { circuit: 'engine', was: null, now: 1000 })).toEqual(undrained);
   });
   it('another oil is not touched, and one that is not there is not found', () => {
     expect(corrected(record, { circuit: 'gearbox', what: 'poured', now: 1 })).toEqual(record);

@@ -4,7 +4,7 @@ import { bad, id } from '../forms';
 import { parseQuantity } from '../quantity/parse';
 import { CIRCUITS, type Circuit } from '../specs/sheet';
 import type { Shape } from '../stored/stored';
-import type { JobRecord } from './record';
+import type { CircuitRecord, JobRecord } from './record';
 
 /** Amounts of a record that sums hang on: what went in is held against what comes out next time. */
 export const CORRECTED = ['drained', 'poured'] as const;
@@ -75,6 +75,10 @@ export function amountIn(record: JobRecord, circuit: Circuit, what: Corrected): 
   return c && (what === 'drained' ? c.drainedMl : c.pouredMl);
 }
 
+/** What had gone in before, by what was worked out from it: null where nobody knew. */
+const beforeIn = (c: CircuitRecord): number | null =>
+  c.used && c.drainedMl !== null ? c.used.ml + c.drainedMl : null;
+
 /**
  * A record with an amount put right, and what was used between changes with it: what had gone in before it is still known from
  * the sum that was kept.
@@ -88,8 +92,28 @@ export function corrected(
     circuits: record.circuits.map((c) => {
       if (c.circuit !== circuit) return c;
       if (what === 'poured') return { ...c, pouredMl: now };
-      const before = c.used && c.drainedMl !== null ? c.used.ml + c.drainedMl : null;
+      const before = beforeIn(c);
       return { ...c, drainedMl: now, used: before === null ? null : consumption(before, now, c.oilHours) };
+    })
+  };
+}
+
+/**
+ * The record of the change after, once what was poured before it was put right: what was used in between follows. One that was
+ * worked out from another amount stays as it is.
+ */
+export function afterCorrection(
+  record: JobRecord,
+  { circuit, was, now }: Omit<AmountCorrection, 'what'>
+): JobRecord {
+  return {
+    ...record,
+    circuits: record.circuits.map((c) => {
+      const before = beforeIn(c);
+      const same = before === null || was === null ? before === was : Math.abs(before - was) < 0.5;
+      return c.circuit === circuit && c.drainedMl !== null && same
+        ? { ...c, used: consumption(now, c.drainedMl, c.oilHours) }
+        : c;
     })
   };
 }

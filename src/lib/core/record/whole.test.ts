@@ -1,24 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import type { JobRecord } from './record';
+import { jobRecord } from '../../../../tests/core/records';
 import { atSteps, wholeVisit } from './whole';
 
-const bare: JobRecord = {
-  job: 'engine-oil',
-  version: 1,
-  rules: {},
-  circuits: [],
-  debris: [],
-  found: [],
-  fasteners: [],
-  deferred: [],
-  leftOut: [],
-  remarks: [],
-  measured: [],
-  passedOver: [],
-  minutes: 31,
-  afterwards: false,
-  estimate: null
-};
+const bare = jobRecord({ minutes: 31 });
 const circuit = (name: 'engine' | 'gearbox', pouredMl: number) => ({
   circuit: name,
   drainedMl: null,

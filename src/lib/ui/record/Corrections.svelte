@@ -2,10 +2,9 @@
 <script lang="ts">
   import { invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
-  import type { Correction, Corrected } from '$lib/core/record/correction';
+  import { CORRECTED, type Correction } from '$lib/core/record/correction';
   import type { CircuitRecord } from '$lib/core/record/record';
   import { quantity, showBoth } from '$lib/core/quantity/quantity';
-  import type { Circuit } from '$lib/core/specs/sheet';
   import { dayOf, showDay } from '$lib/core/time/day';
   import { Button, Input, Select } from '$lib/ui/form/controls';
   import Field from '../form/Field.svelte';
@@ -21,28 +20,26 @@
   const form = new Form();
   let id = crypto.randomUUID();
   let open = $state(false);
+  /** Which of the amounts; empty: something else, in words. */
   let what = $state('');
   let now = $state('');
   let words = $state('');
+  const amounts = $derived(circuits.flatMap(({ circuit }) => CORRECTED.map((what) => ({ circuit, what }))));
   const choices = $derived([
     { value: '', name: 'something else, in words' },
-    ...circuits.flatMap((c) =>
-      (['poured', 'drained'] as const).map((w) => ({
-        value: `${w} ${c.circuit}`,
-        name: `${c.circuit} oil, ${w}`
-      }))
-    )
+    ...amounts.map((x, i) => ({ value: String(i), name: `${x.circuit} oil, ${x.what}` }))
   ]);
   const ml = (v: number | null) =>
     v === null ? 'not measured' : showBoth(quantity(Math.round(v), 'ml'), page.data.units).main;
+  function leave() {
+    [open, what, now, words, form.errors] = [false, '', '', '', {}];
+  }
   async function save(e: SubmitEvent) {
     e.preventDefault();
-    const [which, ...circuit] = what.split(' ');
-    const amount =
-      what === '' ? null : { what: which as Corrected, circuit: circuit.join(' ') as Circuit, now };
+    const amount = what === '' ? null : { ...amounts[Number(what)]!, now };
     if (!(await form.send('record.correct', { id, recordId, amount, words }))) return;
     id = crypto.randomUUID();
-    [open, what, now, words] = [false, '', '', ''];
+    leave();
     await invalidateAll();
   }
 </script>
@@ -86,7 +83,7 @@
     <FormError message={form.errors['']} />
     <div class="mt-3 flex gap-2">
       <Button type="submit" color="primary" disabled={form.busy}>Correct it</Button>
-      <Button type="button" color="alternative" onclick={() => (open = false)}>Leave</Button>
+      <Button type="button" color="alternative" onclick={leave}>Leave</Button>
     </div>
   </form>
 {:else}<button type="button" class="link no-print mt-3 text-sm" onclick={() => (open = true)}

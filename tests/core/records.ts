@@ -1,0 +1,21 @@
+import type { JobRecord } from '../../src/lib/core/record/record';
+
+/** A record in which nothing stands but what a test says. */
+export const jobRecord = (more: Partial<JobRecord> = {}): JobRecord => ({
+  job: 'engine-oil',
+  version: 1,
+  rules: {},
+  circuits: [],
+  debris: [],
+  found: [],
+  fasteners: [],
+  deferred: [],
+  leftOut: [],
+  remarks: [],
+  measured: [],
+  passedOver: [],
+  minutes: 30,
+  afterwards: false,
+  estimate: null,
+  ...more
+});
