@@ -35,7 +35,7 @@ export function aimInWords(aim: Aim): string {
 }
 
 /** Nobody reads a glass finer than a twentieth of the way between its marks. */
-export const READ_TO = 0.05;
+const READ_TO = 0.05;
 
 /** How a level stands to its aim, no finer than it can be read. Null aim: the sheet names none, and nothing is short of it. */
 export function besideAim(position: number, aim: Aim | null): 'below' | 'at' | 'above' {

@@ -80,7 +80,7 @@ export const HOUSE_RULES = [
     choices: ['never', 'while it drains', 'before the first start', 'both'],
     default: 'never',
     reason:
-      'While it drains it pumps the rest out; before the first start it fills the filter and passages before the engine carries load. Some clutches and starters do not like it.'
+      'While it drains it pumps the rest out; before the first start it fills the filter and passages. Many do neither.'
   },
   {
     key: 'filter',

@@ -70,3 +70,9 @@ export function movementsOf(
   const came = { ml, why };
   return bookMl < 0 ? [{ ml: -bookMl, why: UNCOUNTED }, came] : [came];
 }
+
+/** What the book will say once that is written, ml; null where more would go than there is. */
+export function stockAfter(note: StockNote, bookMl: number, bottleMl: number): number | null {
+  const moved = movementsOf(note, bookMl, bottleMl, '');
+  return moved && bookMl + moved.reduce((sum, m) => sum + m.ml, 0);
+}

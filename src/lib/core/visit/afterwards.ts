@@ -1,5 +1,6 @@
 import { GRADES, type Grade, type Material } from '../debris/debris';
 import type { OilLook } from '../debris/trend';
+import type { Aim } from '../fluids/aim';
 import type { LevelReading } from '../fluids/level';
 import { gradesIn } from '../fluids/oil';
 import { sealSuggestion } from '../job/seal';
@@ -70,6 +71,9 @@ export const levelMethodOf = (s: StepState, said: Afterwards['said']): LevelMeth
   s.step.input.type === 'level'
     ? (s.step.input.protocol.method ?? ((said[methodKey(s.step.key)] as LevelMethod | undefined) || null))
     : null;
+/** Where the sheet wants a level; null: not a level, or no aim. */
+export const aimOfStep = (s: StepState): Aim | null =>
+  s.step.input.type === 'level' ? s.step.input.protocol.aim : null;
 
 /** What one entry says, and what of the form it answers to. */
 export interface Line {
@@ -209,7 +213,9 @@ function contentOf(s: StepState, a: Afterwards, tools: Toolbox): object | Wanted
     }
     case 'level': {
       const method = levelMethodOf(s, a.said);
-      const level: LevelReading | undefined = levelsAtAGlance(method).find(([label]) => label === said)?.[1];
+      const level: LevelReading | undefined = levelsAtAGlance(method, aimOfStep(s)).find(
+        ([label]) => label === said
+      )?.[1];
       if (level) return { level };
       return want(method === null ? 'How is it read?' : 'Where did it stand?');
     }

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { planOf, step, whole, GOOD_OIL, WRENCH } from '../../../../tests/core/bench';
+import { aimOf } from '../fluids/aim';
 import { NO_TOOLS, type Toolbox } from '../stores/toolbox';
 import type { Entry, NewEntry } from './entry';
-import { numberOf, quickAt, runFrom } from './quick';
+import { levelsAtAGlance, numberOf, quickAt, runFrom } from './quick';
 import { refuseEntry } from './refuse';
 import { isLeft, visitState } from './state';
 
@@ -44,6 +45,12 @@ describe('one press at a step', () => {
     const taken = twin.map((q) => refuseEntry(both, { ...bare, ...q.entries[0] } as NewEntry)?.kind ?? null);
     expect(taken).toEqual([null, 'the wrong one']);
     expect(at('level').map((q) => q.label)).toEqual(['A quarter', 'Half-way', 'Three quarters']);
+    const picks = (aim: string) => levelsAtAGlance('sight glass', aimOf(aim)).map(([label]) => label);
+    expect(picks('half-way to three quarters')).toHaveLength(3);
+    expect(levelsAtAGlance('sight glass', aimOf('at the high mark')).at(-1)).toEqual([
+      'At the high mark',
+      { method: 'sight glass', position: 1 }
+    ]);
     expect(at('stand', [step('stand')])).toEqual([]);
   });
   it('torques as the sheet has it, by the scale of the wrench, with the seal the house wants', () => {

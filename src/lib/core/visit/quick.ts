@@ -1,6 +1,6 @@
 import { setting, wrenchesFor } from '../fasteners/wrench';
 import { bestOil } from '../job/gather/gather';
-import { aimInWords } from '../fluids/aim';
+import { aimInWords, besideAim, type Aim } from '../fluids/aim';
 import type { Air } from '../fluids/air';
 import type { LevelReading } from '../fluids/level';
 import { sealSuggestion } from '../job/seal';
@@ -64,7 +64,9 @@ export function quickAt(state: VisitState, s: StepState, hand: AtHand): Quick[] 
         done('Grey paste', { grade: 'grey paste or fuzz', materials: [] })
       ];
     case 'level':
-      return levelsAtAGlance(input.protocol.method).map(([label, level]) => done(label, { level }));
+      return levelsAtAGlance(input.protocol.method, input.protocol.aim).map(([label, level]) =>
+        done(label, { level })
+      );
     case 'oil': {
       const oil = bestOil(input.want, tools.oils, air);
       return oil
@@ -99,18 +101,26 @@ function whichOne(
 }
 
 /** Levels as they are read at a glance; finer ones are set on the drawing. */
-export function levelsAtAGlance(method: LevelMethod | null): [label: string, level: LevelReading][] {
+export function levelsAtAGlance(
+  method: LevelMethod | null,
+  aim: Aim | null
+): [label: string, level: LevelReading][] {
   if (method === null) return [];
   if (method === 'measured quantity only') return [['By measured quantity', { method }]];
   if (method === 'check screw')
     return (['weeps', 'runs', 'nothing'] as const).map((flow) => [flow, { method, flow }]);
-  return (
-    [
-      ['A quarter', 0.25],
-      ['Half-way', 0.5],
-      ['Three quarters', 0.75]
-    ] as const
-  ).map(([label, position]) => [label, { method, position }]);
+  const usual: [string, number][] = [
+    ['A quarter', 0.25],
+    ['Half-way', 0.5],
+    ['Three quarters', 0.75]
+  ];
+  // Where the sheet wants it is one of them, even at the high mark.
+  const at = aim && (aim.from + aim.to) / 2;
+  const more: [string, number][] =
+    aim && at !== null && !usual.some(([, p]) => besideAim(p, aim) === 'at')
+      ? [[aimInWords(aim).replace(/^./, (c) => c.toUpperCase()), at]]
+      : [];
+  return [...usual, ...more].map(([label, position]) => [label, { method, position }]);
 }
 
 /** Shuts one thing as the sheet has it; null where that takes a word, an adapter or a value nobody knows. */

@@ -9,6 +9,7 @@
   import { sealSuggestion } from '$lib/core/job/seal';
   import {
     asOnTheSheet,
+    aimOfStep,
     levelMethodOf,
     methodKey,
     REMARK,
@@ -68,7 +69,7 @@
     const { type } = s.step.input;
     if (type === 'debris') return GRADES;
     if (type === 'choice') return ['yes', 'no'];
-    return levelsAtAGlance(levelMethodOf(s, said)).map(([label]) => label);
+    return levelsAtAGlance(levelMethodOf(s, said), aimOfStep(s)).map(([label]) => label);
   };
   // The oil that suits, where the stores have one: seen here, and corrected where another went in.
   untrack(() => {

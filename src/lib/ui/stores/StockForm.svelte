@@ -4,7 +4,7 @@
   import { invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
   import { quantity, showBoth } from '$lib/core/quantity/quantity';
-  import { movementsOf, parseStock, STOCK_WHY } from '$lib/core/stores/stock';
+  import { parseStock, stockAfter, STOCK_WHY } from '$lib/core/stores/stock';
   import type { StockedOil } from '$lib/core/stores/toolbox';
   import Field from '../form/Field.svelte';
   import { Form } from '../form/form.svelte';
@@ -16,10 +16,7 @@
   let now = $state('');
   let why = $state('');
   const parsed = $derived(parseStock(now));
-  const after = $derived.by(() => {
-    const moved = parsed.ok ? movementsOf(parsed.note, oil.stockMl, oil.bottleMl, '') : null;
-    return moved && oil.stockMl + moved.reduce((sum, m) => sum + m.ml, 0);
-  });
+  const after = $derived(parsed.ok ? stockAfter(parsed.note, oil.stockMl, oil.bottleMl) : null);
   const ml = (v: number) => showBoth(quantity(Math.round(v), 'ml'), page.data.units).main;
   async function save(e: SubmitEvent) {
     e.preventDefault();

@@ -92,7 +92,7 @@ export function oilSteps(job: OilJob): TemplateStep[] {
         '{lean}',
         '{note}',
         'Pan under it first. Let it run until it drips.',
-        '{pumpOut}',
+        '{cranking}',
         ...(job.drainLines ?? [])
       ],
       caution: 'Hot oil and exhaust: gloves, and pull the plug away from the stream.'
@@ -118,7 +118,7 @@ export function oilSteps(job: OilJob): TemplateStep[] {
             minutes: 2,
             needs: ready,
             during: ['drain'],
-            lines: ['{place}', '{fastener}', '{note}', 'Count out what comes with it: spring, ring.'],
+            lines: ['{place}', '{fastener}', '{note}', '{count}'],
             caution: 'Some hot oil follows it.'
           }),
           step({
@@ -163,7 +163,7 @@ export function oilSteps(job: OilJob): TemplateStep[] {
             needs: ready,
             during: ['drain'],
             gate,
-            lines: ['{place}', '{fastener}', '{note}', '{side}', 'Spring and small ring: count them out.']
+            lines: ['{place}', '{fastener}', '{note}', '{side}', '{count}']
           }),
           step({
             key: 'filter-look',

@@ -100,7 +100,7 @@ export function end(after: string[], run: boolean): TemplateStep[] {
             needs: after,
             lines: [
               'Before it starts: oil in, plugs torqued, neutral, tools and rags counted in.',
-              '{beforeStart}',
+              '{glass}',
               '{pressure}'
             ],
             caution: 'Fumes: outside or with extraction. Hot exhaust.'

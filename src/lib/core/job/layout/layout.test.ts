@@ -282,6 +282,8 @@ describe('what comes out with a fastener', () => {
     expect(lines('filter-out-c')).toContain(
       '3 bolts · top 25 mm, others 16 mm · comes out with it: spring, small ring'
     );
+    expect(lines('filter-out-c')).not.toContain('Count out');
+    expect(lines('screen-out-s')).toContain('Count out what comes with it');
     expect(lines('filter-cover-c')).toContain('Each where it was: top 25 mm, others 16 mm.');
   });
   it('a drain plug that carries the screen is one point: opened, read and shut once', () => {

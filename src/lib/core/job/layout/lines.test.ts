@@ -51,7 +51,7 @@ describe('what a line of a job comes to', () => {
     expect(fill('{drained}', of(null))).toEqual(['What went in last time is not known.']);
   });
   it('says at the start what shows that the pump works, and what the glass shows before it', () => {
-    const start = (more: Partial<LayoutInput> = {}, token = 'beforeStart') =>
+    const start = (more: Partial<LayoutInput> = {}, token = 'glass') =>
       fill(`{${token}}`, of(null, { input: { ...input, ...more } }));
     expect(start()).toEqual([
       'Look in the glass before the first start: it looks too full until the filter and passages have filled.'
@@ -63,12 +63,15 @@ describe('what a line of a job comes to', () => {
     expect(start({ rules: cranked })[0]).toBe(
       'House rule: cranked with ignition off first, until the oil is round.'
     );
-    expect(start({ rules: cranked }, 'pumpOut')).toHaveLength(1);
-    expect(start({ rules: { ...cranked, cranking: 'before the first start' } }, 'pumpOut')).toEqual([]);
-    expect(start({}, 'pressure')[0]).toContain('the glass empties: the pump works');
+    expect(start({ rules: cranked }, 'cranking')).toHaveLength(1);
+    expect(start({ rules: { ...cranked, cranking: 'before the first start' } }, 'cranking')).toEqual([]);
+    expect(start({}, 'pressure')).toEqual([
+      'Right after the start the glass empties: the pump works.',
+      'No sign of oil pressure: stop it at once, and find out why.'
+    ]);
     const bare = { fasteners: [], figures: [] };
     expect(start({ sheet: bare })).toEqual([]);
-    expect(start({ sheet: bare }, 'pressure')[0]).toContain('there is oil pressure');
+    expect(start({ sheet: bare }, 'pressure')[0]).toContain('as the manual has it');
     // No pump to speak of: a two-stroke’s gearbox splashes.
     const gearbox = [{ template: BUILT_IN.find((t) => t.key === 'gearbox-two-stroke')!, taskId: null }];
     expect(start({ kind: 'two-stroke motocross', jobs: gearbox }, 'pressure')).toEqual([]);

@@ -48,6 +48,10 @@ function tokens(c: LineContext): Record<string, () => string[]> {
       ].filter(Boolean);
       return said.length > 0 ? [said.join(' · ')] : [];
     },
+    count: () =>
+      !f || f.comesWith
+        ? []
+        : ['Count out what comes with it, and note it on the sheet: it counts itself from then on.'],
     lean: () => (f?.lean ? [f.lean] : []),
     circuit: () => (circuit ? [circuit] : ['']),
     seal: () => (f ? sealLine(f, rules) : []),
@@ -114,8 +118,8 @@ function tokens(c: LineContext): Record<string, () => string[]> {
       const longest = times.sort((a, b) => upperEnd(b).base - upperEnd(a).base)[0];
       return [longest ? showBand(longest) : 'briefly'];
     },
-    pumpOut: () => pumpOut(input, circuit),
-    beforeStart: () => beforeStart(input),
+    cranking: () => pumpOut(input, circuit),
+    glass: () => beforeStart(input),
     pressure: () => pressure(input),
     items: () =>
       c.all.map(

@@ -10,7 +10,7 @@ const circuitsOf = (input: LayoutInput): Circuit[] => [
 /** While the plug is out: some pump the rest out. */
 export function pumpOut({ rules }: LayoutInput, circuit: Circuit | null): string[] {
   return circuit === 'engine' && (rules.cranking === 'while it drains' || rules.cranking === 'both')
-    ? ['House rule: cranked a few times with ignition off, to pump the rest out.']
+    ? ['House rule: cranked a few times with ignition off, hands clear, to pump the rest out.']
     : [];
 }
 
@@ -39,8 +39,10 @@ export function beforeStart(input: LayoutInput): string[] {
 export function pressure(input: LayoutInput): string[] {
   if (!circuitsOf(input).includes('engine') || isTwoStroke(input.kind) || input.kind === 'electric')
     return [];
-  const glass = methodOf(input.sheet, 'engine') === 'sight glass';
   return [
-    `Within seconds of the start ${glass ? 'the glass empties' : 'there is oil pressure'}: the pump works. An oil light that stays on${glass ? ', or a glass that stays full,' : ''} means stop at once.`
+    methodOf(input.sheet, 'engine') === 'sight glass'
+      ? 'Right after the start the glass empties: the pump works.'
+      : 'Right after the start look for its sign of oil pressure, as the manual has it.',
+    'No sign of oil pressure: stop it at once, and find out why.'
   ];
 }
