@@ -259,6 +259,7 @@ const COLUMNS = [
   'thread',
   'pattern',
   'lengths',
+  'comesWith',
   'note',
   'lean',
   'magnet',
@@ -270,8 +271,8 @@ const COLUMNS = [
 /** Corrects a fastener, its notes, its place on the map and what lies behind it. What is left out stays as it is. */
 export async function changeFastener({ tx, team }: Write, c: FastenerChange): Promise<void> {
   const set: Record<string, unknown> = {};
-  for (const field of COLUMNS) if (c[field] !== undefined) set[field] = c[field];
-  if (c.comesWith !== undefined) set.comes_with = c.comesWith;
+  for (const field of COLUMNS)
+    if (c[field] !== undefined) set[field === 'comesWith' ? 'comes_with' : field] = c[field];
   if (c.at !== undefined) Object.assign(set, { at_x: c.at?.x ?? null, at_y: c.at?.y ?? null });
   const [f] = await tx`select machine_id from fastener where team_id = ${team.id} and id = ${c.fastenerId}`;
   const machineId = f!.machine_id as string;

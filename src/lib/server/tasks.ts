@@ -217,7 +217,7 @@ export async function retireTask(
     where g.team_id = ${team.id} and g.of_task_id = ${taskId} and t.retired_at is null`;
   if (counting.length > 0)
     refuse('word', `${counting.map((c) => c.name).join(', ')} counts it. Change that one first.`);
-  await tx`insert into task_change (team_id, id, task_id, was, word, changed_by) select ${team.id}, ${crypto.randomUUID()}, t.id, to_jsonb(t), ${word}, ${personId} from task t where t.team_id = ${team.id} and t.id = ${taskId}`;
+  await keepAsWas(tx, team.id, personId, { id: crypto.randomUUID(), taskId, word });
   await tx`update task set retired_at = now() where team_id = ${team.id} and id = ${taskId}`;
 }
 

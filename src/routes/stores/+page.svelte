@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { inBottles } from '$lib/core/fluids/ledger';
+  import type { StockedOil } from '$lib/core/stores/toolbox';
   import { calibrationWord, onScale, trustedSpan } from '$lib/core/fasteners/wrench';
   import { quantity, showBoth } from '$lib/core/quantity/quantity';
   import AdapterForm from '$lib/ui/stores/AdapterForm.svelte';
@@ -11,6 +13,10 @@
   let { data } = $props();
   let adding = $state<'wrench' | 'adapter' | 'oil' | ''>('');
   let counting = $state<string | null>(null);
+  const bottlesOf = (o: StockedOil) => {
+    const { full, openedMl } = inBottles(o.stockMl, o.bottleMl);
+    return `${full} full of ${ml(o.bottleMl).main}${openedMl > 1 ? `, ${ml(openedMl).main} opened` : ''}`;
+  };
   const ml = (v: number) => showBoth(quantity(Math.round(v), 'ml'), data.units);
 </script>
 
@@ -105,9 +111,7 @@
           <td data-label="There is" class="figure text-lg"
             >{#if o.stockMl < 0}<strong>count it</strong>{:else}{ml(o.stockMl).main}{/if}<span
               class="quiet block text-sm"
-              >{o.stockMl < 0
-                ? `${ml(-o.stockMl).main} more was poured than came in`
-                : `${Math.floor(o.stockMl / o.bottleMl)} full of ${ml(o.bottleMl).main}${o.stockMl % o.bottleMl > 1 ? `, ${ml(o.stockMl % o.bottleMl).main} opened` : ''}`}</span
+              >{o.stockMl < 0 ? `${ml(-o.stockMl).main} more was poured than came in` : bottlesOf(o)}</span
             ></td
           >
           <td

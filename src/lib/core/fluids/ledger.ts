@@ -91,6 +91,12 @@ export interface BottlePlan {
   /** Short by so much, ml; 0 when there is enough. */
   shortMl: number;
 }
+/** A stock as bottles: so many full, and what is left in an opened one, ml. Less than nothing is none. */
+export function inBottles(stockMl: number, bottleMl: number): { full: number; openedMl: number } {
+  const stock = Math.max(0, stockMl);
+  return { full: Math.floor(stock / bottleMl), openedMl: stock % bottleMl };
+}
+
 /**
  * Bottles to open for a quantity, the opened one used up first.
  * @param stockMl all there is of it; @param bottleMl size of a bottle
@@ -99,8 +105,7 @@ export interface BottlePlan {
 export function bottles(neededMl: number, stockMl: number, bottleMl: number): BottlePlan {
   if (!(bottleMl > 0)) throw new RangeError(`no such bottle: ${bottleMl} ml`);
   const stock = Math.max(0, stockMl);
-  const opened = stock % bottleMl;
-  const full = Math.floor(stock / bottleMl);
+  const { full, openedMl: opened } = inBottles(stock, bottleMl);
   const fromFull = Math.max(0, neededMl - opened);
   const open = Math.min(full, Math.ceil(fromFull / bottleMl));
   const shortMl = Math.max(0, neededMl - stock);

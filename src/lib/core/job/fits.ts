@@ -1,7 +1,7 @@
 import type { Kind } from '../machine/machine';
 import { circuitsOf } from '../specs/usual';
-import type { Sheet } from '../specs/sheet';
-import { isTwoStroke, methodOf } from './layout/context';
+import type { Circuit, Sheet } from '../specs/sheet';
+import { circuitFigure, isTwoStroke, methodOf } from './layout/context';
 import type { TemplateStep } from './template';
 
 /** Jobs of the product that are one kind of machine's: their way of warming, or what must never go in. */
@@ -9,8 +9,8 @@ const ONLY: Readonly<Record<string, (kind: Kind) => boolean>> = { 'gearbox-two-s
 
 type Job = {
   key: string;
-  circuits: readonly string[];
-  steps: readonly Pick<TemplateStep, 'each' | 'kind' | 'orNamed'>[];
+  circuits: readonly Circuit[];
+  steps: readonly Pick<TemplateStep, 'each' | 'kind'>[];
 };
 
 /**
@@ -20,16 +20,17 @@ type Job = {
  */
 export function fitsMachine(job: Job, kind: Kind, sheet: Sheet | null): boolean {
   if (ONLY[job.key] && !ONLY[job.key]!(kind)) return false;
-  const usual: readonly string[] = circuitsOf(kind);
-  const has = (circuit: string) =>
+  const usual = circuitsOf(kind);
+  const has = (circuit: Circuit) =>
     usual.includes(circuit) ||
-    (sheet?.fasteners.some((f) => f.circuit === circuit) ?? false) ||
-    (sheet?.figures.some((f) => f.key.startsWith(`${circuit} `)) ?? false);
+    (sheet !== null &&
+      (sheet.fasteners.some((f) => f.circuit === circuit) ||
+        circuitFigure(sheet, circuit, 'amount') !== null));
   if (!job.circuits.every(has)) return false;
   const atScrew = job.steps.some((s) => s.kind === 'open' && s.each === 'check screw');
   if (!atScrew || sheet === null) return true;
   return job.circuits.every((c) => {
-    const method = methodOf(sheet, c as never);
+    const method = methodOf(sheet, c);
     return method === null || method === 'check screw';
   });
 }
