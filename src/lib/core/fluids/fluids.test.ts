@@ -63,9 +63,9 @@ describe('judgeLevel', () => {
     expect(at(0.1, null)).toEqual({ within: true, words: '10 % of the way from low to high', advice: null });
     expect(at(0.1, 'half-way')).toMatchObject({
       within: true,
-      advice: expect.stringMatching(/below its aim \(half-way\): top up/)
+      advice: expect.stringMatching(/Below its aim, half-way: top up/)
     });
-    expect(at(0.9, 'half-way').advice).toMatch(/above its aim/);
+    expect(at(0.9, 'half-way').advice).toMatch(/Above its aim/);
     expect(at(0.47, 'half-way').advice).toBeNull();
     expect(at(-0.1, 'half-way').within).toBe(false);
   });

@@ -39,9 +39,9 @@ export function judgeLevel(level: LevelReading, aim: Aim | null = null): LevelVe
     words: `${Math.round(level.position * 100)} % of the way from low to high`,
     advice:
       beside === 'below'
-        ? `Within the marks, below its aim (${aimInWords(aim!)}): top up from what was held back.`
+        ? `Below its aim, ${aimInWords(aim!)}: top up a little from what was held back, and read again.`
         : beside === 'above'
-          ? `Within the marks, above its aim (${aimInWords(aim!)}).`
+          ? `Above its aim, ${aimInWords(aim!)}, and within its marks.`
           : null
   };
 }

@@ -1,7 +1,7 @@
 <!-- The oil level, set on a drawing of what the machine has: glass, stick or check screw. -->
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { aimInWords, besideAim, topUpMl } from '$lib/core/fluids/aim';
+  import { aimInWords, topUpMl } from '$lib/core/fluids/aim';
   import { isMarked, judgeLevel, type LevelReading } from '$lib/core/fluids/level';
   import { parseQuantity } from '$lib/core/quantity/parse';
   import { LEVEL_METHODS, type LevelMethod } from '$lib/core/specs/sheet';
@@ -91,10 +91,10 @@
 {#if method && isMarked(method)}
   <div class="mt-2 flex items-center gap-6">
     <svg
-      viewBox="0 0 150 220"
-      width="150"
-      height="220"
-      class="cursor-pointer"
+      viewBox="-40 0 200 220"
+      width="180"
+      height="198"
+      class="shrink-0 cursor-pointer"
       onclick={tap}
       aria-hidden="true"
     >
@@ -110,13 +110,21 @@
         ></defs
       >
       <g clip-path="url(#{id}-glass)">
-        <rect width="150" height="220" fill="var(--sheet)" />
+        <rect x="-40" width="200" height="220" fill="var(--sheet)" />
         {#if position !== null}<rect
+            x="-40"
             y={y(position)}
-            width="150"
+            width="200"
             height={220 - y(position)}
             fill="var(--tape)"
-          /><line x2="150" y1={y(position)} y2={y(position)} stroke="var(--ink)" stroke-width="3" />{/if}
+          /><line
+            x1="-40"
+            x2="160"
+            y1={y(position)}
+            y2={y(position)}
+            stroke="var(--ink)"
+            stroke-width="3"
+          />{/if}
       </g>
       {#if method === 'sight glass'}<circle
           cx="60"
@@ -179,15 +187,11 @@
   />
 {/if}
 {#if aim !== null}<p class="mt-2">Where it should stand: <strong>{aimInWords(aim)}</strong>.</p>{/if}
-{#if aim !== null && level && 'position' in level && besideAim(level.position, aim) === 'below'}<p
-    class="mt-2 text-lg"
-  >
-    {#if suggested !== null}Top up <strong class="figure text-2xl">{suggested} ml</strong>, then read again.{:else}Top
-      up in small measured amounts, and read again.{/if}
-  </p>{/if}
 {#if verdict}<p class="mt-2" class:caution={!verdict.within} aria-live="polite">
     <strong>{verdict.words}.</strong>
-    {verdict.advice ?? ''}
+    {#if suggested !== null}<span class="text-lg"
+        >Top up <strong class="figure text-2xl">{suggested} ml</strong>, then read again.</span
+      >{:else}{verdict.advice ?? ''}{/if}
   </p>{/if}
 <label class="mt-3 block" for="{id}-top"
   >Topped up before this reading <span class="quiet text-sm"

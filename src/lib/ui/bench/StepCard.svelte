@@ -11,6 +11,7 @@
   import AskHere from './AskHere.svelte';
   import DebrisPick from './DebrisPick.svelte';
   import HandOver from './HandOver.svelte';
+  import LeaveOut from './LeaveOut.svelte';
   import Level from './Level.svelte';
   import Measure from './Measure.svelte';
   import OilPick from './OilPick.svelte';
@@ -62,7 +63,6 @@
   const s = $derived(step.step);
   const input = $derived(s.input);
   let leaving = $state(false);
-  let reason = $state('');
   /** Of this step: gone on and come back, it is still there. */
   const remark = $derived(new Unsent(`${bench.id} ${s.key} remark`));
   let pointedAt = $state<string | null>(null);
@@ -95,7 +95,6 @@
   $effect(() => {
     void s.key;
     leaving = false;
-    reason = '';
     pointedAt = null;
   });
 
@@ -116,9 +115,10 @@
     return ok;
   }
   const doneAndOn = (content: DoneContent = {}) => onwardIf(done(content));
-  function leaveOut(e: SubmitEvent) {
-    e.preventDefault();
-    if (bench.write({ stepKey: s.key, action: 'left out', content: { reason } })) onward();
+  function leaveOut(reason: string) {
+    const left = bench.write({ stepKey: s.key, action: 'left out', content: { reason } });
+    if (left) onward();
+    return left;
   }
 </script>
 
@@ -262,20 +262,18 @@
     {#if step.leftOut !== null && !readonly}<p class="mt-3">Left out: {step.leftOut}</p>{/if}
   </div>
 
-  {#if !readonly}
-    {#if input.type !== 'close'}
-      <label class="quiet mt-5 block text-sm" for="remark"
-        >Remark, kept with this step and shown here next time</label
-      >
-      <textarea id="remark" class="field mt-1 w-full" rows="1" maxlength="10000" bind:value={remark.value}
-      ></textarea>
-      {#if step.written.some((w) => w.remark)}<p class="text-sm">
-          Written: {step.written
-            .filter((w) => w.remark)
-            .map((w) => w.remark)
-            .join(' · ')}
-        </p>{/if}
-    {/if}
+  {#if !readonly && input.type !== 'close'}
+    <label class="quiet mt-5 block text-sm" for="remark"
+      >Remark, kept with this step and shown here next time</label
+    >
+    <textarea id="remark" class="field mt-1 w-full" rows="1" maxlength="10000" bind:value={remark.value}
+    ></textarea>
+    {#if step.written.some((w) => w.remark)}<p class="text-sm">
+        Written: {step.written
+          .filter((w) => w.remark)
+          .map((w) => w.remark)
+          .join(' · ')}
+      </p>{/if}
   {/if}
   {#key s.key}<Photos {bench} stepKey={s.key} last={s.last} {readonly} today={around.today} />{/key}
   {#if !readonly}
@@ -305,18 +303,11 @@
           />{/key}{/if}
     </div>
     {#if leaving}
-      <form onsubmit={leaveOut} class="mt-2 flex flex-wrap items-end gap-3">
-        <label class="grow text-sm"
-          >Why is it left out?<input
-            class="field mt-1 w-full"
-            bind:value={reason}
-            required
-            maxlength="10000"
-          /></label
-        >
-        <button class="key" type="submit">Leave it out</button>
-        <button class="key" type="button" onclick={() => (leaving = false)}>Keep it</button>
-      </form>
+      {#key s.key}<LeaveOut
+          keptAs="{bench.id} {s.key}"
+          onleft={leaveOut}
+          onkeep={() => (leaving = false)}
+        />{/key}
     {/if}
   {/if}
 </article>
