@@ -100,8 +100,8 @@ await main(() =>
       ['Standings touched by one reading in a fleet of 1,000', String(due.touched), 1],
       ['One reading: ten times the history / once', (writes.long / writes.short).toFixed(2), 1.3],
       [
-        'Readings a second at one machine, of 20 clients: 100 / reached',
-        (100 / writes.readings).toFixed(2),
+        'Readings a second at one machine, of 20 clients: 200 / reached',
+        (200 / writes.readings).toFixed(2),
         1
       ],
       ['Ticks a second in one visit, of 20 clients: 200 / reached', (200 / writes.ticks).toFixed(2), 1],

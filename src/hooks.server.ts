@@ -5,9 +5,12 @@ import { isLoopback } from '$lib/server/host';
 import { log, logFault } from '$lib/server/log';
 import { AWAY_WORDS, isAway } from '$lib/server/problems';
 import { refreshMissing } from '$lib/server/standing';
+import { InRounds } from '$lib/server/rounds';
 import { workplaceOf } from '$lib/server/teams';
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
+/** Many phones of a team ask at once; the database is asked once for all of them. */
+const workplaces = new InRounds<Awaited<ReturnType<typeof workplaceOf>>>();
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1']);
 
 export const init: ServerInit = async () => {
@@ -50,10 +53,12 @@ export const handle: Handle = async ({ event, resolve }) => {
 
   const sql = db();
   try {
-    const of = (team: string | null) => workplaceOf(sql, team, who && UUID.test(who) ? who : null);
+    const person = who && UUID.test(who) ? who : null;
+    const of = (team: string | null) =>
+      workplaces.of(`${team} ${person}`, () => workplaceOf(sql, team, person));
     const own = chosen && UUID.test(chosen) ? await of(chosen) : null;
-    const { team, person } = own ?? (await of(null)) ?? { team: null, person: null };
-    Object.assign(locals, { team, person, teamAssumed: own === null });
+    const at = own ?? (await of(null)) ?? { team: null, person: null };
+    Object.assign(locals, { ...at, teamAssumed: own === null });
   } catch (e) {
     if (isAway(e)) error(503, AWAY_WORDS);
     throw e;

@@ -38,3 +38,14 @@ export function db(): Sql {
   }
   return shared;
 }
+
+/**
+ * Waits for all of them, as Promise.all does; but where one fails, the others are over before it is told. What goes on asking on
+ * a transaction after that was taken back would be asked on whatever its connection does next, and be kept.
+ */
+export async function allOver<const T extends readonly unknown[]>(
+  all: T
+): Promise<{ -readonly [I in keyof T]: Awaited<T[I]> }> {
+  await Promise.allSettled(all);
+  return Promise.all(all);
+}

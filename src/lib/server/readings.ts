@@ -7,7 +7,7 @@ import { showHours } from '../core/hours/hours';
 import { readingInWords } from '../core/hours/words';
 import type { Lane } from '../core/trail/lane';
 import { loadAround, writeEntries, type Taken } from './reading-rows';
-import type { Tx } from './db';
+import { allOver, type Tx } from './db';
 import { refuseDay } from './moment';
 import { writeOutings } from './outings';
 import { refusalOf } from './problems';
@@ -28,7 +28,7 @@ type One = { w: Write; input: ReadingInput };
 export async function logReadings(list: readonly One[]): Promise<({ before: Lane | null } | Refusal)[]> {
   const { w, input } = list[0]!;
   // Begun first, so that it sees the book as it was; waited for with the rest.
-  const [[before = null], refusals] = await Promise.all([
+  const [[before = null], refusals] = await allOver([
     lanesOf(w.tx, w.team, [input.machineId], w.now),
     takeEach(list)
   ]);

@@ -3,9 +3,9 @@ import { STANDING_VERSION } from '../core/book/stored';
 import { keepsOff } from '../core/finding/finding';
 import { dueItems } from '../core/schedule/fleet';
 import { reach } from './book/hold';
-import { loadBook } from './book/load';
+import { loadFollowers, loadRows, withSteps } from './book/load';
 import { advance, EVER } from './book/steps';
-import type { Db, Sql, Tx } from './db';
+import { allOver, type Db, type Sql, type Tx } from './db';
 
 /** After all books: a moment that both PostgreSQL and JavaScript know. */
 const NEVER = Date.UTC(9999, 0);
@@ -66,7 +66,9 @@ export async function standAnew(
   teamId: string,
   of: { machines: readonly string[]; components: readonly string[] }
 ): Promise<void> {
-  const since = await advance(tx, teamId, of.machines);
+  const asked = { machineIds: of.machines, componentIds: of.components };
+  // What is read of the book beside its steps does not hang on them: asked at once, waited for together.
+  const [since, rows] = await allOver([advance(tx, teamId, of.machines), loadRows(tx, teamId, asked)]);
   const earliest = Math.min(Infinity, ...since.values());
   // Records that follow the book are put right from where it has changed; new ones wait for their first hours.
   const from = (at: number | undefined) => Math.min(at ?? NEVER, NEVER);
@@ -74,8 +76,8 @@ export async function standAnew(
     ...of.machines.map((id) => [id, from(since.get(id))] as const),
     ...of.components.map((id) => [id, from(earliest)] as const)
   ]);
-  const asked = { machineIds: of.machines, componentIds: of.components, follow };
-  await keep(tx, teamId, await loadBook(tx, teamId, asked));
+  const followers = await loadFollowers(tx, teamId, follow);
+  await keep(tx, teamId, await withSteps(tx, teamId, asked, { ...rows, followers }));
 }
 
 /** Works out anew one machine and everything that hangs on it. */

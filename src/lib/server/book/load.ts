@@ -14,8 +14,6 @@ export interface Asked {
   machineIds: readonly string[];
   /** Components besides those that are on the machines. */
   componentIds: readonly string[];
-  /** Records that may have to be put right: those from a moment on, of these machines and components. */
-  follow?: ReadonlyMap<string, number>;
   /** Moments at which a component's own counts are wanted. */
   moments?: ReadonlyMap<string, readonly number[]>;
 }
@@ -25,7 +23,11 @@ export interface Asked {
  * all of a fleet, for a day of history and for ten years.
  */
 export async function loadBook(sql: Db, teamId: string, asked: Asked): Promise<Book> {
-  const rows = await loadRows(sql, teamId, asked);
+  return withSteps(sql, teamId, asked, { ...(await loadRows(sql, teamId, asked)), followers: [] });
+}
+
+/** Works out a book from its rows, with the steps of its machines that they ask for. */
+export async function withSteps(sql: Db, teamId: string, asked: Asked, rows: BookOf): Promise<Book> {
   const [steps, recents] = await Promise.all([
     stepsAt(sql, teamId, momentsOf(rows, asked.moments)),
     recentsOf(sql, teamId, asked.machineIds)
@@ -33,10 +35,33 @@ export async function loadBook(sql: Db, teamId: string, asked: Asked): Promise<B
   return buildBook(rows, steps, recents);
 }
 
-async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> {
+/**
+ * Records whose hours follow the book and may have to be put right.
+ * @param follow from which moment on, by machine or component
+ */
+export async function loadFollowers(
+  sql: Db,
+  teamId: string,
+  follow: ReadonlyMap<string, number>
+): Promise<BookOf['followers']> {
+  const since = [...follow.values()].map((at) => new Date(at).toISOString());
+  const rows = await sql`
+    select r.id, t.machine_id, t.component_id, r.done_at, r.hours from unnest(${[...follow.keys()]}::uuid[], ${since}::timestamptz[]) u (id, since)
+    join task t on t.team_id = ${teamId} and (t.machine_id = u.id or t.component_id = u.id)
+    join service_record r on r.team_id = t.team_id and r.task_id = t.id and r.hours_by = 'book' and (r.done_at >= u.since or r.hours is null)`;
+  return rows.map((f) => ({
+    id: f.id,
+    machineId: f.machine_id,
+    componentId: f.component_id,
+    at: ms(f.done_at),
+    hours: f.hours
+  }));
+}
+
+/** The rows of a book, but for its steps and for the records that follow it. */
+export async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<Omit<BookOf, 'followers'>> {
   const machineIds = asked.machineIds as string[];
   const more = asked.componentIds as string[];
-  const followed = [...(asked.follow ?? new Map<string, number>())];
   // Those on the machines now, those named, and whatever any of them was ever fitted to.
   const wanted = sql`
     with recursive wanted as (
@@ -59,23 +84,11 @@ async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> 
     .filter((p) => more.includes(p.id as string) || machineIds.includes(p.machine_id as string))
     .map((p) => p.id as string);
   const ours = sql`t.team_id = ${teamId} and t.retired_at is null and (t.machine_id = any(${machineIds}::uuid[]) or t.component_id = any(${owners}::uuid[]))`;
-  const [
-    [team],
-    machines,
-    tasks,
-    records,
-    rebuilds,
-    times,
-    calls,
-    findings,
-    reminders,
-    pegs,
-    followers,
-    rules
-  ] = await Promise.all([
-    sql`select time_zone from team where id = ${teamId}`,
-    sql`select id, to_char(in_service_on, 'YYYY-MM-DD') as since from machine where team_id = ${teamId} and id = any(${machineIds}::uuid[])`,
-    sql`
+  const [[team], machines, tasks, records, rebuilds, times, calls, findings, reminders, pegs, rules] =
+    await Promise.all([
+      sql`select time_zone from team where id = ${teamId}`,
+      sql`select id, to_char(in_service_on, 'YYYY-MM-DD') as since from machine where team_id = ${teamId} and id = any(${machineIds}::uuid[])`,
+      sql`
       select t.id, t.name, t.job, t.machine_id, t.component_id, t.anchoring, t.ageing, t.sensitivity, t.per_part,
         t.from_new or exists (select 1 from component n where n.team_id = t.team_id and n.id = t.component_id and n.from_new) as from_new,
         coalesce(jsonb_agg(jsonb_build_object('id', g.id, 'measure', g.measure, 'interval', g.interval_amount, 'limit', g.limit_amount,
@@ -86,8 +99,8 @@ async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> 
       left join task_trigger g on g.team_id = t.team_id and g.task_id = t.id
       left join task o on o.team_id = g.team_id and o.id = g.of_task_id
       where ${ours} group by t.team_id, t.id order by t.name, t.id`,
-    // The last time it was done restarts a count; only a grid that is counted from when work was due has to know all of them.
-    sql`
+      // The last time it was done restarts a count; only a grid that is counted from when work was due has to know all of them.
+      sql`
       with rule as (
         select value #>> '{}' as anchoring from house_rule where team_id = ${teamId} and key = 'anchoring' order by seq desc limit 1
       )
@@ -100,34 +113,34 @@ async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> 
       join service_record r on r.team_id = t.team_id and r.task_id = t.id
       where ${ours} and coalesce(t.anchoring, (select anchoring from rule), 'from done') = 'from due'
       order by done_at`,
-    sql`
+      sql`
       select rt.task_id, r.rebuilt_at, r.rebuilt_on, r.created_at from task t
       join rebuild_task rt on rt.team_id = t.team_id and rt.task_id = t.id
       join rebuild r on r.team_id = rt.team_id and r.id = rt.rebuild_id where ${ours}`,
-    sql`
+      sql`
       select g.task_id, g.of_task_id, r.done_at from task t
       join task_trigger g on g.team_id = t.team_id and g.task_id = t.id and g.of_task_id is not null
       join service_record r on r.team_id = g.team_id and r.task_id = g.of_task_id and r.done_at > coalesce((
         select max(s.done_at) from service_record s where s.team_id = t.team_id and s.task_id = t.id and (not t.per_part or s.replaced)), '-infinity')
       where ${ours}`,
-    sql`
+      sql`
       select t.id as task_id, c.id, c.kind, c.what, c.words, c.called_on as day from task t
       join task_place p on p.team_id = t.team_id and p.task_id = t.id
       join machine_call c on c.team_id = t.team_id and c.machine_id = p.machine_id and c.dropped_at is null and c.what = any(t.answers)
       where ${ours} and not exists (
         select 1 from service_record r where r.team_id = t.team_id and r.task_id = t.id and r.created_at > c.created_at and r.done_on >= c.called_on)
       order by c.created_at, c.id`,
-    sql`
+      sql`
       select f.id, f.machine_id, f.component_id, f.fastener_id, f.cause, f.what, f.note, f.place, f.severity, f.found_on, f.found_at, f.hours, f.visit_id, p.name as by,
         case when w.id is not null then jsonb_build_object('id', w.id, 'words', w.words, 'waitsFor', w.waits_for, 'part', w.part, 'come', w.come_at is not null) end as waits
       from finding f join person p on p.team_id = f.team_id and p.id = f.created_by
       left join reminder w on w.team_id = f.team_id and w.finding_id = f.id and w.done_at is null
       where f.team_id = ${teamId} and f.closed_at is null and (f.component_id is null and f.machine_id = any(${machineIds}::uuid[]) or f.component_id = any(${owners}::uuid[]))
       order by f.found_at, f.id`,
-    sql`
+      sql`
       select id, machine_id, words, waits_for, part, come_at is not null as come from reminder
       where team_id = ${teamId} and machine_id = any(${machineIds}::uuid[]) and finding_id is null and done_at is null order by created_at, id`,
-    sql`
+      sql`
       select s.machine_id, s.id, s.name, s.hours, s.hours_by, s.done_on, s.done_at, s.component_id from unnest(${machineIds}::uuid[]) u (id)
       cross join lateral (
         select s.machine_id, s.id, t.name, s.hours, s.hours_by, s.done_on, s.done_at, s.created_at, t.component_id from service_record s
@@ -135,14 +148,8 @@ async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> 
         where s.team_id = ${teamId} and s.machine_id = u.id and (s.hours is not null or s.hours_by = 'book')
         order by s.done_at desc, s.created_at desc, s.id desc limit ${PEGS_KEPT}
       ) s order by s.done_at desc, s.created_at desc, s.id desc`,
-    followed.length === 0
-      ? []
-      : sql`
-      select r.id, t.machine_id, t.component_id, r.done_at, r.hours from unnest(${followed.map(([id]) => id)}::uuid[], ${followed.map(([, at]) => new Date(at).toISOString())}::timestamptz[]) u (id, since)
-      join task t on t.team_id = ${teamId} and (t.machine_id = u.id or t.component_id = u.id)
-      join service_record r on r.team_id = t.team_id and r.task_id = t.id and r.hours_by = 'book' and (r.done_at >= u.since or r.hours is null)`,
-    sql`select distinct on (key) key, value from house_rule where team_id = ${teamId} and key in ('ageing', 'anchoring') order by key, seq desc`
-  ]);
+      sql`select distinct on (key) key, value from house_rule where team_id = ${teamId} and key in ('ageing', 'anchoring') order by key, seq desc`
+    ]);
   const inForce = rulesInForce(rules as never);
   const known = new Set(partIds);
   return {
@@ -230,13 +237,6 @@ async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<BookOf> 
       ...((p.hours_by === 'stated' || (p.component_id !== null && !known.has(p.component_id))) && {
         stated: p.hours
       })
-    })),
-    followers: followers.map((f) => ({
-      id: f.id,
-      machineId: f.machine_id,
-      componentId: f.component_id,
-      at: ms(f.done_at),
-      hours: f.hours
     }))
   };
 }

@@ -2,7 +2,7 @@ import type { Input, Kind } from '../../core/command/commands';
 import { doneAt, type Envelope } from '../../core/command/envelope';
 import { hold } from '../book/hold';
 import { attempt, settle } from '../book/write';
-import type { Sql, Tx } from '../db';
+import { allOver, type Sql, type Tx } from '../db';
 import { isAway } from '../problems';
 import { Refusal } from '../refusal';
 import type { Write } from '../write';
@@ -76,12 +76,15 @@ type Result = { ok: true; answer: unknown } | { ok: false; error: unknown };
 function all<K extends Kind>(sql: Sql, handler: Handler<K>, batch: readonly Job[]): Promise<Result[]> {
   const { team } = batch[0]!.from;
   return attempt(sql, async (tx, also) => {
-    const known = await claimAll(tx, team.id, batch);
+    // All of a batch are written at the same place. Claimed first, then held, without waiting in between.
+    const scope = handler.scope && (await handler.scope(batch[0]!.input as Input<K>, tx, team.id));
+    const [known, held] = await allOver([
+      claimAll(tx, team.id, batch),
+      scope ? hold(tx, team.id, scope, also) : NOTHING_HELD
+    ]);
     const results = batch.map((job): Result | null => known.get(job) ?? null);
     const todo = batch.filter((_, i) => results[i] === null);
     if (todo.length === 0) return results as Result[];
-    const scope = handler.scope && (await handler.scope(todo[0]!.input as Input<K>, tx, team.id));
-    const held = scope ? await hold(tx, team.id, scope, also) : NOTHING_HELD;
     const of = ({ from, command, now }: Job): Write => ({
       tx,
       team,
