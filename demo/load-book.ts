@@ -17,7 +17,7 @@ export async function loadSheet(tx: Db, m: DemoMachine, season: Day): Promise<vo
   const source_id = uid(`source/${m.slug}`);
   for (const [position, f] of m.fasteners.entries()) {
     const id = uid(`${m.slug}/fastener/${f.slug}`);
-    await tx`insert into fastener ${tx({ ...base, id, circuit: f.circuit, role: f.role, name: f.name, place: f.place, quantity: f.quantity ?? 1, magnet: f.magnet ?? false, seal: f.seal ?? 'none', note: f.note ?? '', head: f.head ?? '', thread: f.thread ?? '', lean: f.lean ?? '', lengths: f.lengths ?? '', comes_with: f.comesWith ?? '', adapter: f.adapter ?? false, at_x: f.at?.[0] ?? null, at_y: f.at?.[1] ?? null, position })}`;
+    await tx`insert into fastener ${tx({ ...base, id, circuit: f.circuit, role: f.role, name: f.name, place: f.place, quantity: f.quantity ?? 1, magnet: f.magnet ?? false, seal: f.seal ?? 'none', note: f.note ?? '', head: f.head ?? '', thread: f.thread ?? '', lean: f.lean ?? '', lengths: f.lengths ?? '', comes_with: f.comesWith ?? '', adapter: f.adapter ?? false, covers: (f.hides ?? []).map((slug) => uid(`${m.slug}/fastener/${slug}`)), at_x: f.at?.[0] ?? null, at_y: f.at?.[1] ?? null, position })}`;
     if (f.torque) {
       const [value, unit, confidence] = f.torque;
       const q = quantity(value, unit);

@@ -46,6 +46,8 @@ export interface DemoFastener {
   lengths?: string;
   comesWith?: string;
   adapter?: boolean;
+  /** What lies behind it, by slug. */
+  hides?: string[];
   torque?: [value: number, unit: UnitName, confidence?: Confidence];
 }
 

@@ -98,6 +98,14 @@ export const OTHERS: DemoMachine[] = [
     races: false,
     fasteners: [
       guard([12, 'N·m']),
+      {
+        slug: 'seat',
+        circuit: null,
+        role: 'bodywork',
+        name: 'Seat',
+        place: 'Lever under its rear edge',
+        hides: ['filler']
+      },
       filler('Right side, under the seat'),
       drain('Underneath, left', [32, 'N·m']),
       filter('Right side, three bolts', 3, [10, 'N·m']),

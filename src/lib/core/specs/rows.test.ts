@@ -15,7 +15,9 @@ describe('what a fastener is, by its name', () => {
     ['Rear axle nut', ['engine'], 'axle nut', null],
     ['Rear sprocket nuts', ['gearbox'], 'sprocket bolts', null],
     ['Skid plate', [], 'guard', null],
-    ['Seat', [], 'cover', null],
+    ['Seat', [], 'bodywork', null],
+    ['Left side panel', ['engine'], 'bodywork', null],
+    ['Clutch cover', ['engine'], 'cover', null],
     ['Footpeg bolt', ['engine'], 'other', null]
   ] as const)('%s', (name, circuits, role, circuit) => {
     expect(kindOfFastener(name, circuits)).toEqual({ role, circuit });

@@ -37,6 +37,7 @@ export const FASTENER_ROLES = [
   'filler cap',
   'check screw',
   'guard',
+  'bodywork',
   'cover',
   'axle nut',
   'pivot',
@@ -78,7 +79,7 @@ export interface Fastener {
   at: { x: number; y: number } | null;
   /** Which way the machine leans to drain it, or how it stands; empty: nobody noted it. */
   lean: string;
-  /** Of a guard or cover: the fasteners behind it, by id. None noted: all that lie underneath. */
+  /** Of a guard, a cover or bodywork: the fasteners behind it, by id. None noted: of a guard, all that lie underneath; of the others, nothing. */
   covers: string[];
   /** Its thread is oiled before torque, as the manual says. */
   oiled: boolean;

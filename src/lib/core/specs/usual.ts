@@ -81,7 +81,8 @@ const ROLES: readonly [RegExp, FastenerRole][] = [
   [/\bbrake|\bcaliper|\bdisc/, 'brake'],
   [/\bgrease|\bnipple/, 'grease point'],
   [/\bskid|\bguard|\bbash/, 'guard'],
-  [/\bcover|\bpanel|\bseat\b/, 'cover']
+  [/\bpanel|\bseat\b|\bshroud|\bfairing|\btank\b/, 'bodywork'],
+  [/\bcover/, 'cover']
 ];
 const CIRCUIT_WORDS: readonly [RegExp, Circuit][] = [
   [/\bfront (diff|final)/, 'front differential'],

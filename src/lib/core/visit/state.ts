@@ -1,3 +1,4 @@
+import { isOutside } from '../job/layout/in-the-way';
 import { gravity } from '../debris/debris';
 import { ledger, type Ledger, type Pour } from '../fluids/ledger';
 import type { LevelReading } from '../fluids/level';
@@ -187,7 +188,7 @@ function isBack(i: ItemState, steps: ReadonlyMap<string, StepState>): boolean {
 /** What lets oil out after its level was read makes that reading old: the level is to be read again. */
 function letsOut(i: ItemState, steps: Map<string, StepState>): void {
   const { role, circuit } = i.item;
-  if (role === 'filler cap' || role === 'check screw' || role === 'guard' || circuit === null) return;
+  if (role === 'filler cap' || role === 'check screw' || isOutside(role) || circuit === null) return;
   for (const s of steps.values())
     if (s.step.input.type === 'level' && s.step.input.circuit === circuit) s.done = false;
 }

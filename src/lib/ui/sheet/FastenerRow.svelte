@@ -2,6 +2,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { invalidateAll } from '$app/navigation';
+  import { isInTheWay } from '$lib/core/job/layout/in-the-way';
   import { figureKind } from '$lib/core/specs/kinds';
   import {
     CIRCUITS,
@@ -102,7 +103,7 @@
       label="{said}: torque"
       {noteId}
       class="w-full"
-      placeholder={f.role === 'filler cap' ? 'by hand' : 'unknown'}
+      placeholder={f.role === 'filler cap' || f.role === 'bodywork' ? 'by hand' : 'unknown'}
     /></span
   >
   <span data-label="Size">{@render words('head', 'size')}</span>
@@ -155,6 +156,13 @@
         class="do no-print"
         aria-label="{said}, torque: the same here"
         onclick={() => void torque.confirm()}>the same here</button
+      >{/if}
+    {#if isInTheWay(f.role)}<a class="link no-print ml-3" href="/machines/{machineId}/underside#behind-{id}"
+        >{fastener.covers.length > 0
+          ? `${fastener.covers.length} behind it`
+          : f.role === 'guard'
+            ? 'all that lies underneath is behind it'
+            : 'say what is behind it'}</a
       >{/if}
     {#each now?.doubts ?? [] as d (d.id)}<strong> may be wrong since “{d.what}”</strong>{/each}
   </p>

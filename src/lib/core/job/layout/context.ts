@@ -112,15 +112,6 @@ export function holds(when: When, input: LayoutInput, circuit: Circuit | null): 
 /** A drain plug that carries the screen: opened once, read once, back in once. */
 export const carriesScreen = (f: Fastener): boolean => /\bscreen/i.test(f.comesWith);
 
-const UNDERNEATH = ['drain plug', 'screen cap', 'filter cover', 'check screw'];
-/** What lies behind a guard or cover: as the sheet notes it; where it notes nothing, all that lies underneath. */
-export function behind(guard: Fastener, sheet: Sheet): string[] {
-  if (guard.covers.length > 0) return guard.covers;
-  return guard.role === 'guard'
-    ? sheet.fasteners.filter((f) => UNDERNEATH.includes(f.role)).map((f) => f.id)
-    : [];
-}
-
 /** Millimetres on the map, as a part of the machine's length, within which two plugs are taken for one another. */
 const NEAR = 0.3;
 /**

@@ -10,7 +10,8 @@ export const looseKey = (f: Fastener) => `${f.role.replace(/ /g, '-')}-loose-${f
 
 /** A fastener as something to be opened in this visit, with what the sheet and earlier visits know of it. */
 export function itemOf(f: Fastener, input: LayoutInput): OpenedItem {
-  const cap = f.role === 'filler cap';
+  // A seat or a panel is latched or clipped, unless the sheet has a torque for its bolts.
+  const cap = f.role === 'filler cap' || (f.role === 'bodywork' && torqueOf(f, input.sheet) === null);
   return {
     key: itemKey(f),
     fastenerId: f.id.startsWith('unnamed') ? null : f.id,

@@ -7,7 +7,8 @@ import { NOT_NAMED } from './answered';
 import { inputOf, pointOf } from './input';
 import { itemKey, itemOf, looseOf, partKey, partOf } from './items';
 import { fill, fillTitle } from './lines';
-import { covers, interlocks, runs, warmth } from './rules';
+import { inTheWay, orderOfCovers } from './in-the-way';
+import { interlocks, runs, warmth } from './rules';
 
 export type { CircuitHistory, JobInput, LayoutInput } from './context';
 
@@ -110,6 +111,7 @@ export function layOut(input: LayoutInput): LaidOut {
     items: [...items.values()],
     points: pointsOf(input)
   };
+  inTheWay(plan, input);
   // What names a step that is not here is not waited for.
   const known = new Set(plan.steps.map((s) => s.key));
   for (const s of plan.steps) {
@@ -118,7 +120,7 @@ export function layOut(input: LayoutInput): LaidOut {
   }
   warmth(plan, input);
   runs(plan, input);
-  covers(plan, input);
+  orderOfCovers(plan, input);
   interlocks(plan);
   return plan;
 }

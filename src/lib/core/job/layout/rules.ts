@@ -1,11 +1,9 @@
 import type { Circuit } from '../../specs/sheet';
-import type { OpenedItem, Step, VisitPlan } from '../plan';
-import { behind, type LayoutInput } from './context';
+import type { Step } from '../plan';
+import type { LayoutInput } from './context';
+import { isNested, isOutside, outside } from './in-the-way';
+import { waitsFor, type Steps } from './waits';
 import { protocolOf } from './input';
-import { itemKey } from './items';
-
-/** What the rules of a visit look at and change: the steps of all its jobs, before they are put in order. */
-type Steps = Pick<VisitPlan, 'jobs' | 'steps' | 'items'>;
 
 /** How the engine is warmed, or that it is not: by the house rules, and by riding where idling does not reach the gearbox. */
 export function warmth(plan: Steps, input: LayoutInput): void {
@@ -15,7 +13,7 @@ export function warmth(plan: Steps, input: LayoutInput): void {
   const gearbox =
     plan.jobs.some((j) => j.circuits.includes('gearbox')) && input.kind.startsWith('two-stroke');
   const how = gearbox ? rules.gearboxWarmUp : rules.warmUp;
-  const guards = plan.steps.filter((s) => s.key.startsWith('guard-off')).map((s) => s.key);
+  const guards = outside(plan).map((s) => s.key);
   if (how === 'drain cold') {
     Object.assign(warm, {
       title: 'Drain it cold',
@@ -77,48 +75,30 @@ export function runs(plan: Steps, input: LayoutInput): void {
   run.waitFor = 'the oil settles';
 }
 
-/** A cover comes off before what lies behind it is opened, and goes on after that is shut. */
-export function covers(plan: Steps, input: LayoutInput): void {
-  for (const guard of input.sheet.fasteners.filter((f) => f.role === 'guard' || f.role === 'cover')) {
-    const off = plan.steps.find((s) => s.input.type === 'open' && s.input.items.includes(itemKey(guard)));
-    const on = plan.steps.find((s) => s.input.type === 'close' && s.input.items.includes(itemKey(guard)));
-    const hidden = behind(guard, input.sheet);
-    const unnamed = guard.covers.length === 0 && guard.role === 'guard';
-    const lies = (i: OpenedItem) =>
-      i.key !== itemKey(guard) &&
-      (i.fastenerId === null ? unnamed && i.role === 'drain plug' : hidden.includes(i.fastenerId));
-    const keys = plan.items.filter(lies).map((i) => i.key);
-    if (off)
-      for (const s of plan.steps)
-        if (s.input.type === 'open' && s.input.items.some((k) => keys.includes(k)) && s.key !== off.key)
-          s.needs = [...new Set([...s.needs, off.key])];
-    if (!on) continue;
-    on.after = [...new Set([...on.after, ...keys])];
-    for (const s of plan.steps)
-      if (s.input.type === 'close' && s.input.items.some((k) => keys.includes(k)))
-        on.needs = [...new Set([...on.needs, s.key])];
-  }
-}
-
 /** What an engine start, a pour and a spill ask of the other jobs of the visit. */
 export function interlocks(plan: Steps): void {
   const shutBefore = (s: Step, circuit: Circuit | null) =>
     plan.items
       .filter(
         (i) =>
-          i.role !== 'guard' &&
+          !isOutside(i.role) &&
           // A check screw is open while oil goes in, and a cover may be; the engine starts with neither out.
           !(s.input.type === 'pour' && (i.role === 'cover' || i.role === 'check screw')) &&
           (circuit === null || i.circuit === circuit) &&
           !(s.input.type === 'pour' && i.kind === 'cap')
       )
       .map((i) => i.key);
-  /** Steps that take a cover off: it may come off and go on again, but is on whenever the engine runs. */
+  /**
+   * Steps that take a cover off: it may come off and go on again, but is on whenever the engine runs. One behind something else
+   * comes off once, like what it hides.
+   */
   const coverings = plan.steps
     .filter((s) => {
       const { input } = s;
       return (
-        input.type === 'open' && plan.items.some((i) => i.role === 'cover' && input.items.includes(i.key))
+        input.type === 'open' &&
+        plan.items.some((i) => i.role === 'cover' && input.items.includes(i.key)) &&
+        !isNested(plan, s)
       );
     })
     .map((s) => s.key);
@@ -160,20 +140,4 @@ export function interlocks(plan: Steps): void {
       ];
     }
   }
-}
-
-/** Whether one step already waits for another, by whatever way. */
-function waitsFor(plan: Steps, key: string, other: string): boolean {
-  const byKey = new Map(plan.steps.map((s) => [s.key, s]));
-  const seen = new Set<string>();
-  const stack = [key];
-  while (stack.length > 0) {
-    const k = stack.pop()!;
-    if (k === other) return true;
-    if (seen.has(k)) continue;
-    seen.add(k);
-    const s = byKey.get(k);
-    if (s) stack.push(...s.needs, ...s.during);
-  }
-  return false;
 }

@@ -1,3 +1,4 @@
+import { isInTheWay, isNested } from '../layout/in-the-way';
 import type { LaidOut } from '../layout/layout';
 import type { Step, VisitPlan } from '../plan';
 import { orderWork, type Bench, type Schedule } from '../../ordering/order';
@@ -22,14 +23,14 @@ interface Pair {
   off: Step;
   on: Step;
 }
-/** Covers of a plan: the step that takes it off and the one that puts it on. */
+/** Covers of a plan: the step that takes it off and the one that puts it on. One behind another comes off once, as any work does. */
 function pairs(plan: LaidOut): Pair[] {
   return plan.items
-    .filter((i) => i.role === 'guard' || i.role === 'cover')
+    .filter((i) => isInTheWay(i.role))
     .flatMap((i) => {
       const off = plan.steps.find((s) => s.input.type === 'open' && s.input.items.includes(i.key));
       const on = plan.steps.find((s) => s.input.type === 'close' && s.input.items.includes(i.key));
-      return off && on ? [{ off, on }] : [];
+      return off && on && !isNested(plan, off) ? [{ off, on }] : [];
     });
 }
 

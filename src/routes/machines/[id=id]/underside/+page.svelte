@@ -1,6 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { invalidateAll } from '$app/navigation';
+  import { isInTheWay } from '$lib/core/job/layout/in-the-way';
   import type { Fastener } from '$lib/core/specs/sheet';
   import Underside from '$lib/ui/bench/Underside.svelte';
   import { send } from '$lib/ui/form/send';
@@ -19,7 +20,12 @@
     data.fasteners.map((f) => (moved[f.id] !== undefined ? { ...f, at: moved[f.id]! } : f))
   );
   const points = $derived(fasteners.filter((f) => MAPPED.includes(f.role)));
-  const guards = $derived(fasteners.filter((f) => f.role === 'guard' || f.role === 'cover'));
+  const guards = $derived(fasteners.filter((f) => isInTheWay(f.role)));
+  /** What may lie behind something: a panel may be under a seat. */
+  const hideable = $derived([
+    ...points.filter((f) => f.role !== 'grease point'),
+    ...guards.filter((f) => f.role !== 'guard')
+  ]);
   const chosen = $derived(fasteners.find((f) => f.id === picked) ?? null);
 
   async function change(fastenerId: string, what: object): Promise<boolean> {
@@ -107,14 +113,16 @@
     </section>
     {#if chosen}{#key chosen.id}<PointForm fastener={chosen} {change} />{/key}{/if}
     {#each guards as g (g.id)}
-      <fieldset class="mt-5">
+      <fieldset class="mt-5" id="behind-{g.id}">
         <legend class="figure text-xl font-bold">Behind {g.name.toLowerCase()}</legend>
         <p class="quiet text-sm">
-          {g.covers.length === 0
-            ? 'Nobody noted it: taken to cover all that lies underneath.'
-            : 'It goes on only when these are tight.'}
+          {g.covers.length > 0
+            ? 'It comes off for these, and goes on only when they are tight.'
+            : g.role === 'guard'
+              ? 'Nobody noted it: taken to cover all that lies underneath.'
+              : 'Nobody noted it: taken to be in the way of nothing.'}
         </p>
-        {#each points.filter((f) => f.role !== 'grease point') as f (f.id)}
+        {#each hideable.filter((f) => f.id !== g.id && !f.covers.includes(g.id)) as f (f.id)}
           <label class="mr-5 inline-flex min-h-10 items-center gap-2"
             ><input
               type="checkbox"
