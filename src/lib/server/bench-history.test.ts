@@ -1,7 +1,7 @@
 import { addEntry, addFastener } from '../../../tests/database/hands';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
-import { circuitHistory, layoutInput } from './bench-history';
+import { circuitHistory, forgottenLast, layoutInput } from './bench-history';
 import { earlierConsumption, recordsOfVisit } from './records';
 import { refreshStanding } from './standing';
 import { fastenerSchema } from '../core/specs/form';
@@ -171,6 +171,65 @@ it('a word at a step is of the day it was written on there, past midnight too', 
   await book.sql`update visit set closed_at = now(), closed_by = ${book.personId} where id = ${visitId}`;
   const input = await inputNow();
   expect(input.last.look).toMatchObject({ day: '2026-06-09', remark: 'weeps' });
+});
+
+describe('what was forgotten', () => {
+  /** A visit for a job with what had to be fetched in it, closed so many days ago; null: it stands open. */
+  async function visit(job: string, daysAgo: number | null, fetched: string[]): Promise<string> {
+    const id = uuid();
+    const plan = {
+      jobs: [{ key: job, version: 1, title: 'Look', taskId: book.taskId, circuits: [] }],
+      title: 'Look',
+      steps: [makeStep({ key: 'look', title: 'Look', input: { type: 'tick' } })],
+      items: [],
+      points: [],
+      estimate: null
+    };
+    const start = { id, machineId: book.machineId, personId: book.personId, startedAt: NOW };
+    await book.sql.begin((tx) => insertVisit(tx, book.team.id, start, plan, DEFAULT_RULES));
+    for (const what of fetched)
+      await addEntry(book.sql, book.team.id, book.personId, id, {
+        id: uuid(),
+        stepKey: null,
+        itemKey: null,
+        action: 'fetched',
+        content: { what }
+      });
+    if (daysAgo !== null) {
+      const at = new Date(NOW.getTime() - daysAgo * 86_400_000);
+      await book.sql`update visit set closed_at = ${at}, closed_by = ${book.personId} where id = ${id}`;
+    }
+    return id;
+  }
+  const last = (but: string | null) => forgottenLast(book.sql, book.team, book.machineId, but);
+  const dayBefore = (days: number) => new Date(NOW.getTime() - days * 86_400_000).toISOString().slice(0, 10);
+
+  it('is what the last closed visit for each job says, without what was there after all', async () => {
+    await visit('engine-oil', 30, ['funnel']);
+    const latest = await visit('engine-oil', 20, ['8 mm socket', 'rags']);
+    await visit('gearbox-oil', 25, ['stands']);
+    const [socket] = await book.sql`
+      select id from visit_entry where visit_id = ${latest} and content->>'what' = '8 mm socket'`;
+    const back = { id: uuid(), stepKey: null, itemKey: null } as const;
+    const of = { ...back, action: 'not fetched', content: { of: socket!.id as string } } as const;
+    await book.sql`update visit set closed_at = null, closed_by = null where id = ${latest}`;
+    await addEntry(book.sql, book.team.id, book.personId, latest, of);
+    // One that stands open is not the last.
+    expect(await last(null)).toEqual([
+      { job: 'gearbox-oil', day: dayBefore(25), what: ['stands'] },
+      { job: 'engine-oil', day: dayBefore(30), what: ['funnel'] }
+    ]);
+    const at = new Date(NOW.getTime() - 20 * 86_400_000);
+    await book.sql`update visit set closed_at = ${at}, closed_by = ${book.personId} where id = ${latest}`;
+    expect((await last(null))[0]).toEqual({ job: 'engine-oil', day: dayBefore(20), what: ['rags'] });
+    // Looked at again, a visit does not tell what it forgot itself.
+    expect((await last(latest)).find((f) => f.job === 'engine-oil')!.what).toEqual(['funnel']);
+  });
+  it('is nothing once a visit went by without', async () => {
+    await visit('engine-oil', 1, []);
+    expect((await last(null)).map((f) => f.job)).toEqual(['gearbox-oil']);
+    expect(await forgottenLast(book.sql, { ...book.team, id: uuid() }, book.machineId, null)).toEqual([]);
+  });
 });
 
 describe('beside a record', () => {

@@ -3,6 +3,7 @@ import type { Kind } from '../core/machine/machine';
 import type { Day } from '../core/time/day';
 import type { CircuitHistory, JobInput, LayoutInput } from '../core/job/layout/layout';
 import { debrisBefore, fastenerPast, type PastRecord } from '../core/record/past';
+import type { Forgotten } from '../core/job/gather/forgotten';
 import type { LastTime } from '../core/job/plan';
 import { readStanding } from '../core/book/stored';
 import type { JobRecord } from '../core/record/record';
@@ -111,6 +112,31 @@ async function lastTimes(
         order by x.step_key, x.taken_at desc)
     ) last group by step_key`;
   return Object.fromEntries(rows.map((r) => [r.key, { day: r.day, remark: r.remark, photoId: r.photo }]));
+}
+
+/**
+ * What was not laid out at the last visit of this machine for each job, and had to be fetched in the middle of it.
+ * @param but a visit that is not counted as the last, because it is the one at hand; null: none
+ * @returns the jobs for which something was
+ */
+export async function forgottenLast(
+  sql: Db,
+  team: Pick<Team, 'id' | 'timeZone'>,
+  machineId: string,
+  but: string | null
+): Promise<Forgotten[]> {
+  return (await sql`
+    with last as (
+      select distinct on (t.job_key) t.job_key, v.id, (v.closed_at at time zone ${team.timeZone})::date::text as day
+      from visit v join visit_task t on t.team_id = v.team_id and t.visit_id = v.id
+      where v.team_id = ${team.id} and v.machine_id = ${machineId} and v.closed_at is not null and v.id is distinct from ${but}
+      order by t.job_key, v.closed_at desc
+    )
+    select last.job_key as job, last.day, array_agg(e.content->>'what' order by e.seq) as what from last
+    join visit_entry e on e.team_id = ${team.id} and e.visit_id = last.id and e.action = 'fetched'
+    where not exists (
+      select 1 from visit_entry n where n.team_id = e.team_id and n.visit_id = e.visit_id and n.action = 'not fetched' and n.content->>'of' = e.id::text)
+    group by last.job_key, last.day order by last.day desc, last.job_key`) as unknown as Forgotten[];
 }
 
 /** Everything a visit of these jobs is laid out from. */

@@ -180,6 +180,16 @@ export const entrySchema = z.discriminatedUnion('action', [
     })
   }),
   z.object({ ...base, ...visit, action: z.literal('thing in'), content: z.object({ of: z.uuid() }) }),
+  /** A tool, a part or a fluid that was not laid out and had to be got in the middle of the work. */
+  z.object({
+    ...base,
+    ...visit,
+    action: z.literal('fetched'),
+    content: z.object({
+      what: z.string().trim().min(1, 'What was it?').max(120, 'At most 120 characters.')
+    })
+  }),
+  z.object({ ...base, ...visit, action: z.literal('not fetched'), content: z.object({ of: z.uuid() }) }),
   z.object({
     ...base,
     ...visit,

@@ -50,6 +50,8 @@ export interface VisitState {
   items: ItemState[];
   things: ThingState[];
   timers: Timer[];
+  /** What was not laid out and had to be fetched, in the order it was. */
+  fetched: { id: string; what: string }[];
   /** Points of the map that were not visited, with why. */
   passedOver: Record<string, string>;
   /** The first step that is neither done nor left out nor waiting for somebody else; null when there is none. */
@@ -74,6 +76,7 @@ export class VisitFold {
   readonly #steps: Map<string, StepState>;
   readonly #things = new Map<string, ThingState>();
   readonly #timers = new Map<string, Timer>();
+  readonly #fetched = new Map<string, { id: string; what: string }>();
   readonly #passedOver: Record<string, string> = {};
   #order: string[] | null = null;
 
@@ -105,7 +108,9 @@ export class VisitFold {
     else if (entry.action === 'thing in') {
       const thing = this.#things.get(entry.content.of);
       if (thing) thing.in = true;
-    } else if (entry.action === 'passed over')
+    } else if (entry.action === 'fetched') this.#fetched.set(id, { id, ...entry.content });
+    else if (entry.action === 'not fetched') this.#fetched.delete(entry.content.of);
+    else if (entry.action === 'passed over')
       this.#passedOver[entry.content.fastenerId] = entry.content.reason;
     else if (entry.action === 'reordered') this.#order = entry.content.order;
   }
@@ -128,6 +133,7 @@ export class VisitFold {
       items,
       things: [...this.#things.values()],
       timers: [...this.#timers.values()],
+      fetched: [...this.#fetched.values()],
       passedOver: this.#passedOver,
       next: list.find((s) => isLeft(s) && s.handed === null)?.step.key ?? list.find(isLeft)?.step.key ?? null,
       open: items.filter((i) => !isShut(i))

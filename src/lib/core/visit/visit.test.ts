@@ -153,6 +153,14 @@ describe('the open register', () => {
       closeProblems(plan, visitState(plan, [...whole(plan), out, visitEntry('thing in', { of: out.id })]))
     ).toEqual([]);
   });
+  it('what had to be fetched holds nothing up, and is taken back where it was there after all', () => {
+    const socket = visitEntry('fetched', { what: '8 mm socket' });
+    const rags = visitEntry('fetched', { what: 'rags' });
+    const back = visitEntry('not fetched', { of: socket.id });
+    const s = visitState(plan, [...whole(plan), socket, rags, back]);
+    expect(s.fetched).toEqual([{ id: rags.id, what: 'rags' }]);
+    expect(closeProblems(plan, s)).toEqual([]);
+  });
   it('a deferred fastener lets the visit close, and stays written down', () => {
     const entries = [
       ...whole(plan),

@@ -17,6 +17,7 @@
   import CloseBox from './CloseBox.svelte';
   import type { Depth } from './depth';
   import DepthPick from './DepthPick.svelte';
+  import Fetched from './Fetched.svelte';
   import { Laid } from './laid.svelte';
   import OpenList from './OpenList.svelte';
   import PassOver from './PassOver.svelte';
@@ -311,6 +312,7 @@
         ongiveup={work.open.length === 0 ? giveUp : null}
       />{/if}
     <div id="things"><Things {bench} readonly={over} /></div>
+    <Fetched {bench} readonly={over} />
     {#if depth === 'lead'}<StepList {called} {at} several={visit.plan.jobs.length > 1} onpick={show} />{/if}
     {#if around.fasteners.some((f) => f.at)}
       <details class="mt-5">

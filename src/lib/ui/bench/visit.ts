@@ -1,6 +1,7 @@
 import type { Air } from '$lib/core/fluids/air';
 import type { Fastener } from '$lib/core/specs/sheet';
 import type { Entry } from '$lib/core/visit/entry';
+import type { Forgotten } from '$lib/core/job/gather/forgotten';
 import type { VisitPlan } from '$lib/core/job/plan';
 import type { Toolbox } from '$lib/core/stores/toolbox';
 
@@ -31,6 +32,8 @@ export interface Visit {
 /** What else the bench has at hand. */
 export interface Around {
   tools: Toolbox;
+  /** What was not laid out last time, by job. */
+  forgotten: Forgotten[];
   /** The house lets bolts be tightened by feel: it asks for no reason each time. */
   byFeel: boolean;
   fasteners: Fastener[];

@@ -2,6 +2,7 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import type { Gathered } from '$lib/core/job/gather/gather';
+  import { showDay, type Day } from '$lib/core/time/day';
   import { showBoth, type Quantity } from '$lib/core/quantity/quantity';
 
   interface Props {
@@ -10,8 +11,11 @@
     /** What lies there already; absent: it is only looked at. */
     laid?: string[];
     onlaid?: (text: string) => void;
+    /** What was not laid out last time, and had to be fetched. */
+    forgotten?: { what: string; day: Day }[];
+    today: Day;
   }
-  let { gathered, units, laid, onlaid }: Props = $props();
+  let { gathered, units, laid, onlaid, forgotten = [], today }: Props = $props();
   const ml = (v: number) => {
     const q: Quantity = { dimension: 'volume', base: Math.round(v), value: Math.round(v), unit: 'ml' };
     return showBoth(q, units).main;
@@ -37,6 +41,19 @@
       {#each gathered.lacks as l, i (i)}<li>{l}</li>{/each}
     </ul>
   </div>
+{/if}
+{#if forgotten.length > 0}
+  <section class="mt-3" aria-label="Forgotten last time">
+    <h3>Forgotten last time</h3>
+    <ul>
+      {#each forgotten as f (f.what)}<li class="rule-b py-1.5">
+          {#snippet thing()}<strong>{f.what}</strong>
+            <span class="quiet text-sm">fetched in the middle of the work, {showDay(f.day, today)}</span
+            >{/snippet}
+          {@render tick(f.what, thing)}
+        </li>{/each}
+    </ul>
+  </section>
 {/if}
 <div class="mt-3 grid gap-x-8 gap-y-4 md:grid-cols-3">
   <section>

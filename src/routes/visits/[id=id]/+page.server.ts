@@ -2,6 +2,7 @@ import { error } from '@sveltejs/kit';
 import { AIR_DAYS } from '$lib/core/fluids/air';
 import { stationAir } from '$lib/core/fluids/station';
 import { dayOf } from '$lib/core/time/day';
+import { forgottenLast } from '$lib/server/bench-history';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
 import { listPhotos } from '$lib/server/photos';
@@ -21,6 +22,7 @@ export const load: PageServerLoad = async ({ locals, params }) => {
   return {
     visit,
     around: {
+      forgotten: await forgottenLast(sql, team, visit.machineId, visit.id),
       tools: await readToolbox(sql, team.id),
       byFeel: visit.rules.torque === 'by feel where the house allows',
       fasteners: await listFasteners(sql, team.id, visit.machineId),

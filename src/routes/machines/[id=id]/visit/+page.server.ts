@@ -6,7 +6,7 @@ import { stationAir } from '$lib/core/fluids/station';
 import { dayOf } from '$lib/core/time/day';
 import { duesOf } from '$lib/core/trail/lane';
 import { leftInWords } from '$lib/core/schedule/words';
-import { layoutInput } from '$lib/server/bench-history';
+import { forgottenLast, layoutInput } from '$lib/server/bench-history';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
 import { readToolbox } from '$lib/server/stores';
@@ -62,6 +62,7 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
     today,
     // A stand-in for the weather advises the demo alone.
     air: team.isDemo ? stationAir(today, AIR_DAYS) : null,
+    forgotten: await forgottenLast(sql, team, machine.id, null),
     tools: await readToolbox(sql, team.id),
     input
   };

@@ -6,6 +6,7 @@
   import { notNamed, type Unnamed } from '$lib/core/job/layout/layout';
   import AirField from '$lib/ui/bench/AirField.svelte';
   import { gather } from '$lib/core/job/gather/gather';
+  import { forgottenBefore } from '$lib/core/job/gather/forgotten';
   import { broken, durationOf, inOrder } from '$lib/core/job/order/overrule';
   import FormError from '$lib/ui/form/FormError.svelte';
   import { send, sendAll } from '$lib/ui/form/send';
@@ -250,7 +251,17 @@
   {#if gathered}
     <section class="mt-4" aria-label="Before anything is opened">
       <h2>Before anything is opened</h2>
-      <div class="mt-2"><Gather {gathered} units={data.units} /></div>
+      <div class="mt-2">
+        <Gather
+          {gathered}
+          units={data.units}
+          today={data.today}
+          forgotten={forgottenBefore(
+            data.forgotten,
+            jobs.map((j) => j.template.key)
+          )}
+        />
+      </div>
     </section>
   {/if}
   <section class="mt-6">
