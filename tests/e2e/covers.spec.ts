@@ -15,7 +15,7 @@ test('a seat in the way: said once on the sheet, it comes off and goes back on b
   const behind = page.getByRole('group', { name: 'Behind left side panel' });
   await expect(behind).toContainText('in the way of nothing');
   await behind.getByRole('checkbox', { name: 'Oil filter cover' }).check();
-  await expect(behind).toContainText('goes on only when they are tight');
+  await expect(behind).toContainText('goes on again when they are shut');
 
   await open(page, `/machines/${machine}/visit`);
   await page.getByRole('checkbox', { name: /^Engine oil/ }).check();

@@ -46,12 +46,64 @@ test('the machine’s trail zooms and moves, by keys and by buttons, and a peg o
   await expect(marks).toContainText('-30');
   await page.getByRole('button', { name: 'now', exact: true }).click();
   await expect(marks).toContainText('+25');
+  // Drawn along by the hand: what was ahead comes nearer, and the peg under the hand is not pressed.
+  const peg = page.getByRole('link', { name: /done .* h ago/ }).last();
+  const at = (await peg.boundingBox())!;
+  await page.mouse.move(at.x + 5, at.y + 5);
+  await page.mouse.down();
+  await page.mouse.move(at.x + 405, at.y + 5, { steps: 4 });
+  await page.mouse.up();
+  await expect(marks).not.toContainText('+25');
+  await expect(page).toHaveURL(/\/machines\//);
+  // The wheel scrolls the page; with Ctrl it comes closer, about where the hand is.
+  await page.getByRole('button', { name: 'now', exact: true }).click();
+  const box = (await marks.boundingBox())!;
+  await page.mouse.move(box.x + box.width * 0.3, box.y + 20);
+  await page.mouse.wheel(0, -40);
+  await expect(marks).toContainText('+25');
+  await page.evaluate(() => scrollTo(0, 0));
+  await page.keyboard.down('Control');
+  await page.mouse.wheel(0, -40);
+  await page.keyboard.up('Control');
+  await expect(marks).not.toContainText('+25');
+  await expect(marks).toContainText('now');
+  // A narrower page shows the same hours.
+  await page.getByRole('button', { name: 'now', exact: true }).click();
+  await page.setViewportSize({ width: 820, height: 800 });
+  await expect(marks).toContainText('+25');
+  await expect(marks).toContainText('-10');
   await page
     .getByRole('link', { name: /done .* h ago/ })
     .last()
     .focus();
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/records\//);
+});
+
+test('two fingers bring the machine’s trail closer; one goes on with the page', async ({
+  work: page,
+  app
+}) => {
+  const fingers = await page.context().newCDPSession(page);
+  await fingers.send('Emulation.setTouchEmulationEnabled', { enabled: true, maxTouchPoints: 2 });
+  await page.setViewportSize({ width: 390, height: 844 });
+  await open(page, `/machines/${await app.machineId('12')}`);
+  const trail = page.getByRole('group', { name: /Trail of/ });
+  await expect(trail).toContainText('+25');
+  await trail.scrollIntoViewIfNeeded();
+  const box = (await trail.boundingBox())!;
+  const y = box.y + 30;
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', ...xs: number[]) =>
+    fingers.send('Input.dispatchTouchEvent', { type, touchPoints: xs.map((x, id) => ({ x, y, id })) });
+  await touch('touchStart', 200);
+  await touch('touchMove', 100);
+  await touch('touchEnd');
+  await expect(trail).toContainText('+25');
+  await touch('touchStart', 180, 220);
+  await touch('touchMove', 120, 280);
+  await touch('touchMove', 60, 340);
+  await touch('touchEnd');
+  await expect(trail).not.toContainText('+25');
 });
 
 test('planning a weekend, calling it off and taking that back', async ({ work: page, app }) => {

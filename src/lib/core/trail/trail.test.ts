@@ -1,11 +1,10 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays, dayNumber } from '../time/day';
 import { laneInWords, laneOf, mostPressingFirst, type Standing } from './lane';
 import { aFinding, aReminder, aTask, counting, hours, itemsOf } from '../../../../tests/core/schedule';
 import { mostPressing } from '../schedule/decide';
 import { aheadOf } from '../schedule/state';
-import { bunch, HOME_WINDOW, marks, pan, percent, zoom } from './scale';
+import { bunch } from './scale';
 
 const today = '2026-06-10';
 const standing = (more: Partial<Standing> = {}): Standing => ({
@@ -143,32 +142,6 @@ it('lanes sort by what presses most', () => {
 });
 
 describe('the scale', () => {
-  it('puts now at the same place for all', () => expect(percent(HOME_WINDOW, 0)).toBe(30));
-  it('zooms about a point that stays', () => {
-    fc.assert(
-      fc.property(fc.integer({ min: -1000, max: 2000 }), fc.constantFrom(0.5, 2), (about, factor) => {
-        const z = zoom(HOME_WINDOW, factor, about);
-        expect(percent(z, about)).toBeCloseTo(percent(HOME_WINDOW, about), 0);
-      })
-    );
-  });
-  it('never zooms past its ends', () => {
-    let near = HOME_WINDOW;
-    let far = HOME_WINDOW;
-    for (let i = 0; i < 50; i++) [near, far] = [zoom(near, 0.5), zoom(far, 2)];
-    expect([near.to - near.from, far.to - far.from]).toEqual([200, 200_000]);
-  });
-  it('pans there and back', () => expect(pan(pan(HOME_WINDOW, 0.25), -0.25)).toEqual(HOME_WINDOW));
-  it('marks round hours, now among them', () => {
-    expect(marks(HOME_WINDOW)).toEqual([-1000, -500, 0, 500, 1000, 1500, 2000, 2500]);
-    fc.assert(
-      fc.property(fc.integer({ min: 200, max: 200_000 }), (span) => {
-        const m = marks({ from: -span / 3, to: span });
-        expect(m.length).toBeLessThan(20);
-        expect(m).toContain(0);
-      })
-    );
-  });
   it('bunches what would overlap', () =>
     expect(bunch([5, 1, 1.5, 9], (x) => x, 1)).toEqual([[1, 1.5], [5], [9]]));
 });

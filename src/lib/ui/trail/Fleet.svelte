@@ -3,20 +3,35 @@
   they are scrolled to, so that a thousand machines scroll as well as ten.
 -->
 <script lang="ts">
-  import { onMount, tick } from 'svelte';
+  import { createWindowVirtualizer } from '@tanstack/svelte-virtual';
+  import { onMount, tick, untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { FIRST_LANES, type Lane } from '$lib/core/trail/lane';
-  import { HOME_WINDOW, marks, percent } from '$lib/core/trail/scale';
+  import { HOME_WINDOW } from '$lib/core/trail/scale';
   import LaneRow from './LaneRow.svelte';
+  import { marks, percentIn } from './scale';
 
   let { trail }: { trail: { lanes: Lane[]; order: string[] } } = $props();
 
   /** Lanes kept above and below the screen. */
   const SPARE = 6;
-  let laneHeight = $state(97);
-  let from = $state(0);
-  let to = $state(FIRST_LANES);
+  /** Pixels, until a lane has been measured. */
+  const USUAL_HEIGHT = 97;
   let list: HTMLElement | undefined = $state();
+  let above = $state(0);
+  const lanes = createWindowVirtualizer<HTMLLIElement>({
+    count: untrack(() => trail.order.length),
+    estimateSize: () => USUAL_HEIGHT,
+    overscan: SPARE,
+    // What the server draws, which has no screen.
+    initialRect: { width: 0, height: FIRST_LANES * USUAL_HEIGHT }
+  });
+  $effect(() => {
+    const count = trail.order.length;
+    const scrollMargin = above;
+    untrack(() => $lanes.setOptions({ count, scrollMargin, getItemKey: (i) => trail.order[i]! }));
+  });
+  const placed = $derived($lanes.getVirtualItems().filter((v) => v.index < trail.order.length));
   let fetched = $state<Record<string, Lane>>({});
   /** Of `fetched`, those that came since the fleet last changed; the others are shown until they do. */
   let fresh = $state<Record<string, true>>({});
@@ -25,7 +40,7 @@
   let asked: Record<string, true> = {};
 
   const known = $derived({ ...fetched, ...Object.fromEntries(trail.lanes.map((l) => [l.id, l])) });
-  const shown = $derived(trail.order.slice(from, to));
+  const shown = $derived(placed.map((v) => trail.order[v.index]!));
 
   // New data: what was fetched before may have moved.
   let before: string[] = [];
@@ -68,21 +83,8 @@
       });
   });
 
-  function look() {
-    if (!list) return;
-    const top = list.getBoundingClientRect().top;
-    const first = Math.floor(-top / laneHeight) - SPARE;
-    const count = Math.ceil(innerHeight / laneHeight) + 2 * SPARE;
-    from = Math.max(0, Math.min(first, trail.order.length - count));
-    to = Math.min(trail.order.length, from + Math.max(count, FIRST_LANES));
-  }
-  async function measure() {
-    const lane = list?.querySelector<HTMLElement>('li');
-    if (lane) laneHeight = lane.offsetHeight;
-    await tick();
-    look();
-  }
-  onMount(() => void measure());
+  const measure = () => (above = list ? list.offsetTop : 0);
+  onMount(measure);
 
   let at = -1;
   async function keys(e: KeyboardEvent) {
@@ -99,21 +101,21 @@
       return;
     }
     at = Math.max(0, Math.min(trail.order.length - 1, at + (e.key === 'j' ? 1 : -1)));
-    if (at < from || at >= to) scrollTo(0, list!.offsetTop + at * laneHeight);
+    if (!placed.some((v) => v.index === at)) $lanes.scrollToIndex(at, { align: 'center' });
     await tick();
-    const lane = list?.querySelector<HTMLElement>(`[data-at="${at}"] [data-lane-link]`);
+    const lane = list?.querySelector<HTMLElement>(`[data-index="${at}"] [data-lane-link]`);
     lane?.focus();
     lane?.scrollIntoView({ block: 'nearest' });
     e.preventDefault();
   }
 </script>
 
-<svelte:window onscroll={look} onresize={measure} onkeydown={keys} />
+<svelte:window onresize={measure} onkeydown={keys} />
 
 <div class="scale figure" aria-hidden="true">
   <svg class="block w-full" height="22">
     {#each marks(HOME_WINDOW) as m (m)}
-      <text x="{percent(HOME_WINDOW, m)}%" y="16" text-anchor="middle" fill="var(--ink-2)" font-size="14"
+      <text x="{percentIn(HOME_WINDOW)(m)}%" y="16" text-anchor="middle" fill="var(--ink-2)" font-size="14"
         >{m === 0 ? 'now' : m > 0 ? `+${m / 100} h` : `−${-m / 100} h`}</text
       >
     {/each}
@@ -121,11 +123,17 @@
 </div>
 <ol
   bind:this={list}
-  style:padding-top="{from * laneHeight}px"
-  style:padding-bottom="{Math.max(0, trail.order.length - to) * laneHeight}px"
+  style:padding-top="{(placed[0]?.start ?? above) - above}px"
+  style:padding-bottom="{Math.max(0, $lanes.getTotalSize() - ((placed.at(-1)?.end ?? above) - above))}px"
 >
-  {#each shown as id, i (id)}
-    <li aria-setsize={trail.order.length} aria-posinset={from + i + 1} data-at={from + i}>
+  {#each placed as v (trail.order[v.index])}
+    {@const id = trail.order[v.index]!}
+    <li
+      aria-setsize={trail.order.length}
+      aria-posinset={v.index + 1}
+      data-index={v.index}
+      {@attach (li: HTMLLIElement) => untrack(() => $lanes.measureElement(li))}
+    >
       {#if known[id]}<LaneRow lane={known[id]} moved={moved[id]} />{:else}<div class="waiting quiet">
           …
         </div>{/if}

@@ -1,11 +1,15 @@
-<!-- A machine's own trail, with zoom and pan: buttons, keys, wheel with Ctrl, and dragging. -->
+<!-- A machine's own trail, with zoom and pan: buttons, keys, two fingers, wheel with Ctrl, and dragging. -->
 <script lang="ts">
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
   import ArrowRight from '@lucide/svelte/icons/arrow-right';
   import Minus from '@lucide/svelte/icons/minus';
   import Plus from '@lucide/svelte/icons/plus';
+  import { select } from 'd3-selection';
+  import { zoom, type D3ZoomEvent } from 'd3-zoom';
+  import { untrack } from 'svelte';
   import type { Lane } from '$lib/core/trail/lane';
-  import { HOME_WINDOW, pan, zoom } from '$lib/core/trail/scale';
+  import { HOME_WINDOW } from '$lib/core/trail/scale';
+  import { homeAcross, MAGNIFIED, transformOf, windowOf } from './zoom';
   import Track from './Track.svelte';
 
   interface Props {
@@ -16,48 +20,47 @@
   let { lane, mark }: Props = $props();
   let view = $state(HOME_WINDOW);
   let box: HTMLElement | undefined = $state();
-  let dragged = false;
+  let width = $state(0);
+
+  const zooming = zoom<HTMLElement, unknown>()
+    .scaleExtent(MAGNIFIED)
+    .clickDistance(4)
+    // The wheel alone and one finger go on with the page.
+    .filter((e: WheelEvent | TouchEvent | MouseEvent) => {
+      if (e.type === 'wheel') return e.ctrlKey;
+      return 'touches' in e ? e.touches.length > 1 : (e as MouseEvent).button === 0 && !e.ctrlKey;
+    })
+    .on('zoom', (e: D3ZoomEvent<HTMLElement, unknown>) => (view = windowOf(e.transform, width)));
+  $effect(() => {
+    if (!box || width === 0) return;
+    // A narrower page shows the same hours.
+    const selected = select(box).call(zooming).on('dblclick.zoom', null);
+    zooming.transform(
+      selected,
+      untrack(() => transformOf(view, width))
+    );
+    return () => void selected.on('.zoom', null);
+  });
+
+  /** @param factor above 1: closer, about now, where it is on screen */
+  const closer = (factor: number) => {
+    const now = transformOf(view, width).applyX(homeAcross(width)(0));
+    zooming.scaleBy(select(box!), factor, [Math.min(width, Math.max(0, now)), 0]);
+  };
+  /** @param share of the width, ahead of now where it is positive */
+  const move = (share: number) =>
+    zooming.translateBy(select(box!), (-share * width) / transformOf(view, width).k, 0);
+  const home = () => zooming.transform(select(box!), transformOf(HOME_WINDOW, width));
 
   function keys(e: KeyboardEvent) {
     const t = e.target as HTMLElement;
     if (['INPUT', 'TEXTAREA', 'SELECT'].includes(t.tagName) || e.ctrlKey || e.metaKey || e.altKey) return;
-    if (e.key === '+' || e.key === '=') view = zoom(view, 0.5);
-    else if (e.key === '-') view = zoom(view, 2);
-    else if (e.key === 'ArrowRight') view = pan(view, 0.2);
-    else if (e.key === 'ArrowLeft') view = pan(view, -0.2);
+    if (e.key === '+' || e.key === '=') closer(2);
+    else if (e.key === '-') closer(0.5);
+    else if (e.key === 'ArrowRight') move(0.2);
+    else if (e.key === 'ArrowLeft') move(-0.2);
     else return;
     e.preventDefault();
-  }
-  function wheel(e: WheelEvent) {
-    if (!e.ctrlKey || !box) return;
-    e.preventDefault();
-    const at =
-      view.from + ((e.clientX - box.getBoundingClientRect().left) / box.clientWidth) * (view.to - view.from);
-    view = zoom(view, e.deltaY > 0 ? 1.25 : 0.8, at);
-  }
-  function drag(e: PointerEvent) {
-    if (e.button !== 0 || !box) return;
-    const start = e.clientX;
-    const held = view;
-    const width = box.clientWidth;
-    dragged = false;
-    const move = (m: PointerEvent) => {
-      if (Math.abs(m.clientX - start) > 4) dragged = true;
-      if (dragged) view = pan(held, (start - m.clientX) / width);
-    };
-    const stop = () => {
-      removeEventListener('pointermove', move);
-      removeEventListener('pointerup', stop);
-      removeEventListener('pointercancel', stop);
-    };
-    addEventListener('pointermove', move);
-    addEventListener('pointerup', stop);
-    addEventListener('pointercancel', stop);
-  }
-  // A drag that ends on a peg is not a click on it.
-  function click(e: MouseEvent) {
-    if (dragged) e.preventDefault();
-    dragged = false;
   }
 </script>
 
@@ -65,30 +68,22 @@
 
 <div class="mt-4">
   <!-- svelte-ignore a11y_no_static_element_interactions -->
-  <div
-    bind:this={box}
-    class="box"
-    onwheel={wheel}
-    onpointerdown={drag}
-    onclickcapture={click}
-    ondragstart={(e) => e.preventDefault()}
-  >
+  <div bind:this={box} bind:clientWidth={width} class="box" ondragstart={(e) => e.preventDefault()}>
     <Track {lane} window={view} large {mark} />
   </div>
   <div class="no-print mt-1 flex flex-wrap gap-1" role="group" aria-label="Zoom and move">
-    <button type="button" class="key" onclick={() => (view = zoom(view, 0.5))} aria-label="Closer"
-      ><Plus size={20} /></button
+    <button type="button" class="key" onclick={() => closer(2)} aria-label="Closer"><Plus size={20} /></button
     >
-    <button type="button" class="key" onclick={() => (view = zoom(view, 2))} aria-label="Wider"
+    <button type="button" class="key" onclick={() => closer(0.5)} aria-label="Wider"
       ><Minus size={20} /></button
     >
-    <button type="button" class="key" onclick={() => (view = pan(view, -0.2))} aria-label="Back"
+    <button type="button" class="key" onclick={() => move(-0.2)} aria-label="Back"
       ><ArrowLeft size={20} /></button
     >
-    <button type="button" class="key" onclick={() => (view = pan(view, 0.2))} aria-label="Ahead"
+    <button type="button" class="key" onclick={() => move(0.2)} aria-label="Ahead"
       ><ArrowRight size={20} /></button
     >
-    <button type="button" class="key" onclick={() => (view = HOME_WINDOW)}>now</button>
+    <button type="button" class="key" onclick={home}>now</button>
   </div>
 </div>
 

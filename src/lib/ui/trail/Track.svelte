@@ -3,7 +3,8 @@
   Positions are percent, so it needs no measuring; what hangs on them is in pixels, so nothing is stretched.
 -->
 <script lang="ts">
-  import { bunch, marks, percent, type Window } from '$lib/core/trail/scale';
+  import { bunch, type Window } from '$lib/core/trail/scale';
+  import { marks, percentIn } from './scale';
   import { showHours } from '$lib/core/hours/hours';
   import { pressure, type State } from '$lib/core/schedule/state';
   import type { Lane, Stake } from '$lib/core/trail/lane';
@@ -24,30 +25,29 @@
   const ground = $derived(large ? 152 : 64);
   const uid = $props.id();
 
+  const x = $derived(percentIn(view));
   const inView = (at: number) => at >= -1 && at <= 101;
   const pegs = $derived(
     bunch(
-      lane.pegs.filter((p) => inView(percent(view, -p.behind))),
-      (p) => percent(view, -p.behind),
+      lane.pegs.filter((p) => inView(x(-p.behind))),
+      (p) => x(-p.behind),
       large ? 1.2 : 1.6
     )
   );
   const placed = $derived(lane.stakes.filter((s): s is Stake & { ahead: number } => s.ahead !== null));
   const stakes = $derived(
     bunch(
-      placed.filter((s) => inView(percent(view, s.ahead))),
-      (s) => percent(view, s.ahead),
+      placed.filter((s) => inView(x(s.ahead))),
+      (s) => x(s.ahead),
       large ? 1.5 : 2.4
     )
   );
-  const beyond = $derived(
-    placed.filter((s) => percent(view, s.ahead) > 101).sort((a, b) => a.ahead - b.ahead)
-  );
-  const now = $derived(percent(view, 0));
+  const beyond = $derived(placed.filter((s) => x(s.ahead) > 101).sort((a, b) => a.ahead - b.ahead));
+  const now = $derived(x(0));
   const stretches = $derived(
     lane.stretches
-      .map((s) => ({ ...s, x: Math.max(0, percent(view, s.from)), to: Math.min(100, percent(view, s.to)) }))
-      .filter((s) => s.to > 0 && s.x < 100 && s.to > s.x)
+      .map((s) => ({ ...s, left: Math.max(0, x(s.from)), to: Math.min(100, x(s.to)) }))
+      .filter((s) => s.to > 0 && s.left < 100 && s.to > s.left)
   );
   const worst = (list: Stake[]): State =>
     list.map((s) => s.state).reduce((a, b) => (pressure(a) <= pressure(b) ? a : b));
@@ -64,9 +64,9 @@
     const width = large ? 15 : 14;
     const result: number[] = [];
     for (let i = stakes.length - 1; i >= 0; i--) {
-      const at = percent(view, stakes[i]![0]!.ahead);
+      const at = x(stakes[i]![0]!.ahead);
       const next = stakes[i + 1];
-      const crowded = next !== undefined && at + width > percent(view, next[0]!.ahead);
+      const crowded = next !== undefined && at + width > x(next[0]!.ahead);
       const row = crowded ? Math.max(0, result[i + 1]!) + 1 : 0;
       result[i] = row > top || at > (large ? 92 : 90) ? -1 : row;
     }
@@ -89,17 +89,20 @@
     {@const next = s.id === lane.stretches[0]?.id}
     <!-- The next outing is taped off; those after it are only roped. -->
     <rect
-      x="{s.x}%"
+      x="{s.left}%"
       y={ground - (large ? 120 : 56)}
-      width="{s.to - s.x}%"
+      width="{s.to - s.left}%"
       height={large ? 120 : 56}
       fill={next ? `url(#${uid}-tape)` : 'none'}
       stroke="var(--tape)"
       stroke-width={next ? 2 : 1}
       stroke-dasharray={next ? undefined : '1 5'}><title>{s.name}</title></rect
     >
-    {#if large && s.to - s.x > 6}<text x="{s.x + 0.5}%" y={ground - 126} class="tick" class:later={!next}
-        >{s.name}</text
+    {#if large && s.to - s.left > 6}<text
+        x="{s.left + 0.5}%"
+        y={ground - 126}
+        class="tick"
+        class:later={!next}>{s.name}</text
       >{/if}
   {/each}
   <line x1="0" x2="{Math.max(0, now)}%" y1={ground} y2={ground} stroke="var(--ink)" stroke-width="3" />
@@ -114,18 +117,12 @@
   />
   {#if large}
     {#each marks(view) as m (m)}
-      <line
-        x1="{percent(view, m)}%"
-        x2="{percent(view, m)}%"
-        y1={ground}
-        y2={ground + 8}
-        stroke="var(--rule-strong)"
-      />
-      <text x="{percent(view, m)}%" y={ground + 24} text-anchor="middle" class="tick"
+      <line x1="{x(m)}%" x2="{x(m)}%" y1={ground} y2={ground + 8} stroke="var(--rule-strong)" />
+      <text x="{x(m)}%" y={ground + 24} text-anchor="middle" class="tick"
         >{m === 0 ? 'now' : `${m > 0 ? '+' : ''}${showHours(m).replace(/\.0$/, '')}`}</text
       >
       {#if lane.total !== null && lane.total + m >= 0}<text
-          x="{percent(view, m)}%"
+          x="{x(m)}%"
           y={ground + 42}
           text-anchor="middle"
           class="tick quiet-tick">{showHours(lane.total + m)} h</text
@@ -138,7 +135,7 @@
       href="/records/{list[0]!.recordId}"
       aria-label={list.map((p) => `${p.name}, done ${showHours(p.behind)} h ago`).join('; ')}
     >
-      <svg x="{percent(view, -list[0]!.behind)}%" y={ground} overflow="visible">
+      <svg x="{x(-list[0]!.behind)}%" y={ground} overflow="visible">
         <title>{list.map((p) => `${p.name}, ${showHours(p.behind)} h ago, ${p.day}`).join('\n')}</title>
         <rect x="-9" y="-16" width="18" height="30" fill="transparent" />
         <path d="M0 0v-11" stroke="var(--done)" stroke-width="3.5" />
@@ -154,8 +151,8 @@
     {@const lift = (large ? 38 : 26) + Math.max(0, row) * (large ? 17 : 15)}
     {#if first.limitAhead !== null && first.limitAhead > list[0]!.ahead}
       <line
-        x1="{percent(view, list[0]!.ahead)}%"
-        x2="{Math.min(100, percent(view, first.limitAhead))}%"
+        x1="{x(list[0]!.ahead)}%"
+        x2="{Math.min(100, x(first.limitAhead))}%"
         y1={ground + 5}
         y2={ground + 5}
         stroke="var(--signal)"
@@ -164,7 +161,7 @@
       >
     {/if}
     <a href={stakeHref(lane, first)} aria-label={label(list)} class="stake">
-      <svg x="{percent(view, list[0]!.ahead)}%" y={ground} overflow="visible">
+      <svg x="{x(list[0]!.ahead)}%" y={ground} overflow="visible">
         <title
           >{list
             .map((s) => `${s.name} ${s.left}${s.inside ? `, inside ${s.inside}` : ''} (${s.state})`)

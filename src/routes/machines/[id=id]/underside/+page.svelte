@@ -117,7 +117,7 @@
         <legend class="figure text-xl font-bold">Behind {g.name.toLowerCase()}</legend>
         <p class="quiet text-sm">
           {g.covers.length > 0
-            ? 'It comes off for these, and goes on only when they are tight.'
+            ? 'It comes off for these, and goes on again when they are shut.'
             : g.role === 'guard'
               ? 'Nobody noted it: taken to cover all that lies underneath.'
               : 'Nobody noted it: taken to be in the way of nothing.'}
