@@ -79,7 +79,7 @@
   onMount(() => {
     said = parseAir(rememberedAir(around.today));
     if (over) return;
-    bench.resume();
+    void bench.resume();
     const timer = setInterval(() => void bench.refresh(), 1500);
     return () => clearInterval(timer);
   });
@@ -232,7 +232,9 @@
 {/if}
 {#if bench.stuck}<p class="error mt-2" role="status">
     {bench.problem?.words ?? 'No answer from the server.'}
-    {bench.waiting} written here and kept; sent again by itself.
+    {bench.waiting} written here and {bench.unkept
+      ? 'not kept: this browser stores nothing. Leave this page open until it is sent'
+      : 'kept'}; sent again by itself.
   </p>{/if}
 
 <div class="bench mt-4">

@@ -8,7 +8,7 @@ import { overtaken } from '$lib/core/visit/timers';
 import { NO_TOOLS, type Toolbox } from '$lib/core/stores/toolbox';
 import { sendAll, type Sent } from '../form/send';
 import type { Photo } from './visit';
-import { MOST_FAILURES, Outbox, shifted, waitingNow, type Waiting } from './waiting';
+import { byWriting, MOST_FAILURES, Outbox, shifted, waitingNow, type Waiting } from './waiting';
 
 /** An entry before it has its id. What it says is checked by the core here, and by the schema on the server. */
 export interface Write {
@@ -46,6 +46,8 @@ export class BenchVisit {
   /** Which step or item the problem belongs to. */
   problemAt = $state<string | null>(null);
   stuck = $state(false);
+  /** This device keeps nothing: what the server does not have yet is lost with this page. */
+  unkept = $state(false);
   closedRecord = $state<string | null>(null);
 
   /** Photos of this visit, as far as the server told. */
@@ -104,10 +106,26 @@ export class BenchVisit {
   }
 
   /** Takes up what an earlier page or another tab of this device could not send. */
-  resume(): void {
-    const known = this.#waiting.map((w) => w.entry.id);
-    this.#waiting = [...this.#waiting, ...this.#outbox.all().filter((w) => !known.includes(w.entry.id))];
-    void this.#flush();
+  async resume(): Promise<void> {
+    let kept: Waiting[] = [];
+    await this.#keeping(async () => {
+      kept = await this.#outbox.all();
+    });
+    // What was sent while the device was asked is not sent again.
+    const known = [...this.#waiting.map((w) => w.entry.id), ...this.#taken.map((e) => e.id)];
+    const fresh = kept.filter((w) => !known.includes(w.entry.id));
+    this.#waiting = [...this.#waiting, ...fresh].sort(byWriting);
+    await this.#flush();
+  }
+
+  /** Something done with what this device keeps; where it keeps nothing, that is said. */
+  async #keeping(work: () => Promise<void>): Promise<void> {
+    try {
+      await work();
+      this.unkept = false;
+    } catch {
+      this.unkept = true;
+    }
   }
 
   /** Writes one entry. False when it cannot be taken as it is; `problem` then says why. */
@@ -121,7 +139,7 @@ export class BenchVisit {
     this.#count += 1;
     const waiting = waitingNow(full, this.#count);
     this.#waiting = [...this.#waiting, waiting];
-    this.#outbox.keep(waiting);
+    void this.#keeping(() => this.#outbox.keep(waiting));
     this.#time(full);
     void this.#flush();
     return true;
@@ -156,7 +174,7 @@ export class BenchVisit {
 
   #drop(id: string): void {
     this.#waiting = this.#waiting.filter((w) => w.entry.id !== id);
-    this.#outbox.drop(id);
+    void this.#keeping(() => this.#outbox.drop(id));
   }
 
   /** Sends what waits, until nothing does or it is of no use. Whoever asks meanwhile waits for the same. */
@@ -200,7 +218,7 @@ export class BenchVisit {
         this.#waiting = this.#waiting.map((w) => {
           if (w.entry.id !== entry.id) return w;
           const failed = { ...w, failed: w.failed + 1 };
-          this.#outbox.keep(failed);
+          void this.#keeping(() => this.#outbox.keep(failed));
           return failed;
         });
         went = true;
