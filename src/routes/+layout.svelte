@@ -62,6 +62,7 @@
       d: '/outings/day',
       b: '/bench',
       c: '/parts',
+      r: '/records',
       s: '/stores',
       w: '/jobs',
       h: '/rules'

@@ -58,8 +58,7 @@ test('a spare is fitted, the old one lies on the shelf, is rebuilt there, and it
 }) => {
   await open(page, '/parts');
   await page
-    .getByRole('region', { name: 'Shelf' })
-    .getByRole('row', { name: /Engine 250-B/ })
+    .getByRole('row', { name: /Engine 250-B.*on the shelf/ })
     .getByRole('link', { name: 'Fit it' })
     .click();
   const move = page.getByRole('form', { name: 'Fit elsewhere' });
@@ -67,8 +66,8 @@ test('a spare is fitted, the old one lies on the shelf, is rebuilt there, and it
   await move.getByRole('button', { name: 'Fit it there' }).click();
   await expect(page.getByText('Engine 250-B, spare is fitted.')).toBeVisible();
   await open(page, '/parts');
-  const shelf = page.getByRole('region', { name: 'Shelf' });
-  await expect(shelf.getByRole('row', { name: /^engine Engine 250-A/ })).toContainText('118.4 h');
+  const shelf = page.getByRole('row', { name: /^engine Engine 250-A.*on the shelf/ });
+  await expect(shelf).toContainText('118.4 h');
   await shelf.getByRole('link', { name: /Engine 250-A/ }).click();
   await page.getByRole('link', { name: 'Rebuild' }).click();
   const form = page.getByRole('form', { name: 'Rebuild' });
@@ -80,4 +79,45 @@ test('a spare is fitted, the old one lies on the shelf, is rebuilt there, and it
   );
   await expect(page.getByText('0.0 h since its rebuild')).toBeVisible();
   expect(await app.sql`select count(*)::int as n from rebuild_task`).toEqual([{ n: 4 }]);
+});
+
+test('components are sorted by a heading and found by a word, on a phone too', async ({
+  work: page,
+  app
+}) => {
+  await open(page, '/parts');
+  const table = page.getByRole('table', { name: 'Components' });
+  const names = async () =>
+    (await table.getByRole('row').locator('td:nth-child(2) a').allTextContents()).map((t) => t.trim());
+  const by = async (order: 'asc' | 'desc') =>
+    (
+      await app.sql`
+        select c.name from component c where c.scrapped_at is null
+        order by ${order === 'asc' ? app.sql`c.total` : app.sql`c.total desc`}, c.id`
+    ).map((c) => c.name as string);
+  await table.getByRole('button', { name: 'Hours' }).click();
+  await expect(table.getByRole('columnheader', { name: 'Hours' })).toHaveAttribute('aria-sort', 'ascending');
+  const hours = async () =>
+    (await table.locator('td:nth-child(4)').allTextContents()).map((t) => Number(t.replace(/[^0-9.]/g, '')));
+  const rising = await hours();
+  expect(rising).toEqual([...rising].sort((a, b) => a - b));
+  expect(rising.length).toBe((await by('asc')).length);
+  await table.getByRole('button', { name: 'Hours' }).click();
+  await expect(table.getByRole('columnheader', { name: 'Hours' })).toHaveAttribute('aria-sort', 'descending');
+  expect((await names())[0]).toContain((await by('desc'))[0]!);
+  // What nobody rebuilt goes last, whichever way.
+  await table.getByRole('button', { name: 'Rebuilt' }).click();
+  const rebuilt = (await table.locator('td:nth-child(5)').allTextContents()).map((t) => t.trim() !== '');
+  expect(rebuilt.lastIndexOf(true)).toBeLessThan(rebuilt.indexOf(false));
+
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.getByLabel('Find').fill('sprock');
+  await expect(page.getByRole('status').filter({ hasText: 'of' })).toContainText(/^\d+ of \d+$/);
+  for (const name of await names()) expect(name).toMatch(/Sprockets/);
+  await page.getByLabel('Find').fill('zeppelin');
+  await expect(table).toContainText('None says “zeppelin”.');
+  await page.getByLabel('Find').fill('');
+  await page.getByLabel('In the order of').selectOption('name');
+  const sorted = await names();
+  expect(sorted[0]!.localeCompare(sorted.at(-1)!)).toBeLessThan(0);
 });

@@ -19,6 +19,7 @@ test.describe('without the demo', () => {
     for (const [path, words] of [
       ['/due', 'No machine in the fleet yet.'],
       ['/parts', 'None named yet.'],
+      ['/records', 'No work written down yet.'],
       ['/rules', 'Kept back from the first pour'],
       ['/outings', 'Nothing ridden yet.']
     ] as const) {

@@ -32,3 +32,30 @@ test('a closed record is put right: what was wrong stays visible, in the record 
     }
   ]);
 });
+
+test('the whole book of work: of one machine, of all, found by a word, and nothing at a wrong address', async ({
+  work: page,
+  app
+}) => {
+  const machine = await app.machineId('12');
+  await open(page, `/machines/${machine}`);
+  await page.getByRole('link', { name: 'All records' }).click();
+  await expect(page).toHaveURL(/\/records\?machine=/);
+  const table = page.getByRole('table', { name: 'Work done' });
+  const lines = () => table.locator('tbody tr').count();
+  const count = async (of: string | null) =>
+    (
+      await app.sql`select count(*)::int as n from service_record ${of ? app.sql`where machine_id = ${of}` : app.sql``}`
+    )[0]!.n as number;
+  await expect.poll(lines).toBe(await count(machine));
+  await page.getByLabel('Machine').selectOption('');
+  await expect.poll(lines).toBe(Math.min(500, await count(null)));
+  await page.getByLabel('Find').fill('gearbox');
+  await expect.poll(lines).toBeLessThan(await count(null));
+  for (const row of await table.locator('tbody tr').allInnerTexts())
+    expect(row.toLowerCase()).toContain('gearbox');
+  await table.getByRole('link', { name: 'Gearbox oil' }).first().click();
+  await expect(page).toHaveURL(/\/records\/[0-9a-f-]{36}$/);
+  for (const wrong of ['?machine=nothing', '?before=1', `?machine=${crypto.randomUUID()}`])
+    expect((await page.request.get(`${app.url}/records${wrong}`)).status()).toBe(404);
+});

@@ -28,6 +28,7 @@ export const VIEWS: Record<string, (app: App) => Promise<string>> = {
   stores: async () => '/stores',
   jobs: async () => '/jobs',
   job: async () => '/jobs/engine-oil-only',
+  records: async () => '/records',
   record: async (app) =>
     `/records/${(await app.sql`select id from service_record where visit_id is not null limit 1`)[0]!.id}`,
   health: async () => '/health',

@@ -32,14 +32,15 @@ export interface RecordRow {
   rules: Partial<HouseRules>;
 }
 
-const select = (sql: Db) => sql`
-  select r.id, r.machine_id as "machineId", m.plate, m.name as machine, t.name as task, r.visit_id as "visitId", r.done_on as "doneOn", r.hours,
-    r.reason, r.remark, c.name as part, r.replaced, t.per_part as "perPart", r.early, r.rules, p.name as by, r.content
+const from = (sql: Db) => sql`
   from service_record r
   join task t on t.team_id = r.team_id and t.id = r.task_id
   left join machine m on m.team_id = r.team_id and m.id = r.machine_id
   left join component c on c.team_id = t.team_id and c.id = t.component_id
   join person p on p.team_id = r.team_id and p.id = r.created_by`;
+const select = (sql: Db) => sql`
+  select r.id, r.machine_id as "machineId", m.plate, m.name as machine, t.name as task, r.visit_id as "visitId", r.done_on as "doneOn", r.hours,
+    r.reason, r.remark, c.name as part, r.replaced, t.per_part as "perPart", r.early, r.rules, p.name as by, r.content ${from(sql)}`;
 
 const rowOf = (r: Row): RecordRow => ({
   ...(r as unknown as RecordRow),
@@ -52,18 +53,39 @@ export async function getRecord(sql: Db, teamId: string, id: string): Promise<Re
   return row ? rowOf(row) : null;
 }
 
-/** A machine's records, the latest first; of one evening, the one written last. A page at a time: those before a record. */
+/** A record as a list shows it. */
+export type ListedRecord = Pick<
+  RecordRow,
+  | 'id'
+  | 'machineId'
+  | 'plate'
+  | 'machine'
+  | 'task'
+  | 'visitId'
+  | 'doneOn'
+  | 'hours'
+  | 'reason'
+  | 'remark'
+  | 'by'
+  | 'part'
+>;
+
+/**
+ * Records, the latest first; of one evening, the one written last. A page at a time: those before a record.
+ * @param machineId of one machine; null: of the whole team, with what was done on the shelf
+ */
 export async function listRecords(
   sql: Db,
   teamId: string,
-  machineId: string,
+  machineId: string | null,
   before: string | null = null,
   most = 20
-): Promise<RecordRow[]> {
-  const rows = await sql`
-    ${select(sql)} where r.team_id = ${teamId} and r.machine_id = ${machineId} ${before ? sql`and (r.done_at, r.created_at, r.id) < (select b.done_at, b.created_at, b.id from service_record b where b.team_id = ${teamId} and b.id = ${before})` : sql``}
-    order by r.done_at desc, r.created_at desc, r.id desc limit ${most}`;
-  return rows.map(rowOf);
+): Promise<ListedRecord[]> {
+  return (await sql`
+    select r.id, r.machine_id as "machineId", m.plate, m.name as machine, t.name as task, r.visit_id as "visitId", r.done_on as "doneOn", r.hours,
+      r.reason, r.remark, c.name as part, p.name as by ${from(sql)}
+    where r.team_id = ${teamId} ${machineId ? sql`and r.machine_id = ${machineId}` : sql``} ${before ? sql`and (r.done_at, r.created_at, r.id) < (select b.done_at, b.created_at, b.id from service_record b where b.team_id = ${teamId} and b.id = ${before})` : sql``}
+    order by r.done_at desc, r.created_at desc, r.id desc limit ${most}`) as unknown as ListedRecord[];
 }
 
 /** The records of a visit, one for each of its jobs, in their order there; and its steps, as they were worked. */

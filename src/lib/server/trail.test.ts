@@ -150,6 +150,9 @@ describe('a task written down as done', () => {
       content: null
     });
     expect(await getRecord(book.sql, uuid(), records[0]!.id)).toBeNull();
+    // Of the whole team the same, and of another team nothing.
+    expect((await listRecords(book.sql, book.team.id, null)).slice(0, 2)).toEqual(records);
+    expect(await listRecords(book.sql, uuid(), null)).toEqual([]);
     expect(await listRecords(book.sql, book.team.id, book.machineId, records[0]!.id)).toHaveLength(1);
   });
   it('twice on one day gone by, is listed and counted in the order it was written down', async () => {

@@ -14,6 +14,7 @@
 <svelte:head><title>Bench · Hour Trail</title></svelte:head>
 <div class="flex flex-wrap items-baseline gap-4">
   <h1>At the bench</h1>
+  <a class="link no-print" href="/records">Records</a>
   <a class="link no-print" href="/jobs">Jobs, step by step</a>
 </div>
 <div class="mt-2"><Timers /></div>

@@ -1,28 +1,71 @@
+<!-- What was done, a line for each job of each visit. -->
 <script lang="ts">
   import { showHours } from '$lib/core/hours/hours';
-  let {
-    records
-  }: { records: { id: string; task: string; doneOn: string; hours: number | null; by: string }[] } = $props();
+  import { showDay, type Day } from '$lib/core/time/day';
+  import SortTable from '../table/SortTable.svelte';
+  import type { Column } from '../table/table';
+
+  interface Row {
+    id: string;
+    machineId: string | null;
+    plate: string | null;
+    machine: string | null;
+    part: string | null;
+    task: string;
+    remark: string;
+    reason: string;
+    doneOn: Day;
+    hours: number | null;
+    by: string;
+  }
+  interface Props {
+    records: Row[];
+    today: Day;
+    /** Of the whole team: says on which machine. */
+    whole?: boolean;
+    /** Only the latest, in few columns. */
+    short?: boolean;
+  }
+  let { records, today, whole = false, short = false }: Props = $props();
+  const said = (r: Row) => [r.reason, r.remark].filter(Boolean).join(' · ');
+  const columns: Column<Row>[] = $derived([
+    { id: 'day', label: 'Day', value: (r) => r.doneOn, cell: day, class: 'figure whitespace-nowrap' },
+    ...(whole
+      ? [
+          {
+            id: 'machine',
+            label: 'On',
+            value: (r: Row) => `${r.plate ?? ''} ${r.machine ?? 'shelf'}`,
+            cell: on
+          }
+        ]
+      : []),
+    {
+      id: 'at',
+      label: 'At',
+      value: (r) => r.hours,
+      cell: at,
+      class: 'figure text-lg whitespace-nowrap'
+    },
+    { id: 'task', label: 'Done', value: (r) => [r.task, r.part].filter(Boolean).join(' '), cell: task },
+    { id: 'by', label: 'By', value: (r) => r.by, cell: by },
+    ...(short ? [] : [{ id: 'said', label: 'Said', value: said, cell: words }])
+  ]);
 </script>
+
+{#snippet day(r: Row)}{showDay(r.doneOn, today)}{/snippet}
+{#snippet on(r: Row)}{#if r.machineId}<a class="no-underline hover:underline" href="/machines/{r.machineId}"
+      ><span class="plate">{r.plate}</span> {r.machine}</a
+    >{:else}the shelf{/if}{/snippet}
+{#snippet at(r: Row)}{r.hours === null ? 'hours not known' : `${showHours(r.hours)} h`}{/snippet}
+{#snippet task(r: Row)}<a class="link" href="/records/{r.id}">{r.task}</a>{#if r.part}<span
+      class="quiet block text-sm">{r.part}</span
+    >{/if}{/snippet}
+{#snippet by(r: Row)}{r.by}{/snippet}
+{#snippet words(r: Row)}{said(r).length > 140 ? `${said(r).slice(0, 140)}…` : said(r)}{/snippet}
 
 {#if records.length === 0}
   <p class="mt-2">No work written down yet.</p>
 {:else}
-  <div class="relative overflow-x-auto">
-    <table class="sheet-table mt-2">
-      <thead><tr><th>Day</th><th>At</th><th>Done</th><th>By</th></tr></thead>
-      <tbody>
-        {#each records as r (r.id)}
-          <tr>
-            <td class="figure whitespace-nowrap">{r.doneOn}</td>
-            <td class="figure text-lg whitespace-nowrap"
-              >{r.hours === null ? 'hours not known' : `${showHours(r.hours)} h`}</td
-            >
-            <td><a class="link" href="/records/{r.id}">{r.task}</a></td>
-            <td>{r.by}</td>
-          </tr>
-        {/each}
-      </tbody>
-    </table>
-  </div>
+  <div class="mt-2"><SortTable rows={records} key={(r) => r.id} label="Work done" {columns} /></div>
 {/if}

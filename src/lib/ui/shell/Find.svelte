@@ -22,6 +22,7 @@
     { text: 'Bench', note: 'visits that stand open', href: '/bench' },
     { text: 'Components', note: 'engines, chains and the rest; the shelf', href: '/parts' },
     { text: 'House rules', note: 'where good mechanics differ', href: '/rules' },
+    { text: 'Records', note: 'what was done, when and by whom', href: '/records' },
     { text: 'Stores', note: 'torque wrenches, adapters, oils', href: '/stores' },
     { text: 'Jobs', note: 'the work step by step, to change', href: '/jobs' },
     { text: 'New machine', note: 'add one to the fleet', href: '/machines/new' },

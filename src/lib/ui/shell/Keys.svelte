@@ -11,6 +11,7 @@
     ['d', 'race day, the whole fleet'],
     ['b', 'Bench'],
     ['c', 'Components and the shelf'],
+    ['r', 'Records: what was done'],
     ['s', 'Stores: wrenches, adapters, oils'],
     ['w', 'Jobs: the work, step by step'],
     ['h', 'House rules'],

@@ -163,6 +163,9 @@
   </section>
   <section>
     <h2>Records</h2>
-    <RecordTable records={data.records} />
+    <RecordTable records={data.records} today={data.today} short />
+    <p class="no-print mt-2 text-sm">
+      <a class="link" href="/records?machine={data.machine.id}">All records</a>
+    </p>
   </section>
 </div>

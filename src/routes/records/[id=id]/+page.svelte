@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { showDay } from '$lib/core/time/day';
   import { showHours } from '$lib/core/hours/hours';
   import { worstOf } from '$lib/core/debris/trend';
   import { judgeLevel } from '$lib/core/fluids/level';
@@ -44,7 +45,7 @@
   <button type="button" class="link no-print ml-auto" onclick={() => print()}>Print</button>
 </div>
 <p class="figure mt-2 text-2xl">
-  {r.doneOn}, at {r.hours === null ? 'hours not known' : `${showHours(r.hours)} h`}, by {r.by}
+  {showDay(r.doneOn, data.today)}, at {r.hours === null ? 'hours not known' : `${showHours(r.hours)} h`}, by {r.by}
 </p>
 {#each data.jobs as j (j.id)}
   {#snippet said()}
