@@ -120,11 +120,11 @@
         </select>
       </label>
       <label class="flex items-center gap-1.5">
-        <span class="sr-only">Light</span>
+        <span class="sr-only">Theme</span>
         <select class="pick" onchange={theme} value={data.theme}>
-          <option value="auto">as the device</option>
-          <option value="light">day</option>
-          <option value="dark">night</option>
+          <option value="auto">theme: device</option>
+          <option value="light">theme: light</option>
+          <option value="dark">theme: dark</option>
         </select>
       </label>
       <a class="link" href="/team">{data.team.name}</a>

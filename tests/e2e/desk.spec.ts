@@ -144,7 +144,7 @@ test('people, units and light are chosen on the device and stay', async ({ work:
   await form.getByRole('button', { name: 'Add' }).click();
   await expect(page.getByRole('row', { name: /Ottilie Marsh/ })).toBeVisible();
   await page.getByLabel('imperial').check();
-  await page.getByLabel('Light').selectOption('dark');
+  await page.getByLabel('Theme').selectOption('dark');
   await open(page, `/machines/${await app.machineId('12')}/sheet`);
   await expect(page.locator('html')).toHaveClass('dark');
   await expect(page.getByText('16.2 lbf·ft').first()).toBeVisible();
