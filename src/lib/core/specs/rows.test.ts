@@ -50,7 +50,11 @@ describe('rows pasted', () => {
         seal: 'crush washer',
         thread: 'M10x1.25',
         quantity: '1',
-        place: 'under, left'
+        place: 'under, left',
+        lengths: '',
+        comesWith: '',
+        pattern: '',
+        note: ''
       },
       {
         name: 'Rear sprocket bolts',
@@ -61,7 +65,11 @@ describe('rows pasted', () => {
         seal: 'none',
         thread: 'M8',
         quantity: '6',
-        place: ''
+        place: '',
+        lengths: '',
+        comesWith: '',
+        pattern: '',
+        note: ''
       }
     ]);
   });
@@ -73,6 +81,19 @@ describe('rows pasted', () => {
     expect(rows).toMatchObject([
       { name: 'Oil filter cover', torque: '10 N·m', quantity: '3', role: 'filter cover', circuit: 'engine' }
     ]);
+  });
+  it('bring along what only a heading can name', () => {
+    const [row] = readFastenerRows(
+      'Fastener\tBolt lengths\tComes out with it\tOrder\tNotes\nClutch cover\trear 45 mm, front 30 mm\tspring\tcriss-cross\tby hand first',
+      ['engine']
+    );
+    expect(row).toMatchObject({
+      role: 'cover',
+      lengths: 'rear 45 mm, front 30 mm',
+      comesWith: 'spring',
+      pattern: 'criss-cross',
+      note: 'by hand first'
+    });
   });
   it('are not cut off unsaid: of too long a list one row too many is read, with a heading or without', () => {
     const list = Array.from({ length: 300 }, (_, i) => `Bolt ${i}`).join('\n');

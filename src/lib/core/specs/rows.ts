@@ -12,6 +12,11 @@ export interface FastenerRow {
   thread: string;
   quantity: string;
   place: string;
+  /** Which bolt is how long, and what comes out with it; in what order like bolts are tightened; whatever else. */
+  lengths: string;
+  comesWith: string;
+  pattern: string;
+  note: string;
 }
 
 type Column = keyof FastenerRow;
@@ -26,14 +31,18 @@ const HEADINGS: readonly [RegExp, Column][] = [
   [/^(count|qty|quantity|number|pcs)$/, 'quantity'],
   [/^(place|where|location|position)$/, 'place'],
   [/^(what it is|role|kind)$/, 'role'],
-  [/^circuit$/, 'circuit']
+  [/^circuit$/, 'circuit'],
+  [/^(bolt )?lengths?( by position)?$/, 'lengths'],
+  [/^(comes (out )?with( it)?|loose parts?)$/, 'comesWith'],
+  [/^((tightening )?order|order of tightening|pattern)$/, 'pattern'],
+  [/^(note|remark)s?$/, 'note']
 ];
 /** More rows than any machine has bolts on its sheet: it is another list. */
 export const MOST_ROWS = 200;
 
 /**
  * Rows of a table copied from anywhere: one fastener a line, cells apart by tabs, semicolons or bars. With a first line of headings
- * the columns may stand in any order; without one they are name, torque, size, seal, thread, count and place.
+ * the columns may stand in any order, and more of them; without one they are name, torque, size, seal, thread, count and place.
  * Of a list that is longer than {@link MOST_ROWS} one more than that is read, so that it is seen to be too long.
  * @param circuits what oils the machine has, for those that do not say
  */
@@ -58,7 +67,11 @@ export function readFastenerRows(text: string, circuits: readonly Circuit[]): Fa
         seal: sealOf(of('seal')),
         thread: of('thread'),
         quantity: /^\d+/.exec(of('quantity').replace(/^[x×]\s*/, ''))?.[0] ?? '1',
-        place: of('place')
+        place: of('place'),
+        lengths: of('lengths'),
+        comesWith: of('comesWith'),
+        pattern: of('pattern'),
+        note: of('note')
       }
     ];
   });

@@ -50,7 +50,7 @@
 <section class="mt-3 border-2 p-4" style="border-color: var(--ink)" aria-label="Paste rows">
   <label class="block text-sm" for="rows"
     >One fastener a line: name, torque, size, seal, thread, count, place. With a line of headings, in any
-    order.</label
+    order, and also bolt lengths, comes with it, order, notes.</label
   >
   <textarea id="rows" class="cell mt-1 font-mono" rows="5" bind:value={text}></textarea>
   {#if rows.length > 0}
@@ -59,7 +59,7 @@
         ><tr
           ><th>Name</th><th>What it is</th><th>Torque</th><th>Size</th><th>Seal</th><th>Thread</th><th
             >Count</th
-          ><th>Place</th></tr
+          ><th>Place</th><th>More</th></tr
         ></thead
       >
       <tbody
@@ -69,7 +69,11 @@
               data-label="Torque">{r.torque}</td
             ><td data-label="Size">{r.head}</td><td data-label="Seal">{r.seal}</td><td data-label="Thread"
               >{r.thread}</td
-            ><td data-label="Count">{r.quantity}</td><td data-label="Place">{r.place}</td></tr
+            ><td data-label="Count">{r.quantity}</td><td data-label="Place">{r.place}</td><td class="text-sm"
+              >{[r.lengths, r.comesWith && `with ${r.comesWith}`, r.pattern, r.note]
+                .filter(Boolean)
+                .join(' · ')}</td
+            ></tr
           >{/each}</tbody
       >
     </table>

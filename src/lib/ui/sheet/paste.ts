@@ -35,7 +35,7 @@ export async function pasteRows(
         string,
         string
       ];
-      const body = { ...f, id: fastenerId, machineId, magnet: false, pattern: '', note: '', lean: '' };
+      const body = { ...f, id: fastenerId, machineId, magnet: false, lean: '' };
       const figure = { ...from, id: figureId, machineId, key: 'torque', fastenerId, typed: torque, page: '' };
       const items: Item[] = [
         { kind: 'fastener.add', id: add, body },
