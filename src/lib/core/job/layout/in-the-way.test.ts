@@ -1,8 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { fastener, figure, laidOut, planOf, SHEET } from '../../../../../tests/core/bench';
+import { fastener, figure, inputFor, laidOut, planOf, SHEET } from '../../../../../tests/core/bench';
 import { quantity } from '../../quantity/quantity';
 import type { Fastener } from '../../specs/sheet';
+import { BUILT_IN } from '../built-in/jobs';
+import { step } from '../built-in/steps';
 import { behind } from './in-the-way';
+import { notNamed } from './layout';
 
 const withMore = (...more: Fastener[]) => ({ sheet: { ...SHEET, fasteners: [...SHEET.fasteners, ...more] } });
 const PANEL = fastener('p', 'bodywork', 'Left side panel', { circuit: null, covers: ['c'] });
@@ -42,6 +45,38 @@ describe('bodywork in the way', () => {
   it('two that are said to hide each other are taken off one after the other', () => {
     const plan = planOf(['engine-oil'], withMore(SEAT, { ...PANEL, covers: ['c', 't'] }));
     inOrder(plan, 'bodywork-off-t', 'bodywork-off-p', 'filter-out-c', 'bodywork-on-p', 'bodywork-on-t');
+  });
+  it('is on while the machine is ridden warm, the seat and what is under it', () => {
+    const fasteners = [
+      fastener('x', 'drain plug', 'Gearbox drain plug', { circuit: 'gearbox' }),
+      fastener('z', 'filler cap', 'Gearbox filler', { circuit: 'gearbox' }),
+      { ...PANEL, covers: ['z'] },
+      SEAT
+    ];
+    const more = { kind: 'two-stroke enduro' as const, sheet: { ...SHEET, fasteners } };
+    const plan = planOf(['gearbox-two-stroke'], more);
+    // Whatever the order: what is under the seat comes off after the ride, and the seat is on for it.
+    const laid = laidOut(['gearbox-two-stroke'], more).steps;
+    expect(laid.find((s) => s.key === 'bodywork-off-p')!.needs).toContain('warm');
+    expect(laid.find((s) => s.key === 'warm')!.covered).toContain('bodywork-off-t');
+    expect(plan.steps.find((s) => s.key === 'warm')!.title).toMatch(/Ride it/);
+    inOrder(plan, 'warm', 'bodywork-off-p', 'bodywork-on-p', 'bodywork-on-t');
+    // The seat is off once: there is nothing to take it off for before the ride.
+    inOrder(plan, 'warm', 'bodywork-off-t', 'bodywork-off-p');
+  });
+  it('asked for by a job of the team’s own is laid out by that, wherever it belongs', () => {
+    const job = (each: 'bodywork' | 'cover') => ({
+      ...BUILT_IN.find((t) => t.key === 'engine-oil')!,
+      key: 'look-under',
+      steps: [
+        step({ key: 'off', title: 'Take {name} off', kind: 'open', each, minutes: 1 }),
+        step({ key: 'on', title: '{name} on', kind: 'close', each, minutes: 1, needs: ['off'] })
+      ]
+    });
+    const jobs = [{ template: job('bodywork'), taskId: null }];
+    const laid = laidOut([], { jobs, ...withMore({ ...PANEL, covers: [] }) });
+    expect(laid.steps.map((s) => s.title)).toEqual(['Take left side panel off', 'Left side panel on']);
+    expect(notNamed({ ...inputFor([]), jobs })).toEqual([]);
   });
   it('asks for no torque the sheet does not have, and for the one it has', () => {
     const item = (plan: ReturnType<typeof planOf>) => plan.items.find((i) => i.key === 'bodywork-p')!;

@@ -7,7 +7,7 @@ import { NOT_NAMED } from './answered';
 import { inputOf, pointOf } from './input';
 import { itemKey, itemOf, looseOf, partKey, partOf } from './items';
 import { fill, fillTitle } from './lines';
-import { inTheWay, orderOfCovers } from './in-the-way';
+import { inTheWay, isInTheWay, orderOfCovers } from './in-the-way';
 import { interlocks, runs, warmth } from './rules';
 
 export type { CircuitHistory, JobInput, LayoutInput } from './context';
@@ -38,7 +38,7 @@ function keyOf(
 function fastenersFor(p: Place, input: LayoutInput): (Fastener | null)[] {
   const { step, circuit } = p;
   if (step.each === null) return [null];
-  const free = step.each === 'guard' || step.each === 'cover';
+  const free = isInTheWay(step.each);
   const named = input.sheet.fasteners.filter((f) => f.role === step.each && (free || f.circuit === circuit));
   // One filler is opened, whichever comes first.
   if (step.each === 'filler cap' && named.length > 0) return named.slice(0, 1);
@@ -80,8 +80,7 @@ export function layOut(input: LayoutInput): LaidOut {
   const opened = new Map<string, Fastener>();
   for (const p of places)
     if (p.step.kind === 'open')
-      for (const f of fastenersFor(p, input))
-        if (f && f.role !== 'guard' && f.role !== 'cover') opened.set(f.id, f);
+      for (const f of fastenersFor(p, input)) if (f && !isInTheWay(f.role)) opened.set(f.id, f);
 
   for (const p of places) {
     for (const f of fastenersFor(p, input)) {
@@ -145,7 +144,7 @@ export function notNamed(input: LayoutInput): Unnamed[] {
     for (const circuit of template.circuits)
       for (const { kind, each, orNamed, when } of template.steps) {
         if (!when.every((w) => holds(w, input, circuit))) continue;
-        if (kind !== 'open' || each === null || each === 'guard' || each === 'cover') continue;
+        if (kind !== 'open' || each === null || isInTheWay(each)) continue;
         if (input.sheet.fasteners.some((f) => f.role === each && f.circuit === circuit)) continue;
         // Its screen comes out with the drain plug.
         if (

@@ -115,6 +115,11 @@ export function interlocks(plan: Steps): void {
     if (s.heats && s.input.type === 'tick') {
       // Warmed with everything shut: what it is warmed for is opened afterwards. A tick of it that comes late is taken.
       const shut = shutBefore(s, null);
+      // Ridden, it has its seat and panels on: what is outermost may come off and go on again for it, what is behind that not.
+      const ridden = s.covered.length > 0;
+      if (ridden)
+        for (const x of outside(plan))
+          if (isNested(plan, x) && !waitsFor(plan, s.key, x.key)) x.needs = [...new Set([...x.needs, s.key])];
       s.covered = [...new Set([...s.covered, ...coverings])];
       for (const x of plan.steps)
         if (
