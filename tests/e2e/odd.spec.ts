@@ -222,7 +222,7 @@ test('keys: lanes, places, find, the sheet of shortcuts, and the switch that tur
 }) => {
   await page.keyboard.press('j');
   await page.keyboard.press('j');
-  await expect(page.locator('[data-at="1"] [data-lane-link]')).toBeFocused();
+  await expect(page.locator('[aria-posinset="2"] [data-lane-link]')).toBeFocused();
   await page.keyboard.press('/');
   await expect(page.getByLabel('Find a machine or a place')).toBeFocused();
   await page.keyboard.type('murm');
