@@ -54,6 +54,16 @@ test('the whole book of work: of one machine, of all, found by a word, and nothi
   await expect.poll(lines).toBeLessThan(await count(null));
   for (const row of await table.locator('tbody tr').allInnerTexts())
     expect(row.toLowerCase()).toContain('gearbox');
+  // What was said at a step of a visit is found as well.
+  await app.sql`
+    insert into visit_entry (team_id, id, visit_id, step_key, action, content, by)
+    select v.team_id, gen_random_uuid(), v.id, s.key, 'done', '{"v": 2, "remark": "weeps at the lower left bolt"}', v.started_by
+    from visit v join visit_step s on s.visit_id = v.id and s.key = 'leaks' where v.machine_id = ${machine} and v.closed_at is not null limit 1`;
+  await page.reload();
+  await page.getByLabel('Find').fill('lower left');
+  await expect.poll(lines).toBe(1);
+  await expect(table).toContainText('weeps at the lower left bolt');
+  await page.getByLabel('Find').fill('gearbox');
   await table.getByRole('link', { name: 'Gearbox oil' }).first().click();
   await expect(page).toHaveURL(/\/records\/[0-9a-f-]{36}$/);
   for (const wrong of ['?machine=nothing', '?before=1', `?machine=${crypto.randomUUID()}`])
