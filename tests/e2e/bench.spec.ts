@@ -340,3 +340,39 @@ test('at the bench: a photo that is none, small things counted, and a step hande
   await open(page, '/bench');
   await expect(page.getByText(/waits for/)).toContainText(shown);
 });
+
+test('what is picked at a step and not written yet is there after a reload, and only there', async ({
+  work: page,
+  app
+}) => {
+  const [visit] = await app.sql`select id from visit where closed_at is null`;
+  const of = async (title: string) =>
+    (
+      await app.sql`select key from visit_step where visit_id = ${visit!.id} and content ->> 'title' like ${title}`
+    )[0]!.key as string;
+  const entries = async () =>
+    (await app.sql`select count(*)::int as n from visit_entry where visit_id = ${visit!.id}`)[0]!.n as number;
+  const before = await entries();
+  await open(
+    page,
+    `/visits/${visit!.id}?step=${encodeURIComponent(await of('Refit and torque engine drain%'))}`
+  );
+  const card = page.getByRole('article', { name: /^Step/ });
+  await card.getByLabel('Wrench set to').fill('25');
+  await card.getByLabel('Remark', { exact: true }).fill('thread feels dry');
+  await page.reload();
+  await expect(card.getByLabel('Wrench set to')).toHaveValue('25');
+  await expect(card.getByLabel('Remark', { exact: true })).toHaveValue('thread feels dry');
+
+  await open(page, `/visits/${visit!.id}?step=${encodeURIComponent(await of('Read the engine level%'))}`);
+  await card.getByRole('slider').fill('0.8');
+  await page.reload();
+  await expect(card.getByRole('slider')).toHaveValue('0.8');
+  // Nothing of it was written, and another step knows nothing of it.
+  expect(await entries()).toBe(before);
+  await open(
+    page,
+    `/visits/${visit!.id}?step=${encodeURIComponent(await of('Refit and torque frame drain%'))}`
+  );
+  await expect(card.getByLabel('Remark', { exact: true })).toHaveValue('');
+});

@@ -13,7 +13,10 @@
   import { showDay } from '$lib/core/time/day';
   import type { StepInput } from '$lib/core/job/plan';
   import type { DoneContent } from '$lib/core/visit/entry';
+  import { VERDICTS } from '$lib/core/visit/entry';
   import { untrack } from 'svelte';
+  import { z } from 'zod';
+  import { UnsentFields } from '../form/unsent-fields.svelte';
   import Radios from '../form/Radios.svelte';
 
   interface Props {
@@ -22,28 +25,55 @@
     today: string;
     /** What was said of this oil at another look of the visit: asked once. Null: not yet. */
     oilSaid: { look: OilLook; at: string } | null;
-    onwrite: (c: DoneContent) => void;
+    onwrite: (c: DoneContent) => boolean;
+    /** What is picked and not written is kept in this window under this name. */
+    keptAs: string;
   }
-  let { input, written, today, oilSaid, onwrite }: Props = $props();
-  let grade = $state<Grade | null>(untrack(() => written?.grade ?? null));
-  let materials = $state<Material[]>(untrack(() => written?.materials ?? []));
-  let oilLook = $state<OilLook>(untrack(() => written?.oilLook ?? 'as usual'));
-  let own = $state<Verdict | ''>(untrack(() => written?.verdict ?? ''));
-  let why = $state(untrack(() => written?.overruled ?? ''));
+  let { input, written, today, oilSaid, onwrite, keptAs }: Props = $props();
+  const unsent = untrack(
+    () =>
+      new UnsentFields(
+        `${keptAs} debris`,
+        z.object({
+          grade: z.enum(GRADES).nullable(),
+          materials: z.array(z.enum(MATERIALS)),
+          oilLook: z.enum(OIL_LOOKS),
+          /** The mechanic's own verdict; empty: the one worked out. */
+          own: z.enum(['', ...VERDICTS]),
+          why: z.string()
+        }),
+        {
+          grade: written?.grade ?? null,
+          materials: written?.materials ?? [],
+          oilLook: written?.oilLook ?? 'as usual',
+          own: written?.verdict ?? '',
+          why: written?.overruled ?? ''
+        }
+      )
+  );
+  const { now } = unsent;
   let tried = $state(false);
   const id = $props.id();
   const verdict = $derived(
-    grade
+    now.grade
       ? readDrain(
-          { place: input.place, grade, materials, oilHours: input.oilHours, oil: oilLook },
+          {
+            place: input.place,
+            grade: now.grade,
+            materials: now.materials,
+            oilHours: input.oilHours,
+            oil: now.oilLook
+          },
           input.before,
           input.breakIn
         )
       : null
   );
-  const overruled = $derived(own !== '' && verdict !== null && own !== verdict.verdict);
+  const overruled = $derived(now.own !== '' && verdict !== null && now.own !== verdict.verdict);
   const toggle = (m: Material) =>
-    (materials = materials.includes(m) ? materials.filter((x) => x !== m) : [...materials, m]);
+    (now.materials = now.materials.includes(m)
+      ? now.materials.filter((x) => x !== m)
+      : [...now.materials, m]);
   const columns = $derived([
     ...[...input.before].reverse().map((b) => ({
       grade: b.grade as Grade | null,
@@ -52,31 +82,38 @@
       head: b.day ? showDay(b.day, today) : 'before',
       photoId: b.photoId
     })),
-    { grade, materials, hours: input.oilHours, head: 'now', photoId: null }
+    { grade: now.grade, materials: now.materials, hours: input.oilHours, head: 'now', photoId: null }
   ]);
 
   function save() {
     tried = true;
+    const { grade, materials, oilLook, own, why } = $state.snapshot(now);
     if (!grade || (overruled && !why.trim())) return;
-    onwrite({
+    const taken = onwrite({
       grade,
       materials: grade === 'none' ? [] : materials,
       ...(oilSaid ? {} : { oilLook }),
       ...(overruled ? { verdict: own as Verdict, overruled: why.trim() } : {})
     });
+    if (taken) unsent.settle({});
   }
 </script>
 
 <div class="grid gap-6 lg:grid-cols-[3fr_2fr]">
   <div>
-    <Radios label="What was found" class="grid gap-2 sm:grid-cols-2" options={GRADES} bind:value={grade} />
-    {#if grade && grade !== 'none'}
+    <Radios
+      label="What was found"
+      class="grid gap-2 sm:grid-cols-2"
+      options={GRADES}
+      bind:value={now.grade}
+    />
+    {#if now.grade && now.grade !== 'none'}
       <div role="group" aria-label="Of what" class="mt-3 flex flex-wrap gap-2">
         {#each MATERIALS as m (m)}<button
             type="button"
-            aria-pressed={materials.includes(m)}
+            aria-pressed={now.materials.includes(m)}
             class="pick"
-            class:on={materials.includes(m)}
+            class:on={now.materials.includes(m)}
             onclick={() => toggle(m)}>{m}</button
           >{/each}
       </div>
@@ -85,7 +122,7 @@
         The oil itself: <strong>{oilSaid.look}</strong>, said at “{oilSaid.at}”.
       </p>{:else}<label class="mt-3 block" for="{id}-oil"
         >The oil itself
-        <select id="{id}-oil" class="field ml-2" bind:value={oilLook}>
+        <select id="{id}-oil" class="field ml-2" bind:value={now.oilLook}>
           {#each OIL_LOOKS as o (o)}<option value={o}>{o}</option>{/each}
         </select></label
       >{/if}
@@ -122,14 +159,14 @@
 </div>
 {#if verdict}
   <div class="mt-3" class:caution={verdict.verdict !== 'carry on'} aria-live="polite">
-    <p class="figure text-3xl">{overruled ? own : verdict.verdict}</p>
+    <p class="figure text-3xl">{overruled ? now.own : verdict.verdict}</p>
     {#each verdict.reasons as r (r)}<p>{r}</p>{/each}
     {#if overruled}<p>Worked out: {verdict.verdict}. Yours stands, with your words.</p>{/if}
   </div>
   <div class="mt-3 flex flex-wrap items-end gap-3">
     <label class="text-sm" for="{id}-own"
       >Verdict
-      <select id="{id}-own" class="field mt-1 block" bind:value={own}>
+      <select id="{id}-own" class="field mt-1 block" bind:value={now.own}>
         <option value="">as worked out</option>
         {#each ['carry on', 'look again sooner', 'find the source', 'park it'] as v (v)}<option value={v}
             >{v}</option
@@ -141,14 +178,16 @@
           id="{id}-why"
           class="field mt-1 w-full"
           maxlength="10000"
-          bind:value={why}
+          bind:value={now.why}
         /></label
       >{/if}
   </div>
 {/if}
 <button type="button" class="go mt-3" onclick={save}>Write</button>
-{#if tried && !grade}<p class="error mt-1" role="alert">Pick what was found, even if it was nothing.</p>{/if}
-{#if tried && overruled && !why.trim()}<p class="error mt-1" role="alert">
+{#if tried && !now.grade}<p class="error mt-1" role="alert">
+    Pick what was found, even if it was nothing.
+  </p>{/if}
+{#if tried && overruled && !now.why.trim()}<p class="error mt-1" role="alert">
     Another verdict needs its reason.
   </p>{/if}
 

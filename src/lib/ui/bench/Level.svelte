@@ -1,6 +1,8 @@
 <!-- The oil level, set on a drawing of what the machine has: glass, stick or check screw. -->
 <script lang="ts">
   import { untrack } from 'svelte';
+  import { z } from 'zod';
+  import { UnsentFields } from '../form/unsent-fields.svelte';
   import { aimInWords, topUpMl } from '$lib/core/fluids/aim';
   import { isMarked, judgeLevel, type LevelReading } from '$lib/core/fluids/level';
   import { parseQuantity } from '$lib/core/quantity/parse';
@@ -14,15 +16,32 @@
     units: 'metric' | 'imperial';
     written: DoneContent[];
     onwrite: (c: DoneContent) => boolean;
+    /** What is set and not written is kept in this window under this name. */
+    keptAs: string;
   }
-  let { input, units, written, onwrite }: Props = $props();
+  let { input, units, written, onwrite, keptAs }: Props = $props();
   const last = untrack(() => written.at(-1)?.level ?? null);
-  /** As the sheet says; where it does not, as somebody picks it for this once. */
-  let picked = $state<LevelMethod | null>(last?.method ?? null);
-  const method = $derived(input.protocol.method ?? picked);
-  let position = $state<number | null>(last && 'position' in last ? last.position : null);
-  let flow = $state<'nothing' | 'weeps' | 'runs' | null>(last && 'flow' in last ? last.flow : null);
-  let topUp = $state('');
+  const unsent = untrack(
+    () =>
+      new UnsentFields(
+        `${keptAs} level`,
+        z.object({
+          /** How it is read, where the sheet does not say, for this once. */
+          method: z.enum(LEVEL_METHODS).nullable(),
+          position: z.number().nullable(),
+          flow: z.enum(['nothing', 'weeps', 'runs']).nullable(),
+          topUp: z.string()
+        }),
+        {
+          method: last?.method ?? null,
+          position: last && 'position' in last ? last.position : null,
+          flow: last && 'flow' in last ? last.flow : null,
+          topUp: ''
+        }
+      )
+  );
+  const { now } = unsent;
+  const method = $derived<LevelMethod | null>(input.protocol.method ?? now.method);
   let error = $state('');
   const id = $props.id();
 
@@ -32,12 +51,12 @@
       : method === 'measured quantity only'
         ? { method }
         : method === 'check screw'
-          ? flow
-            ? { method, flow }
+          ? now.flow
+            ? { method, flow: now.flow }
             : null
-          : position === null
+          : now.position === null
             ? null
-            : { method, position }
+            : { method, position: now.position }
   );
   const verdict = $derived(level ? judgeLevel(level, input.protocol.aim) : null);
   /** As the sheet has it; null: it names none, and nobody makes one up. */
@@ -55,7 +74,7 @@
   function tap(e: MouseEvent) {
     const box = (e.currentTarget as SVGElement).getBoundingClientRect();
     const at = ((e.clientY - box.top) / box.height) * 220;
-    position = Math.round(Math.min(1.5, Math.max(-0.5, (LOW - at) / (LOW - HIGH))) * 50) / 50;
+    now.position = Math.round(Math.min(1.5, Math.max(-0.5, (LOW - at) / (LOW - HIGH))) * 50) / 50;
   }
   function save() {
     if (!level) {
@@ -65,8 +84,8 @@
       return;
     }
     let toppedUpMl: number | undefined;
-    if (topUp.trim()) {
-      const parsed = parseQuantity(topUp, {
+    if (now.topUp.trim()) {
+      const parsed = parseQuantity(now.topUp, {
         dimension: 'volume',
         unit: units === 'metric' ? 'ml' : 'US fl oz'
       });
@@ -77,13 +96,13 @@
       toppedUpMl = parsed.quantity.base;
     }
     error = '';
-    if (onwrite({ level, toppedUpMl })) topUp = '';
+    if (onwrite({ level, toppedUpMl })) unsent.settle({ topUp: '' });
   }
 </script>
 
 {#if input.protocol.method === null}
   <label class="block" for="{id}-method">How it is read, for this once</label>
-  <select id="{id}-method" class="field mt-1" bind:value={picked}>
+  <select id="{id}-method" class="field mt-1" bind:value={now.method}>
     <option value={null}>pick one</option>
     {#each LEVEL_METHODS as m (m)}<option value={m}>{m}</option>{/each}
   </select>
@@ -111,17 +130,17 @@
       >
       <g clip-path="url(#{id}-glass)">
         <rect x="-40" width="200" height="220" fill="var(--sheet)" />
-        {#if position !== null}<rect
+        {#if now.position !== null}<rect
             x="-40"
-            y={y(position)}
+            y={y(now.position)}
             width="200"
-            height={220 - y(position)}
+            height={220 - y(now.position)}
             fill="var(--tape)"
           /><line
             x1="-40"
             x2="160"
-            y1={y(position)}
-            y2={y(position)}
+            y1={y(now.position)}
+            y2={y(now.position)}
             stroke="var(--ink)"
             stroke-width="3"
           />{/if}
@@ -172,8 +191,8 @@
         min="-0.5"
         max="1.5"
         step="0.02"
-        value={position ?? 0.5}
-        oninput={(e) => (position = Number(e.currentTarget.value))}
+        value={now.position ?? 0.5}
+        oninput={(e) => (now.position = Number(e.currentTarget.value))}
         aria-valuetext={verdict?.words ?? 'not read yet'}
       />
     </div>
@@ -183,7 +202,7 @@
     label="At the check screw"
     class="mt-2 flex flex-wrap gap-2"
     options={['nothing', 'weeps', 'runs'] as const}
-    bind:value={flow}
+    bind:value={now.flow}
   />
 {/if}
 {#if aim !== null}<p class="mt-2">Where it should stand: <strong>{aimInWords(aim)}</strong>.</p>{/if}
@@ -204,7 +223,7 @@
     class="field figure w-36 text-2xl"
     inputmode="decimal"
     autocomplete="off"
-    bind:value={topUp}
+    bind:value={now.topUp}
   />
   <button type="button" class="go" onclick={save}>Write the level</button>
 </div>

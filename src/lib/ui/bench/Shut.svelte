@@ -22,8 +22,9 @@
     /** What still stands open behind it; it should not be covered yet. */
     after: string[];
     write: (w: Write) => boolean;
+    keptAs: string;
   }
-  let { item, tools, units, today, house, problem, after, write }: Props = $props();
+  let { item, tools, units, today, house, problem, after, write, keptAs }: Props = $props();
   const i = $derived(item.item);
   const torque = $derived(i.torque && inBothUnits(i.torque, units));
   let deferring = $state(false);
@@ -76,6 +77,7 @@
           {house}
           {problem}
           {write}
+          {keptAs}
           bind:seal
           blocked={after.length > 0}
         />{/key}

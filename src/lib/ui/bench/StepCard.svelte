@@ -191,6 +191,7 @@
           problem={bench.problemAt === key ? bench.problem : null}
           write={(w) => onwardIf(bench.write({ itemKey: key, ...w }))}
           after={covered}
+          keptAs="{bench.id} {key}"
         />
       {/each}
       {#if step.done}<button type="button" class="go next" onclick={onward}>Next step</button>{/if}
@@ -251,10 +252,17 @@
           written={step.written.at(-1) ?? null}
           today={around.today}
           oilSaid={oilSaid(bench.state, step)}
+          keptAs="{bench.id} {s.key}"
           onwrite={(c) => doneAndOn(c)}
         />{/key}
     {:else if input.type === 'level'}
-      {#key s.key}<Level {input} {units} written={step.written} onwrite={(c) => doneAndOn(c)} />{/key}
+      {#key s.key}<Level
+          {input}
+          {units}
+          written={step.written}
+          keptAs="{bench.id} {s.key}"
+          onwrite={(c) => doneAndOn(c)}
+        />{/key}
       {#if step.done}<button type="button" class="go next mt-3" onclick={onward}>Next step</button>{/if}
     {:else if step.done}
       <p class="figure text-xl" style:color="var(--done)">

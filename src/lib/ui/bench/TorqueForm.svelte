@@ -1,6 +1,7 @@
 <!-- One fastener torqued: which wrench, what it was set to, with an adapter or without, and the washer. -->
 <script lang="ts">
   import { untrack } from 'svelte';
+  import { z } from 'zod';
   import { calibrationWord, covers, onScale, uncovered, wrenchesFor } from '$lib/core/fasteners/wrench';
   import { middle } from '$lib/core/quantity/band';
   import { parseQuantity } from '$lib/core/quantity/parse';
@@ -9,6 +10,7 @@
   import { BY_HOUSE_RULE } from '$lib/core/visit/quick';
   import { wantsSequence } from '$lib/core/visit/refuse';
   import type { Toolbox } from '$lib/core/stores/toolbox';
+  import { UnsentFields } from '../form/unsent-fields.svelte';
   import AdapterSum from './AdapterSum.svelte';
   import type { Problem, Write } from './bench.svelte';
   import CrissCross from './CrissCross.svelte';
@@ -26,20 +28,48 @@
     /** The house lets it be done by feel. */
     house: boolean;
     write: (w: Write) => boolean;
+    /** What is typed and not written is kept in this window under this name. */
+    keptAs: string;
   }
-  let { item, tools, units, today, problem, blocked, seal = $bindable(), house, write }: Props = $props();
+  let {
+    item,
+    tools,
+    units,
+    today,
+    problem,
+    blocked,
+    seal = $bindable(),
+    house,
+    write,
+    keptAs
+  }: Props = $props();
   const i = $derived(item.item);
   const band = $derived(i.torque?.band ?? null);
   // What the wrench is set to: the middle of a range.
   const spec = $derived(band && middle(band));
   const best = untrack(() => (spec ? wrenchesFor(spec.base, tools.wrenches, today)[0] : undefined));
-  /** As somebody typed it; null: as the wrench is set for the sheet's value. */
-  let typed = $state<string | null>(null);
   let wrenchId = $state(best?.id ?? '');
-  let reason = $state('');
-  // Where the maker gives words and no number, they are the reason to go by feel, and for nothing else.
-  let byFeel = $state(untrack(() => item.item.torque?.words ?? (house ? BY_HOUSE_RULE : '')));
-  let remark = $state('');
+  const unsent = untrack(
+    () =>
+      new UnsentFields(
+        `${keptAs} torque`,
+        z.object({
+          /** As somebody typed it; null: as the wrench is set for the sheet's value. */
+          typed: z.string().nullable(),
+          reason: z.string(),
+          byFeel: z.string(),
+          remark: z.string()
+        }),
+        {
+          typed: null as string | null,
+          reason: '',
+          // Where the maker gives words and no number, they are the reason to go by feel, and for nothing else.
+          byFeel: item.item.torque?.words ?? (house ? BY_HOUSE_RULE : ''),
+          remark: ''
+        }
+      )
+  );
+  const { now } = unsent;
   let feeling = $state(false);
   let withAdapter = $state(untrack(() => item.item.adapter));
   let adapted = $state<{ settingNm: number; adapterId: string | undefined; angleDeg: number } | null>(null);
@@ -55,7 +85,7 @@
         ? show(spec)
         : onScale(spec.base, wrench)
   );
-  const written = $derived(typed ?? set);
+  const written = $derived(now.typed ?? set);
   /** A bare number is read off the scale. */
   const unit = $derived(withAdapter ? spec?.unit : (wrench?.unit ?? spec?.unit));
   /** What the bolt is to get: as typed, else as the sheet has it. */
@@ -68,7 +98,7 @@
   const sealed = $derived(
     i.seal === 'none'
       ? {}
-      : { seal, ...(reason.trim() && seal === 'again' ? { sealReason: reason.trim() } : {}) }
+      : { seal, ...(now.reason.trim() && seal === 'again' ? { sealReason: now.reason.trim() } : {}) }
   );
 
   function torque(e: SubmitEvent) {
@@ -83,22 +113,26 @@
       return;
     }
     error = '';
-    write({
+    const taken = write({
       action: 'torqued',
       content: {
         value: parsed.quantity.value,
         unit: parsed.quantity.unit,
         ...(wrenchId ? { wrenchId } : {}),
         ...(withAdapter && adapted ? adapted : {}),
-        ...(reason.trim() ? { reason: reason.trim() } : {}),
-        ...(remark.trim() ? { remark: remark.trim() } : {}),
+        ...(now.reason.trim() ? { reason: now.reason.trim() } : {}),
+        ...(now.remark.trim() ? { remark: now.remark.trim() } : {}),
         ...sealed
       }
     });
+    if (taken) unsent.clear();
   }
   function feel(e: SubmitEvent) {
     e.preventDefault();
-    if (write({ action: 'by feel', content: { reason: byFeel, ...sealed } })) feeling = false;
+    if (write({ action: 'by feel', content: { reason: now.byFeel, ...sealed } })) {
+      feeling = false;
+      unsent.clear();
+    }
   }
 </script>
 
@@ -141,7 +175,7 @@
       {id}
       class="field figure w-36 text-2xl"
       autocomplete="off"
-      bind:value={() => written, (v) => (typed = v)}
+      bind:value={() => written, (v) => (now.typed = v)}
       aria-invalid={error || problem ? true : undefined}
     />
   </div>
@@ -150,7 +184,7 @@
       <label class="block text-sm" for="{id}-why">Say why</label><input
         id="{id}-why"
         class="field w-full"
-        bind:value={reason}
+        bind:value={now.reason}
         maxlength="10000"
       />
     </div>
@@ -177,13 +211,19 @@
   />{/if}
 <div class="mt-2 flex flex-wrap items-end gap-4">
   <label class="grow text-sm" for="{id}-remark"
-    >Remark <input id="{id}-remark" class="field mt-1 w-full" bind:value={remark} maxlength="10000" /></label
+    >Remark <input
+      id="{id}-remark"
+      class="field mt-1 w-full"
+      bind:value={now.remark}
+      maxlength="10000"
+    /></label
   >
   {#if house}<button
       type="button"
       class="key"
       disabled={blocked}
-      onclick={() => write({ action: 'by feel', content: { reason: byFeel || BY_HOUSE_RULE, ...sealed } })}
+      onclick={() =>
+        write({ action: 'by feel', content: { reason: now.byFeel || BY_HOUSE_RULE, ...sealed } })}
       >Tight by feel</button
     >{:else if !feeling}<button type="button" class="link py-2" onclick={() => (feeling = true)}
       >By feel</button
@@ -194,7 +234,7 @@
     <label class="grow text-sm"
       >Why by feel (it shows in the record)<input
         class="field mt-1 w-full"
-        bind:value={byFeel}
+        bind:value={now.byFeel}
         required
         maxlength="10000"
       /></label
