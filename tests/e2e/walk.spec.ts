@@ -255,3 +255,37 @@ test('a tick made without the server is kept, over a reload, and sent when it is
     .toBe('2000');
   await expect.poll(() => stepsDone(page)).toBe(was + 1);
 });
+
+test('what the server fails over is set aside on the device, over a reload, and sent when it is well', async ({
+  work: page,
+  app
+}) => {
+  const id = await visitOf(app);
+  await open(page, `/visits/${id}`);
+  await page.route('**/api/commands', async (route) => {
+    const { commands } = route.request().postDataJSON() as { commands: { id: string }[] };
+    const outcomes = commands.map((c) => ({
+      id: c.id,
+      ok: false,
+      errors: { '': 'Something went wrong on our side.' },
+      more: { retry: true, fault: 'ab12' }
+    }));
+    await route.fulfill({ json: { ok: true, outcomes } });
+  });
+  await page.getByLabel(/^Drained/).fill('2.0 L');
+  await page.getByRole('button', { name: 'Write', exact: true }).click();
+  const aside = page.getByRole('region', { name: 'Not taken by the server' });
+  await expect(aside).toContainText('The server failed over one entry.');
+  // It is known after a reload how often it failed: nobody waits for three more.
+  await page.unroute('**/api/commands');
+  await page.reload();
+  await expect(aside).toContainText('The server failed over one entry.');
+  const before = await app.sql`select 1 from visit_entry where visit_id = ${id}`;
+  await aside.getByRole('button', { name: 'Send again' }).click();
+  await expect(aside).toHaveCount(0);
+  await expect
+    .poll(async () => (await app.sql`select 1 from visit_entry where visit_id = ${id}`).length)
+    .toBe(before.length + 1);
+  await page.reload();
+  await expect(aside).toHaveCount(0);
+});

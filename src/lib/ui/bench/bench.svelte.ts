@@ -118,6 +118,11 @@ export class BenchVisit {
     await this.#flush();
   }
 
+  #keep(waiting: Waiting): void {
+    // What a rune wraps cannot be cloned into the device's store.
+    const plain = $state.snapshot(waiting) as Waiting;
+    void this.#keeping(() => this.#outbox.keep(plain));
+  }
   /** Something done with what this device keeps; where it keeps nothing, that is said. */
   async #keeping(work: () => Promise<void>): Promise<void> {
     try {
@@ -139,7 +144,7 @@ export class BenchVisit {
     this.#count += 1;
     const waiting = waitingNow(full, this.#count);
     this.#waiting = [...this.#waiting, waiting];
-    void this.#keeping(() => this.#outbox.keep(waiting));
+    this.#keep(waiting);
     this.#time(full);
     void this.#flush();
     return true;
@@ -218,7 +223,7 @@ export class BenchVisit {
         this.#waiting = this.#waiting.map((w) => {
           if (w.entry.id !== entry.id) return w;
           const failed = { ...w, failed: w.failed + 1 };
-          void this.#keeping(() => this.#outbox.keep(failed));
+          this.#keep(failed);
           return failed;
         });
         went = true;
