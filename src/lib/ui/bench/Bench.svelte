@@ -64,7 +64,9 @@
   const returned = untrack(() => visit.entries.length > 0 && bench.state.open.length > 0);
   /** The air as somebody said it on this device, else by the station. */
   let said = $state<Air | null>(null);
-  const gathered = $derived(gather(bench.plan, around.tools, visit.rules, around.today, said ?? around.air));
+  const gathered = $derived(
+    gather(bench.plan, around.tools, visit.rules, around.today, said ?? around.air, around.forgotten)
+  );
   /** What lies on the bench already, on this device. */
   const laid = untrack(() => new Laid(visit.id));
   let refused = $state<{ key: string; message: string }[] | null>(null);

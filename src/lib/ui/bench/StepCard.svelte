@@ -22,7 +22,6 @@
   import WhichOne from './WhichOne.svelte';
   import Underside from './Underside.svelte';
   import Gather from '../start/Gather.svelte';
-  import { forgottenBefore } from '$lib/core/job/gather/forgotten';
   import type { Gathered } from '$lib/core/job/gather/gather';
   import { Unsent } from '../form/unsent.svelte';
   import { openHours } from '../shell/shell.svelte';
@@ -131,17 +130,7 @@
       {#each s.lines as line, k (k)}<li>{line}</li>{/each}
     </ul>{/if}
   {#if s.key === 'gather'}<div class="mt-3">
-      <Gather
-        {gathered}
-        {units}
-        laid={readonly ? undefined : laid}
-        {onlaid}
-        today={around.today}
-        forgotten={forgottenBefore(
-          around.forgotten,
-          bench.plan.jobs.map((j) => j.key)
-        )}
-      />
+      <Gather {gathered} {units} laid={readonly ? undefined : laid} {onlaid} today={around.today} />
     </div>{/if}
   {#if s.key === 'meter' && !readonly}<button
       type="button"

@@ -11,11 +11,9 @@
     /** What lies there already; absent: it is only looked at. */
     laid?: string[];
     onlaid?: (text: string) => void;
-    /** What was not laid out last time, and had to be fetched. */
-    forgotten?: { what: string; day: Day }[];
     today: Day;
   }
-  let { gathered, units, laid, onlaid, forgotten = [], today }: Props = $props();
+  let { gathered, units, laid, onlaid, today }: Props = $props();
   const ml = (v: number) => {
     const q: Quantity = { dimension: 'volume', base: Math.round(v), value: Math.round(v), unit: 'ml' };
     return showBoth(q, units).main;
@@ -42,11 +40,11 @@
     </ul>
   </div>
 {/if}
-{#if forgotten.length > 0}
+{#if gathered.forgotten.length > 0}
   <section class="mt-3" aria-label="Forgotten last time">
     <h3>Forgotten last time</h3>
     <ul>
-      {#each forgotten as f (f.what)}<li class="rule-b py-1.5">
+      {#each gathered.forgotten as f (f.what)}<li class="rule-b py-1.5">
           {#snippet thing()}<strong>{f.what}</strong>
             <span class="quiet text-sm">fetched in the middle of the work, {showDay(f.day, today)}</span
             >{/snippet}

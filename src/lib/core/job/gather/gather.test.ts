@@ -77,6 +77,15 @@ describe('before anything is opened', () => {
     expect(odd.lacks.join('\n')).toContain('takes an adapter, and there is none');
     expect(sizesIn('8 mm hex, 8mm socket')).toEqual(['8']);
   });
+  it('lays out first what was forgotten at these jobs last time', () => {
+    const last = [
+      { job: 'engine-oil', day: '2026-05-02', what: ['long 8 mm socket'] },
+      { job: 'differentials', day: '2026-05-03', what: ['axle stands'] }
+    ];
+    const { forgotten } = gather(plan, tools, DEFAULT_RULES, '2026-06-01', null, last);
+    expect(forgotten).toEqual([{ what: 'long 8 mm socket', day: '2026-05-02' }]);
+    expect(gather(plan, tools, DEFAULT_RULES, '2026-06-01', null).forgotten).toEqual([]);
+  });
   it('never picks what is stopped', () => {
     const input = plan.steps.find((s) => s.key === 'oil')!.input;
     expect(input.type === 'oil' && bestOil(input.want, [tools.oils[1]!], null)).toBeNull();

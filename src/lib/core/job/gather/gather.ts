@@ -7,6 +7,7 @@ import type { HouseRules } from '../../rules/rules';
 import type { Circuit } from '../../specs/sheet';
 import type { Day } from '../../time/day';
 import { sealSuggestion } from '../seal';
+import { forgottenBefore, type Forgotten } from './forgotten';
 import type { OpenedItem, VisitPlan } from '../plan';
 import type { StockedOil, Toolbox } from '../../stores/toolbox';
 
@@ -28,6 +29,8 @@ export interface Gathered {
   tools: Line[];
   parts: Line[];
   fluids: Fluid[];
+  /** What was not laid out last time, and had to be fetched in the middle of the work. */
+  forgotten: { what: string; day: Day }[];
   /** Everything that is missing or has to be asked, in one list. */
   lacks: string[];
 }
@@ -40,18 +43,24 @@ export function sizesIn(text: string): string[] {
 /**
  * Tools, parts and fluids for a whole visit, from what it opens and what it pours.
  * @param air the air the machine will be ridden in until the next change; null: not asked
+ * @param last what was forgotten at the last visit for each job
  */
 export function gather(
-  plan: Pick<VisitPlan, 'steps' | 'items'>,
+  plan: Pick<VisitPlan, 'jobs' | 'steps' | 'items'>,
   tools: Toolbox,
   rules: HouseRules,
   today: Day,
-  air: Air | null
+  air: Air | null,
+  last: readonly Forgotten[] = []
 ): Gathered {
   const gathered: Gathered = {
     tools: [...heads(plan.items), ...wrenches(plan.items, tools, today), ...usual(plan)],
     parts: parts(plan, rules),
     fluids: fluids(plan, tools, air),
+    forgotten: forgottenBefore(
+      last,
+      plan.jobs.map((j) => j.key)
+    ),
     lacks: []
   };
   gathered.lacks = [

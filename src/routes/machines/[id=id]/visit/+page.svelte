@@ -6,7 +6,6 @@
   import { notNamed, type Unnamed } from '$lib/core/job/layout/layout';
   import AirField from '$lib/ui/bench/AirField.svelte';
   import { gather } from '$lib/core/job/gather/gather';
-  import { forgottenBefore } from '$lib/core/job/gather/forgotten';
   import { broken, durationOf, inOrder } from '$lib/core/job/order/overrule';
   import FormError from '$lib/ui/form/FormError.svelte';
   import { send, sendAll } from '$lib/ui/form/send';
@@ -75,7 +74,7 @@
     Object.fromEntries((ordered?.times ?? []).map((t) => [t.key, t.start / 60])) as Record<string, number>
   );
   const gathered = $derived(
-    ordered ? gather(ordered.plan, data.tools, data.input.rules, data.today, air) : null
+    ordered ? gather(ordered.plan, data.tools, data.input.rules, data.today, air, data.forgotten) : null
   );
   /** What these jobs would open and nobody has named: one press says that this machine has it. */
   const unnamed = $derived(jobs.length > 0 ? notNamed({ ...data.input, jobs }) : []);
@@ -252,15 +251,7 @@
     <section class="mt-4" aria-label="Before anything is opened">
       <h2>Before anything is opened</h2>
       <div class="mt-2">
-        <Gather
-          {gathered}
-          units={data.units}
-          today={data.today}
-          forgotten={forgottenBefore(
-            data.forgotten,
-            jobs.map((j) => j.template.key)
-          )}
-        />
+        <Gather {gathered} units={data.units} today={data.today} />
       </div>
     </section>
   {/if}
