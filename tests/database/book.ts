@@ -27,6 +27,8 @@ export class Book {
     readonly personId: string,
     readonly machineId: string,
     readonly taskId: string,
+    /** Where its database is. */
+    readonly url: string,
     readonly close: () => Promise<void>
   ) {}
 
@@ -90,7 +92,7 @@ export async function openBook({
     }),
     earlier
   );
-  return new Book(sql, team, personId, machineId, taskId, async () => {
+  return new Book(sql, team, personId, machineId, taskId, database.url, async () => {
     await sql.end();
     await database.drop();
   });

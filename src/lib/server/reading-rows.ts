@@ -54,7 +54,8 @@ export async function loadAround(
         select machine_id, lo, hi from unnest(${windows.map((w) => w.machineId)}::uuid[], ${windows.map((w) => iso(w.from))}::timestamptz[],
           ${windows.map((w) => iso(w.from + MS_PER_DAY))}::timestamptz[]) u (machine_id, lo, hi))
       select r.machine_id, r.id, r.meter_id, r.read_at, r.value, s.reading_id is not null as struck from w
-        join reading r on r.team_id = ${team.id} and r.machine_id = w.machine_id and r.read_at between w.lo and w.hi
+        cross join lateral (
+          select * from reading r where r.team_id = ${team.id} and r.machine_id = w.machine_id and r.read_at between w.lo and w.hi offset 0) r
         left join reading_strike s on s.team_id = r.team_id and s.reading_id = r.id
       union ${mine('before')} union ${mine('after')}
       order by 4, 2`,

@@ -35,6 +35,12 @@ function asStep(r: Record<string, unknown>): Step {
   };
 }
 
+/**
+ * From `u.since` on, within a `lateral` of its own: looked up for each machine. Joined, or without an upper end, the database
+ * takes it for a third of all there is and reads the team's whole history instead.
+ */
+const fromOn = (tx: Tx, at: ReturnType<Tx>) => tx`${at} >= u.since and ${at} <= 'infinity' offset 0`;
+
 /** A machine whose steps are worked out again, and from which moment on. */
 interface Stale {
   id: string;
@@ -97,12 +103,15 @@ async function workOut(
           from meter_dead d where d.team_id = m.team_id and d.meter_id = m.id) as dead
       from meter m where m.team_id = ${teamId} and m.machine_id = any(${ids})`,
     tx`
-      select r.id, r.machine_id, r.meter_id, r.read_at, r.value, r.ridden from unnest(${ids}::uuid[], ${since}::timestamptz[]) u (id, since)
-      join reading_in_force r on r.team_id = ${teamId} and r.machine_id = u.id and r.read_at >= u.since`,
+      select r.* from unnest(${ids}::uuid[], ${since}::timestamptz[]) u (id, since)
+      cross join lateral (
+        select r.id, r.machine_id, r.meter_id, r.read_at, r.value, r.ridden from reading_in_force r
+        where r.team_id = ${teamId} and r.machine_id = u.id and ${fromOn(tx, tx`r.read_at`)}) r`,
     tx`
-      select o.id, o.machine_id, o.ended_at, o.kind, o.event_id, o.distance, o.conditions, o.crossings, o.clutch
-      from unnest(${ids}::uuid[], ${since}::timestamptz[]) u (id, since)
-      join outing o on o.team_id = ${teamId} and o.machine_id = u.id and o.ended_at >= u.since`
+      select o.* from unnest(${ids}::uuid[], ${since}::timestamptz[]) u (id, since)
+      cross join lateral (
+        select o.id, o.machine_id, o.ended_at, o.kind, o.event_id, o.distance, o.conditions, o.crossings, o.clutch from outing o
+        where o.team_id = ${teamId} and o.machine_id = u.id and ${fromOn(tx, tx`o.ended_at`)}) o`
   ]);
   return from.map(({ id, since }) => {
     const mine = <T>(rows: readonly Record<string, unknown>[], as: (r: Record<string, unknown>) => T): T[] =>
@@ -136,8 +145,11 @@ async function keepSteps(
     }))
   );
   const gone = tx`
-    delete from count_step c using unnest(${made.map((m) => m.id)}::uuid[], ${made.map((m) => moment(m.since)!)}::timestamptz[]) u (id, since)
-    where c.team_id = ${teamId} and c.machine_id = u.id and c.at >= u.since`;
+    delete from count_step where (team_id, machine_id, at, ord) in (
+      select c.* from unnest(${made.map((m) => m.id)}::uuid[], ${made.map((m) => moment(m.since)!)}::timestamptz[]) u (id, since)
+      cross join lateral (
+        select c.team_id, c.machine_id, c.at, c.ord from count_step c
+        where c.team_id = ${teamId} and c.machine_id = u.id and ${fromOn(tx, tx`c.at`)}) c)`;
   const fresh = [];
   for (let i = 0; i < rows.length; i += 2000)
     fresh.push(tx`
