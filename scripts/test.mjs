@@ -27,6 +27,12 @@ async function one(what, command, args) {
   if (code !== 0) console.log(out);
 }
 
+/** Does all of them at once, and is over when the last one is; then fails where one did. */
+async function all(jobs) {
+  const over = await Promise.allSettled(jobs.map((job) => job()));
+  for (const o of over) if (o.status === 'rejected') throw o.reason;
+}
+
 await main(async () => {
   checkNode();
   await ensurePackages();
@@ -44,32 +50,35 @@ await main(async () => {
 
   try {
     const env = { ...process.env, HOUR_TRAIL_TEST_URL: cluster.url };
-    // Both read the types of the routes; made once, they can be looked at side by side: each keeps one core busy.
+    // All of them read the types of the routes, made once. Side by side: none of them keeps more than one core busy all along.
     await must('Reading the routes', 'npx', ['svelte-kit', 'sync'], { cwd: root });
-    await Promise.all([
-      one('Types', 'npm', ['run', '--silent', 'check']),
-      (async () => {
+    await all([
+      async () => {
+        await one('Types', 'npm', ['run', '--silent', 'check']);
+        await ensureBuild();
+      },
+      async () => {
         await one('Lint', 'npx', ['eslint', '.']);
         await one('Import rules', 'npx', ['depcruise', 'src', '--config', '.dependency-cruiser.cjs']);
         await one('Format', 'npx', ['prettier', '--check', '.']);
-      })()
+      },
+      async () => {
+        say('Unit and database tests');
+        const unit = join(folder, 'unit.json');
+        const vitest = await run(
+          'npx',
+          ['vitest', 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`],
+          { cwd: root, env, show: true }
+        );
+        if (existsSync(unit)) {
+          const r = JSON.parse(readFileSync(unit, 'utf8'));
+          count(r.numPassedTests, r.numFailedTests);
+          // A file that did not even load fails without a failed test.
+          if (vitest.code !== 0 && r.numFailedTests === 0) count(0, 1);
+        } else count(0, 1);
+      }
     ]);
 
-    say('Unit and database tests');
-    const unit = join(folder, 'unit.json');
-    const vitest = await run(
-      'npx',
-      ['vitest', 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`],
-      { cwd: root, env, show: true }
-    );
-    if (existsSync(unit)) {
-      const r = JSON.parse(readFileSync(unit, 'utf8'));
-      count(r.numPassedTests, r.numFailedTests);
-      // A file that did not even load fails without a failed test.
-      if (vitest.code !== 0 && r.numFailedTests === 0) count(0, 1);
-    } else count(0, 1);
-
-    await ensureBuild();
     say('The interface in Chromium');
     const e2e = join(folder, 'e2e.json');
     const play = await run('npx', ['playwright', 'test'], {

@@ -1,58 +1,23 @@
 <script lang="ts">
-  import { Button, Checkbox, Input, Select } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import { showHours } from '$lib/core/hours/hours';
   import { showKm } from '$lib/core/hours/learned';
   import { awayInWords } from '$lib/core/schedule/words';
   import { showDay, showDays, weekday } from '$lib/core/time/day';
-  import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';
-  import { send } from '$lib/ui/form/send';
+  import { Press } from '$lib/ui/form/press.svelte';
+  import PlanForm from '$lib/ui/outing/PlanForm.svelte';
 
   let { data } = $props();
   let planning = $state(false);
-  let id = crypto.randomUUID();
-  let draft = $state({
-    name: '',
-    kind: 'race',
-    firstDay: '',
-    lastDay: '',
-    hoursEach: '',
-    wholeFleet: true,
-    machineIds: [] as string[]
-  });
-  let errors = $state<Record<string, string>>({});
+  const press = new Press();
   let calledOff = $state<{ id: string; name: string } | null>(null);
   const plates = $derived(new Map(data.machines.map((m) => [m.id, m.plate])));
 
-  async function add(e: SubmitEvent) {
-    e.preventDefault();
-    const sent = await send('event.plan', { ...draft, lastDay: draft.lastDay || draft.firstDay, id });
-    errors = sent.ok ? {} : sent.errors;
-    if (!sent.ok) return;
-    id = crypto.randomUUID();
-    draft = {
-      name: '',
-      kind: 'race',
-      firstDay: '',
-      lastDay: '',
-      hoursEach: '',
-      wholeFleet: true,
-      machineIds: []
-    };
-    planning = false;
-    await invalidateAll();
-  }
   async function callOff(event: { id: string; name: string }, off: boolean) {
-    const sent = await send('event.call-off', { eventId: event.id, off });
-    if (sent.ok) calledOff = off ? event : null;
-    else errors = sent.errors;
+    if (await press.send('event.call-off', { eventId: event.id, off })) calledOff = off ? event : null;
     await invalidateAll();
   }
-  const toggle = (machineId: string) =>
-    (draft.machineIds = draft.machineIds.includes(machineId)
-      ? draft.machineIds.filter((m) => m !== machineId)
-      : [...draft.machineIds, machineId]);
   /** What of an outing aged the machine, in one line. */
   const ridden = (o: (typeof data.outings)[number]) =>
     [
@@ -83,62 +48,9 @@
       {calledOff.name} is called off.
       <button type="button" class="link" onclick={() => callOff(calledOff!, false)}>Undo</button>
     </p>{/if}
+  <FormError message={press.errors['']} />
   {#if planning}
-    <form
-      onsubmit={add}
-      class="my-3 border-2 p-4"
-      style="border-color: var(--ink)"
-      aria-label="Plan an outing"
-      novalidate
-    >
-      <div class="grid items-start gap-3 sm:grid-cols-[2fr_1fr_1fr_1fr_1fr]">
-        <Field label="Name" error={errors.name}
-          >{#snippet children(a)}<Input {...a} bind:value={draft.name} />{/snippet}</Field
-        >
-        <Field label="Kind"
-          >{#snippet children(a)}<Select
-              {...a}
-              bind:value={draft.kind}
-              placeholder=""
-              items={['race', 'practice', 'day out'].map((k) => ({ value: k, name: k }))}
-            />{/snippet}</Field
-        >
-        <Field label="First day" error={errors.firstDay}
-          >{#snippet children(a)}<Input {...a} type="date" bind:value={draft.firstDay} />{/snippet}</Field
-        >
-        <Field label="Last day" error={errors.lastDay} hint="empty: one day"
-          >{#snippet children(a)}<Input {...a} type="date" bind:value={draft.lastDay} />{/snippet}</Field
-        >
-        <Field label="Hours each uses" error={errors.hoursEach}
-          >{#snippet children(a)}<Input
-              {...a}
-              bind:value={draft.hoursEach}
-              inputmode="decimal"
-              placeholder="3.5"
-            />{/snippet}</Field
-        >
-      </div>
-      <div class="mt-3"><Checkbox bind:checked={draft.wholeFleet}>The whole fleet goes</Checkbox></div>
-      {#if !draft.wholeFleet}
-        <div class="mt-2 flex flex-wrap gap-2" role="group" aria-label="Machines that go">
-          {#each data.machines as m (m.id)}<button
-              type="button"
-              class="machine"
-              aria-pressed={draft.machineIds.includes(m.id)}
-              onclick={() => toggle(m.id)}>{m.plate} {m.name}</button
-            >{/each}
-        </div>
-        {#if errors.machineIds}<p class="error text-sm" role="alert">{errors.machineIds}</p>{/if}
-      {/if}
-      <FormError message={errors['']} />
-      <div class="mt-3 flex gap-2">
-        <Button type="submit" color="primary">Plan it</Button><Button
-          type="button"
-          color="alternative"
-          onclick={() => (planning = false)}>Leave</Button
-        >
-      </div>
-    </form>
+    <PlanForm machines={data.machines} onleave={() => (planning = false)} />
   {/if}
   {#if data.ahead.length === 0}
     <p class="mt-2">
@@ -225,14 +137,3 @@
     {#if data.older}<p class="mt-3"><a class="link" href="?before={data.older}">Older</a></p>{/if}
   {/if}
 </section>
-
-<style>
-  .machine {
-    border: 1px solid var(--rule-strong);
-    padding: 0.3rem 0.7rem;
-  }
-  .machine[aria-pressed='true'] {
-    background: var(--ink);
-    color: var(--paper);
-  }
-</style>

@@ -7,7 +7,7 @@ import {
   reminderNoteSchema,
   reminderSchema
 } from '../finding/form';
-import { id, remark } from '../forms';
+import { id } from '../forms';
 import { meterChangeSchema, odometerSchema, raceDaySchema, readingSchema, strikeSchema } from '../hours/form';
 import type { Logged, RowAnswer } from './logged';
 import { eventSchema, machineSchema, personSchema, teamSchema } from '../machine/form';
@@ -37,7 +37,7 @@ import {
 import { adapterSchema, oilSchema, retireSchema, stockSchema, wrenchSchema } from '../stores/form';
 import { entrySchema, type Entry } from '../visit/entry';
 import { startSchema } from '../visit/form';
-import { templateSchema } from '../job/template';
+import { jobSchema } from '../job/form';
 
 /**
  * Every write there is, by its kind, with the shape of its body. The forms and the server check the same schema; the
@@ -94,18 +94,7 @@ export const COMMANDS = {
   'oil.stock': stockSchema,
   'store.retire': retireSchema,
 
-  'job.save': z
-    .object({
-      key: z.string().max(40),
-      /** The version it was changed from; 0: a new job. */
-      from: z.number().int().min(0).max(1_000_000),
-      content: templateSchema.nullable(),
-      word: remark
-    })
-    .refine((j) => j.content === null || j.content.key === j.key, {
-      path: ['content', 'key'],
-      message: 'A job keeps its key.'
-    }),
+  'job.save': jobSchema,
 
   'record.correct': correctionSchema,
 

@@ -2,34 +2,34 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import { Button } from '$lib/ui/form/controls';
-  import type { Form } from './form.svelte';
+  import type { CommandForm } from './command-form';
   import FormError from './FormError.svelte';
 
   interface Props {
     label: string;
-    form: Form;
+    form: Pick<CommandForm, 'errors' | 'busy' | 'enhance'>;
     submit: string;
-    onsave: () => void | Promise<void>;
     onleave?: () => void;
     children: Snippet;
   }
-  let { label, form, submit, onsave, onleave, children }: Props = $props();
+  let { label, form, submit, onleave, children }: Props = $props();
+  // A form is made with the component that holds it, and stays.
+  // svelte-ignore state_referenced_locally
+  const { errors, busy, enhance } = form;
 </script>
 
 <form
   class="my-3 border-2 p-4"
   style="border-color: var(--ink)"
   aria-label={label}
+  method="POST"
   novalidate
-  onsubmit={(e) => {
-    e.preventDefault();
-    void onsave();
-  }}
+  use:enhance
 >
   {@render children()}
-  <FormError message={form.errors['']} />
+  <FormError message={$errors['']} />
   <div class="mt-3 flex flex-wrap gap-2">
-    <Button type="submit" color="primary" disabled={form.busy}>{submit}</Button>
+    <Button type="submit" color="primary" disabled={$busy}>{submit}</Button>
     {#if onleave}<Button type="button" color="alternative" onclick={onleave}>Leave</Button>{/if}
   </div>
 </form>

@@ -2,11 +2,11 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { Button, Input, Select } from '$lib/ui/form/controls';
-  import { invalidateAll } from '$app/navigation';
+  import { readingSchema } from '$lib/core/hours/form';
   import type { Person } from '$lib/core/team/team';
+  import { commandForm } from '../form/command-form';
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
-  import { send } from '../form/send';
   import { say, shell } from '../shell/shell.svelte';
   import Ridden from './Ridden.svelte';
   import { nothingRidden, riddenInWords } from '$lib/core/outing/ridden';
@@ -28,21 +28,12 @@
 
   let machines = $state<Choice[]>([]);
   let machineId = $state(shell.machineId ?? '');
-  let typed = $state('');
-  // svelte-ignore state_referenced_locally
-  let day = $state(today);
-  let outing = $state('ride');
-  let remark = $state('');
   let ridden = $state(nothingRidden());
   let details = $state(false);
   let askSure = $state(false);
-  let errors = $state<Record<string, string>>({});
   let doubts = $state<string[]>([]);
   let ways = $state<string[]>([]);
   let settlement = $state({ as: '', reason: '', oldFinal: '', newStart: '' });
-  let busy = $state(false);
-  // One id per thing written: sending again after a lost answer must not double it.
-  let id = crypto.randomUUID();
 
   const machine = $derived(machines.find((m) => m.id === machineId));
   let riderId = $derived(machine?.riderId ?? '');
@@ -64,54 +55,54 @@
     settlement = { as: '', reason: '', oldFinal: '', newStart: '' };
   }
 
-  async function save(e: SubmitEvent) {
-    e.preventDefault();
-    if (busy) return;
-    busy = true;
-    const sent = await send('reading.log', {
-      id,
-      machineId,
-      typed,
-      day,
-      remark,
-      riderId: riderId || null,
-      outing: outing === 'reading' ? null : outing,
-      ...(outing === 'reading' ? {} : ridden),
-      settlement: settlement.as ? settlement : null
-    });
-    busy = false;
-    if (!sent.ok) {
-      errors = sent.errors;
-      askSure = Boolean(sent.more.askSure);
-      if (['distance', 'before', 'crossings'].some((k) => errors[k])) details = true;
-      // While a settlement wants another word, its question stays.
-      if (!Object.keys(errors).some((k) => k.startsWith('settlement'))) {
-        doubts = ((sent.more.doubts as { message: string }[]) ?? []).map((d) => d.message);
-        ways = (sent.more.ways as string[]) ?? [];
+  const { data, errors, busy, enhance } = commandForm(
+    'reading.log',
+    readingSchema,
+    () => ({ id: crypto.randomUUID(), typed: '', day: today, outing: 'ride', remark: '' }),
+    {
+      body: (f) => ({
+        ...f,
+        machineId,
+        riderId: riderId || null,
+        outing: f.outing === 'reading' ? null : f.outing,
+        ...(f.outing === 'reading' ? {} : ridden),
+        settlement: settlement.as ? settlement : null
+      }),
+      refused: (wrong, more) => {
+        askSure = Boolean(more.askSure);
+        // While a settlement wants another word, its question stays.
+        if (!Object.keys(wrong).some((k) => k.startsWith('settlement'))) {
+          doubts = ((more.doubts as { message: string }[]) ?? []).map((d) => d.message);
+          ways = (more.ways as string[]) ?? [];
+        }
+        return doubts.length > 0
+          ? Object.fromEntries(Object.entries(wrong).filter(([k]) => k !== 'typed'))
+          : wrong;
+      },
+      taken: ({ plate, total, due }) => {
+        say(
+          `${plate} stands at ${total}.${due.length > 0 ? ' Now:' : ''}`,
+          due.map((d) => ({ text: `${d.name} ${d.left}, ${d.state}`, href: `/machines/${machineId}#tasks` }))
+        );
+        shell.panel = null;
+        onlogged?.(machineId);
       }
-      if (doubts.length > 0)
-        errors = Object.fromEntries(Object.entries(errors).filter(([k]) => k !== 'typed'));
-      return;
     }
-    const { plate, total, due } = sent.data;
-    say(
-      `${plate} stands at ${total}.${due.length > 0 ? ' Now:' : ''}`,
-      due.map((d) => ({ text: `${d.name} ${d.left}, ${d.state}`, href: `/machines/${machineId}#tasks` }))
-    );
-    shell.panel = null;
-    onlogged?.(machineId);
-    await invalidateAll();
-  }
+  );
+  $effect(() => {
+    if (['distance', 'before', 'crossings'].some((k) => $errors[k])) details = true;
+  });
 </script>
 
 <form
   bind:this={form}
-  onsubmit={save}
   class="grid items-start gap-3 sm:grid-cols-[2fr_1fr_1fr_1fr_2fr_auto]"
   aria-label="Log hours"
+  method="POST"
   novalidate
+  use:enhance
 >
-  <Field label="Machine" error={errors.machineId && 'Pick a machine.'}>
+  <Field label="Machine" error={$errors.machineId && 'Pick a machine.'}>
     {#snippet children(a)}
       <Select
         {...a}
@@ -124,13 +115,13 @@
   </Field>
   <Field
     label={reckoned ? 'Time ridden' : 'Meter shows, h'}
-    error={errors.typed}
+    error={$errors.typed}
     hint={reckoned ? 'such as 2h30; ~ its usual' : '+2h30 ridden; ~ its usual'}
   >
     {#snippet children(a)}
       <Input
         {...a}
-        bind:value={typed}
+        bind:value={$data.typed}
         oninput={unsettle}
         inputmode="decimal"
         autocomplete="off"
@@ -138,14 +129,14 @@
       />
     {/snippet}
   </Field>
-  <Field label="Day" error={errors.day}>
-    {#snippet children(a)}<Input {...a} type="date" bind:value={day} max={today} />{/snippet}
+  <Field label="Day" error={$errors.day}>
+    {#snippet children(a)}<Input {...a} type="date" bind:value={$data.day} max={today} />{/snippet}
   </Field>
-  <Field label="After" error={errors.outing}>
+  <Field label="After" error={$errors.outing}>
     {#snippet children(a)}
       <Select
         {...a}
-        bind:value={outing}
+        bind:value={$data.outing}
         items={[
           { value: 'ride', name: 'a ride' },
           { value: 'practice', name: 'practice' },
@@ -166,17 +157,17 @@
           items={[{ value: '', name: 'not said' }, ...people.map((p) => ({ value: p.id, name: p.name }))]}
         />{/snippet}
     </Field>
-    <Field label="Remark" error={errors.remark}>
-      {#snippet children(a)}<Input {...a} bind:value={remark} />{/snippet}
+    <Field label="Remark" error={$errors.remark}>
+      {#snippet children(a)}<Input {...a} bind:value={$data.remark} />{/snippet}
     </Field>
   </div>
   <div class="flex gap-2 sm:mt-6">
-    <Button type="submit" color="primary" disabled={busy}>Log</Button>
+    <Button type="submit" color="primary" disabled={$busy}>Log</Button>
     <Button type="button" color="alternative" onclick={() => (shell.panel = null)}>Leave</Button>
   </div>
   <div class="sm:col-span-6">
-    <FormError message={errors['']} />
-    {#if outing !== 'reading'}
+    <FormError message={$errors['']} />
+    {#if $data.outing !== 'reading'}
       <button
         type="button"
         class="link mb-2 text-sm"
@@ -184,9 +175,9 @@
         onclick={() => (details = !details)}>{details ? 'Less' : 'How it was ridden'}</button
       >
       {#if !details && riddenInWords(ridden)}<span class="quiet text-sm">{riddenInWords(ridden)}</span>{/if}
-      {#if details}<Ridden bind:value={ridden} {errors} {askSure} metered={!reckoned} />{/if}
+      {#if details}<Ridden bind:value={ridden} errors={$errors} {askSure} metered={!reckoned} />{/if}
     {/if}
-    {#if doubts.length > 0}<Settle {doubts} {ways} bind:value={settlement} {errors} />{/if}
+    {#if doubts.length > 0}<Settle {doubts} {ways} bind:value={settlement} errors={$errors} />{/if}
     <a class="link text-sm" href="/outings/day" onclick={() => (shell.panel = null)}
       >A whole race day at once</a
     >

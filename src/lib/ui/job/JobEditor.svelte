@@ -13,10 +13,12 @@
     type TemplateStep,
     type VersionedTemplate
   } from '$lib/core/job/template';
+  import { jobSchema } from '$lib/core/job/form';
   import { step } from '$lib/core/job/built-in/steps';
+  import { commandForm } from '../form/command-form';
   import Field from '../form/Field.svelte';
-  import { Form } from '../form/form.svelte';
   import FormError from '../form/FormError.svelte';
+  import { Press } from '../form/press.svelte';
   import { say } from '../shell/shell.svelte';
   import StepEditor from './StepEditor.svelte';
 
@@ -33,9 +35,7 @@
   let steps = $state<TemplateStep[]>(
     untrack(() => structuredClone($state.snapshot(template.steps)) as TemplateStep[])
   );
-  let word = $state('');
   let open = $state<number | null>(null);
-  const form = new Form();
   const key = $derived(
     fresh
       ? title
@@ -46,10 +46,27 @@
           .slice(0, 40)
       : template.key
   );
+  const form = commandForm('job.save', jobSchema, () => ({ word: '' }), {
+    body: ({ word }) => ({
+      key: key || 'x',
+      from: template.version,
+      content: { key: key || 'x', title, about, circuits, steps: $state.snapshot(steps) },
+      word
+    }),
+    also: () =>
+      fresh && taken.includes(key)
+        ? { 'content.title': 'There is a job of that name. Two alike need two names.' }
+        : ({} as Record<string, string>),
+    leaves: untrack(() => fresh),
+    says: () => `${title}: saved as a new version. Visits that were begun keep theirs.`,
+    taken: () => (fresh ? goto(`/jobs/${key}`) : null)
+  });
+  const { data: said, errors, busy, enhance } = form;
+  const away = new Press();
   const problems = $derived(templateProblems({ circuits, steps }));
   const at = (i: number) => [
     ...problems.filter((p) => p.path[0] === 'steps' && p.path[1] === i).map((p) => p.message),
-    ...Object.entries(form.errors)
+    ...Object.entries($errors)
       .filter(([path]) => path.startsWith(`content.steps.${i}.`))
       .map(([, message]) => message)
   ];
@@ -95,33 +112,21 @@
     steps = [...steps.slice(0, place), blank, ...steps.slice(place)];
     open = place;
   }
-  async function save(e: SubmitEvent) {
-    e.preventDefault();
-    if (fresh && taken.includes(key)) {
-      form.errors = { 'content.title': 'There is a job of that name. Two alike need two names.' };
-      return;
-    }
-    const content = { key: key || 'x', title, about, circuits, steps: $state.snapshot(steps) };
-    if (!(await form.send('job.save', { key: content.key, from: template.version, content, word }))) return;
-    say(`${title}: saved as a new version. Visits that were begun keep theirs.`);
-    if (fresh) await goto(`/jobs/${key}`);
-    else await invalidateAll();
-  }
   async function back() {
-    if (!(await form.send('job.save', { key: template.key, from: template.version, content: null, word })))
-      return;
+    const body = { key: template.key, from: template.version, content: null, word: $said.word };
+    if (!(await away.send('job.save', body))) return;
     say(builtIn ? 'Back to how it came.' : 'Put away.');
     if (builtIn) await invalidateAll();
     else await goto('/jobs');
   }
 </script>
 
-<form onsubmit={save} novalidate>
+<form method="POST" novalidate use:enhance>
   <div class="mt-3 grid items-start gap-3 sm:grid-cols-2">
-    <Field label="Job" error={form.errors['content.title'] ?? form.errors['content.key']}
+    <Field label="Job" error={$errors['content.title'] ?? $errors['content.key']}
       >{#snippet children(a)}<Input {...a} bind:value={title} />{/snippet}</Field
     >
-    <Field label="What it is for" error={form.errors['content.about']}
+    <Field label="What it is for" error={$errors['content.about']}
       >{#snippet children(a)}<Input {...a} bind:value={about} />{/snippet}</Field
     >
   </div>
@@ -184,16 +189,16 @@
   <button type="button" class="link mt-2 py-2" onclick={add}>Add a step</button>
 
   <div class="mt-4 max-w-2xl">
-    <Field label="What was changed, and why" error={form.errors.word}
-      >{#snippet children(a)}<Input {...a} bind:value={word} />{/snippet}</Field
+    <Field label="What was changed, and why" error={$errors.word}
+      >{#snippet children(a)}<Input {...a} bind:value={$said.word} />{/snippet}</Field
     >
   </div>
-  <FormError message={form.errors[''] ?? form.errors['content.steps'] ?? form.errors.content} />
+  <FormError message={away.errors[''] ?? $errors[''] ?? $errors['content.steps'] ?? $errors.content} />
   <div class="mt-3 flex flex-wrap gap-3">
-    <Button type="submit" color="primary" disabled={form.busy || problems.length > 0}
+    <Button type="submit" color="primary" disabled={$busy || problems.length > 0}
       >{fresh ? 'Save the job' : 'Save as a new version'}</Button
     >
-    {#if template.own && !fresh}<Button type="button" color="alternative" disabled={form.busy} onclick={back}
+    {#if template.own && !fresh}<Button type="button" color="alternative" disabled={away.busy} onclick={back}
         >{builtIn ? 'Back to how it came' : 'Put this job away'}</Button
       >{/if}
   </div>

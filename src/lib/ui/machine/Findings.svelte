@@ -3,12 +3,14 @@
   import { Input, Textarea } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import { SEVERITIES, type Severity } from '$lib/core/finding/finding';
+  import { closeFindingSchema, findingSchema, regradeSchema, reminderSchema } from '$lib/core/finding/form';
   import { WAITS_FOR, waitsInWords, type Reminder } from '$lib/core/finding/reminder';
   import { showHours } from '$lib/core/hours/hours';
   import { showDay } from '$lib/core/time/day';
   import Field from '../form/Field.svelte';
-  import { Form } from '../form/form.svelte';
+  import { commandForm } from '../form/command-form';
   import InPlace from '../form/InPlace.svelte';
+  import { Press } from '../form/press.svelte';
   import OnePick from '../form/OnePick.svelte';
   import SeverityMark from './SeverityMark.svelte';
 
@@ -43,50 +45,55 @@
 
   type Doing = '' | 'finding' | 'reminder' | `close ${string}` | `regrade ${string}`;
   let doing = $state<Doing>('');
-  const turn = (what: Doing) => {
-    doing = doing === what ? '' : what;
-    form.errors = {};
-    // What was said of one finding is not said of the next.
-    [word, severity] = ['', ''];
-  };
-  const form = new Form();
-  const note = new Form();
-  let id = crypto.randomUUID();
-  let what = $state('');
-  let componentId = $state('');
-  let place = $state('');
-  let story = $state('');
-  let severity = $state<Severity | ''>('');
-  let word = $state('');
-  let words = $state('');
-  let waitsFor = $state<(typeof WAITS_FOR)[number]>('the next outing');
-  let which = $state('');
+  const over = { taken: () => (doing = '') };
+  const found = commandForm(
+    'finding.add',
+    findingSchema,
+    () => ({
+      id: crypto.randomUUID(),
+      machineId: machineId!,
+      componentId: '',
+      what: '',
+      place: '',
+      note: '',
+      severity: '' as Severity | ''
+    }),
+    { ...over, body: (typed) => ({ ...typed, componentId: typed.componentId || null }) }
+  );
+  const { data: finding, errors: findingErrors } = found;
+  const closing = commandForm('finding.close', closeFindingSchema, () => ({ findingId: '', word: '' }), over);
+  const { data: closeWith, errors: closeErrors } = closing;
+  const judging = commandForm(
+    'finding.regrade',
+    regradeSchema,
+    () => ({ id: crypto.randomUUID(), findingId: '', severity: '' as Severity | '', word: '' }),
+    over
+  );
+  const { data: judged, errors: judgeErrors } = judging;
+  const reminding = commandForm(
+    'reminder.add',
+    reminderSchema,
+    () => ({
+      id: crypto.randomUUID(),
+      machineId: machineId!,
+      words: '',
+      waitsFor: 'the next outing' as string,
+      part: ''
+    }),
+    over
+  );
+  const { data: reminder, errors: reminderErrors } = reminding;
+  const note = new Press();
 
-  /** Sent and taken: what was typed is cleared, what stands is read anew. */
-  async function over(sent: unknown) {
-    if (!sent) return;
-    id = crypto.randomUUID();
-    doing = '';
-    [what, componentId, place, story, severity, word, words, which] = ['', '', '', '', '', '', '', ''];
-    await invalidateAll();
+  /** Opens one of them, empty: what was said of one finding is not said of the next. */
+  function turn(what: Doing) {
+    const findingId = what.split(' ')[1] ?? '';
+    found.reset();
+    reminding.reset();
+    closing.reset({ findingId });
+    judging.reset({ findingId });
+    doing = doing === what ? '' : what;
   }
-  const add = async () =>
-    over(
-      await form.send('finding.add', {
-        id,
-        machineId: machineId!,
-        componentId: componentId || null,
-        what,
-        place,
-        note: story,
-        severity
-      })
-    );
-  const close = async (findingId: string) => over(await form.send('finding.close', { findingId, word }));
-  const regrade = async (findingId: string) =>
-    over(await form.send('finding.regrade', { id, findingId, severity, word }));
-  const remind = async () =>
-    over(await form.send('reminder.add', { id, machineId: machineId!, words, waitsFor, part: which }));
   async function mark(reminderId: string, now: 'come' | 'done') {
     if (await note.send('reminder.note', { reminderId, now, word: '' })) await invalidateAll();
   }
@@ -105,59 +112,64 @@
     {/if}
   </div>
   {#if doing === 'finding'}
-    <InPlace label="Finding" {form} submit="Write it down" onsave={add} onleave={() => turn('')}>
+    <InPlace label="Finding" form={found} submit="Write it down" onleave={() => turn('')}>
       <div class="grid items-start gap-3 sm:grid-cols-2">
-        <Field label="What is wrong" error={form.errors.what}
+        <Field label="What is wrong" error={$findingErrors.what}
           >{#snippet children(a)}<Input
               {...a}
-              bind:value={what}
+              bind:value={$finding.what}
               maxlength={200}
               placeholder="Right fork seal weeps"
             />{/snippet}</Field
         >
-        {#if parts.length > 0}<Field label="On" error={form.errors.componentId}
-            >{#snippet children(a)}<select {...a} class="cell" bind:value={componentId}>
+        {#if parts.length > 0}<Field label="On" error={$findingErrors.componentId}
+            >{#snippet children(a)}<select {...a} class="cell" bind:value={$finding.componentId}>
                 <option value="">the machine itself</option>
                 {#each parts as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
               </select>{/snippet}</Field
           >{/if}
       </div>
       <div class="mt-3">
-        <OnePick label="How grave" options={SEVERITIES} bind:value={severity} error={form.errors.severity} />
+        <OnePick
+          label="How grave"
+          options={SEVERITIES}
+          bind:value={$finding.severity}
+          error={$findingErrors.severity}
+        />
       </div>
       <div class="mt-3 grid items-start gap-3 sm:grid-cols-2">
-        <Field label="Where (may be left empty)" error={form.errors.place}
-          >{#snippet children(a)}<Input {...a} bind:value={place} maxlength={120} />{/snippet}</Field
+        <Field label="Where (may be left empty)" error={$findingErrors.place}
+          >{#snippet children(a)}<Input {...a} bind:value={$finding.place} maxlength={120} />{/snippet}</Field
         >
-        <Field label="More in words (may be left empty)" error={form.errors.note}
+        <Field label="More in words (may be left empty)" error={$findingErrors.note}
           >{#snippet children(a)}<Textarea
               {...a}
               rows={1}
               class="w-full"
-              bind:value={story}
+              bind:value={$finding.note}
             />{/snippet}</Field
         >
       </div>
     </InPlace>
   {:else if doing === 'reminder'}
-    <InPlace label="Remind" {form} submit="Remind" onsave={remind} onleave={() => turn('')}>
+    <InPlace label="Remind" form={reminding} submit="Remind" onleave={() => turn('')}>
       <div class="grid items-start gap-3 sm:grid-cols-3">
-        <Field label="What is to be done then" error={form.errors.words}
+        <Field label="What is to be done then" error={$reminderErrors.words}
           >{#snippet children(a)}<Input
               {...a}
-              bind:value={words}
+              bind:value={$reminder.words}
               placeholder="Read the level again"
             />{/snippet}</Field
         >
-        <Field label="It waits for" error={form.errors.waitsFor}
-          >{#snippet children(a)}<select {...a} class="cell" bind:value={waitsFor}
+        <Field label="It waits for" error={$reminderErrors.waitsFor}
+          >{#snippet children(a)}<select {...a} class="cell" bind:value={$reminder.waitsFor}
               >{#each WAITS_FOR as w (w)}<option>{w}</option>{/each}</select
             >{/snippet}</Field
         >
-        {#if waitsFor === 'a part to arrive' || waitsFor === 'a tool to arrive'}<Field
-            label={waitsFor === 'a part to arrive' ? 'Which part' : 'Which tool'}
-            error={form.errors.part}
-            >{#snippet children(a)}<Input {...a} bind:value={which} />{/snippet}</Field
+        {#if $reminder.waitsFor === 'a part to arrive' || $reminder.waitsFor === 'a tool to arrive'}<Field
+            label={$reminder.waitsFor === 'a part to arrive' ? 'Which part' : 'Which tool'}
+            error={$reminderErrors.part}
+            >{#snippet children(a)}<Input {...a} bind:value={$reminder.part} />{/snippet}</Field
           >{/if}
       </div>
     </InPlace>
@@ -192,35 +204,24 @@
       {#if f.note && !f.what.includes(f.note)}<p class="text-sm">{f.note}</p>{/if}
       {#if f.waits}<p class="text-sm">{waitsInWords(f.waits)}</p>{/if}
       {#if doing === `close ${f.id}`}
-        <InPlace
-          label="Close the finding"
-          {form}
-          submit="It is done"
-          onsave={() => close(f.id)}
-          onleave={() => turn('')}
-        >
+        <InPlace label="Close the finding" form={closing} submit="It is done" onleave={() => turn('')}>
           <Field
             label="What was done: torque and wrench, or what was found"
-            error={form.errors.word}
-            class="max-w-xl">{#snippet children(a)}<Input {...a} bind:value={word} />{/snippet}</Field
+            error={$closeErrors.word}
+            class="max-w-xl"
+            >{#snippet children(a)}<Input {...a} bind:value={$closeWith.word} />{/snippet}</Field
           >
         </InPlace>
       {:else if doing === `regrade ${f.id}`}
-        <InPlace
-          label="Judge it otherwise"
-          {form}
-          submit="Keep it"
-          onsave={() => regrade(f.id)}
-          onleave={() => turn('')}
-        >
+        <InPlace label="Judge it otherwise" form={judging} submit="Keep it" onleave={() => turn('')}>
           <OnePick
             label="How grave"
             options={SEVERITIES.filter((s) => s !== f.severity)}
-            bind:value={severity}
-            error={form.errors.severity}
+            bind:value={$judged.severity}
+            error={$judgeErrors.severity}
           />
-          <Field label="Why" error={form.errors.word} class="mt-3 max-w-xl"
-            >{#snippet children(a)}<Input {...a} bind:value={word} />{/snippet}</Field
+          <Field label="Why" error={$judgeErrors.word} class="mt-3 max-w-xl"
+            >{#snippet children(a)}<Input {...a} bind:value={$judged.word} />{/snippet}</Field
           >
         </InPlace>
       {/if}

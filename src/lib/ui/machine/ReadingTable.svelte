@@ -1,12 +1,14 @@
 <!-- Readings as they were written, struck-out ones among them. -->
 <script lang="ts">
   import { Button, Input } from '$lib/ui/form/controls';
-  import { invalidateAll } from '$app/navigation';
+  import { strikeSchema } from '$lib/core/hours/form';
+  import { page } from '$app/state';
   import { showHours } from '$lib/core/hours/hours';
   import { showKm } from '$lib/core/hours/learned';
   import type { ReadingRow } from '$lib/core/hours/reading';
+  import { dayOf, showDay } from '$lib/core/time/day';
   import Field from '../form/Field.svelte';
-  import { Form } from '../form/form.svelte';
+  import { commandForm } from '../form/command-form';
 
   interface Props {
     readings: ReadingRow[];
@@ -15,19 +17,18 @@
     strike?: boolean;
   }
   let { readings, timeZone, strike = false }: Props = $props();
-  const on = (d: Date) => new Intl.DateTimeFormat('en-CA', { timeZone, dateStyle: 'short' }).format(d);
+  const on = (d: Date) => showDay(dayOf(d, timeZone), page.data.today);
   const shows = (r: ReadingRow) =>
     r.counts === 'distance' ? showKm(r.value ?? 0) : `${showHours(r.value ?? 0)} h`;
 
   let striking = $state('');
-  let reason = $state('');
-  const form = new Form();
-  async function save(readingId: string) {
-    if (await form.send('reading.strike', { readingId, reason })) {
-      striking = '';
-      reason = '';
-      await invalidateAll();
-    }
+  const form = commandForm('reading.strike', strikeSchema, () => ({ readingId: '', reason: '' }), {
+    taken: () => (striking = '')
+  });
+  const { data, errors, busy, enhance } = form;
+  function turn(readingId: string) {
+    form.reset({ readingId });
+    striking = striking === readingId ? '' : readingId;
   }
 </script>
 
@@ -74,7 +75,7 @@
                     aria-label="Strike out {r.value === null
                       ? `+${showHours(r.ridden ?? 0)} h`
                       : shows(r)} of {on(r.at)}"
-                    onclick={() => (striking = striking === r.id ? '' : r.id)}>Strike out</button
+                    onclick={() => turn(r.id)}>Strike out</button
                   >{/if}
               </td>{/if}
           </tr>
@@ -83,19 +84,14 @@
                 <form
                   class="flex flex-wrap items-start gap-2"
                   aria-label="Strike out"
+                  method="POST"
                   novalidate
-                  onsubmit={(e) => {
-                    e.preventDefault();
-                    void save(r.id);
-                  }}
+                  use:enhance
                 >
-                  <Field
-                    label="Why it is wrong"
-                    error={form.errors.reason ?? form.errors['']}
-                    class="w-96 max-w-full"
-                    >{#snippet children(a)}<Input {...a} bind:value={reason} />{/snippet}</Field
+                  <Field label="Why it is wrong" error={$errors.reason ?? $errors['']} class="w-96 max-w-full"
+                    >{#snippet children(a)}<Input {...a} bind:value={$data.reason} />{/snippet}</Field
                   >
-                  <Button type="submit" size="sm" color="primary" class="mt-6" disabled={form.busy}
+                  <Button type="submit" size="sm" color="primary" class="mt-6" disabled={$busy}
                     >Strike it out</Button
                   >
                   <Button

@@ -1,11 +1,11 @@
 <!-- What riders report and what happens to a machine. -->
 <script lang="ts">
   import { Button, Input } from '$lib/ui/form/controls';
-  import { invalidateAll } from '$app/navigation';
   import { INCIDENTS, SYMPTOMS } from '$lib/core/outing/outing';
+  import { callSchema, dropCallSchema } from '$lib/core/schedule/form';
   import { showDay } from '$lib/core/time/day';
   import Field from '../form/Field.svelte';
-  import { Form } from '../form/form.svelte';
+  import { commandForm } from '../form/command-form';
   import InPlace from '../form/InPlace.svelte';
 
   interface Call {
@@ -25,46 +25,38 @@
   let { machineId, calls, today }: Props = $props();
 
   let adding = $state(false);
-  let id = crypto.randomUUID();
-  let what = $state('');
-  let words = $state('');
-  // svelte-ignore state_referenced_locally
-  let day = $state(today);
-  const form = new Form();
-  const note = new Form();
+  const form = commandForm(
+    'call.report',
+    callSchema,
+    () => ({ id: crypto.randomUUID(), machineId, what: '', words: '', day: today }),
+    { taken: () => turn() }
+  );
+  const { data, errors } = form;
+  function turn() {
+    form.reset();
+    adding = !adding;
+  }
+  const drop = commandForm('call.drop', dropCallSchema, () => ({ callId: '', word: '' }), {
+    taken: () => (dropping = '')
+  });
+  const { data: dropped, errors: dropErrors, busy: isDropping, enhance: enhanceDrop } = drop;
   let dropping = $state('');
-  let dropWord = $state('');
-
-  async function done() {
-    id = crypto.randomUUID();
-    adding = false;
-    [words, what] = ['', ''];
-    await invalidateAll();
-  }
-  async function report() {
-    if (await form.send('call.report', { id, machineId, what, words, day })) await done();
-  }
-  async function drop(callId: string) {
-    if (await note.send('call.drop', { callId, word: dropWord })) {
-      dropping = '';
-      dropWord = '';
-      await invalidateAll();
-    }
+  function turnDrop(callId: string) {
+    drop.reset({ callId });
+    dropping = dropping === callId ? '' : callId;
   }
 </script>
 
 <section id="reported" class="mt-6" aria-label="Reported">
   <div class="flex flex-wrap items-baseline gap-4">
     <h2>Reported</h2>
-    <button type="button" class="link no-print text-sm" onclick={() => (adding = !adding)}
-      >Report a symptom or incident</button
-    >
+    <button type="button" class="link no-print text-sm" onclick={turn}>Report a symptom or incident</button>
   </div>
   {#if adding}
-    <InPlace label="Report" {form} submit="Write it down" onsave={report} onleave={() => (adding = false)}>
+    <InPlace label="Report" {form} submit="Write it down" onleave={turn}>
       <div class="grid items-start gap-3 sm:grid-cols-[1fr_10rem_2fr]">
-        <Field label="What" error={form.errors.what}>
-          {#snippet children(a)}<select {...a} class="cell" bind:value={what}>
+        <Field label="What" error={$errors.what}>
+          {#snippet children(a)}<select {...a} class="cell" bind:value={$data.what}>
               <option value="">Pick one</option>
               <optgroup label="Symptom"
                 >{#each SYMPTOMS as s (s)}<option>{s}</option>{/each}</optgroup
@@ -74,11 +66,16 @@
               >
             </select>{/snippet}
         </Field>
-        <Field label="Day" error={form.errors.day}
-          >{#snippet children(a)}<Input {...a} type="date" bind:value={day} max={today} />{/snippet}</Field
+        <Field label="Day" error={$errors.day}
+          >{#snippet children(a)}<Input
+              {...a}
+              type="date"
+              bind:value={$data.day}
+              max={today}
+            />{/snippet}</Field
         >
-        <Field label="In words" error={form.errors.words}
-          >{#snippet children(a)}<Input {...a} bind:value={words} />{/snippet}</Field
+        <Field label="In words" error={$errors.words}
+          >{#snippet children(a)}<Input {...a} bind:value={$data.words} />{/snippet}</Field
         >
       </div>
     </InPlace>
@@ -97,24 +94,22 @@
               href="/tasks/{t.id}">{t.name}</a
             >{t.done ? ' (done since)' : ''}{/each}.{:else}No task answers it. Let one be called by it, or
           drop it with a word.{/if}
-        <button type="button" class="link ml-2" onclick={() => (dropping = dropping === c.id ? '' : c.id)}
-          >Drop it</button
-        >
+        <button type="button" class="link ml-2" onclick={() => turnDrop(c.id)}>Drop it</button>
       </p>
       {#if dropping === c.id}
         <form
           class="mt-1 flex flex-wrap items-start gap-2"
           aria-label="Drop {c.what}"
+          method="POST"
           novalidate
-          onsubmit={(e) => {
-            e.preventDefault();
-            void drop(c.id);
-          }}
+          use:enhanceDrop
         >
-          <Field label="Why it is dropped" error={note.errors.word} class="w-80 max-w-full"
-            >{#snippet children(a)}<Input {...a} bind:value={dropWord} />{/snippet}</Field
+          <Field label="Why it is dropped" error={$dropErrors.word ?? $dropErrors['']} class="w-80 max-w-full"
+            >{#snippet children(a)}<Input {...a} bind:value={$dropped.word} />{/snippet}</Field
           >
-          <Button type="submit" size="sm" color="alternative" class="mt-6">Drop it</Button>
+          <Button type="submit" size="sm" color="alternative" class="mt-6" disabled={$isDropping}
+            >Drop it</Button
+          >
         </form>
       {/if}
     </div>

@@ -1,11 +1,10 @@
 <!-- Something happened to a meter. -->
 <script lang="ts">
   import { Input, Select } from '$lib/ui/form/controls';
-  import { invalidateAll } from '$app/navigation';
+  import { meterChangeSchema } from '$lib/core/hours/form';
   import Field from '../form/Field.svelte';
-  import { Form } from '../form/form.svelte';
+  import { commandForm } from '../form/command-form';
   import InPlace from '../form/InPlace.svelte';
-  import { say } from '../shell/shell.svelte';
 
   interface Props {
     machineId: string;
@@ -15,15 +14,29 @@
     onleave: () => void;
   }
   let { machineId, hours, odometer, today, onleave }: Props = $props();
-  let what = $state('');
-  // svelte-ignore state_referenced_locally
-  let day = $state(today);
-  let lastValue = $state('');
-  let firstValue = $state('');
-  let meanwhile = $state('');
-  let reason = $state('');
-  const form = new Form();
-  const id = crypto.randomUUID();
+  const form = commandForm(
+    'meter.change',
+    meterChangeSchema,
+    () => ({
+      id: crypto.randomUUID(),
+      machineId,
+      what: '',
+      day: today,
+      lastValue: '',
+      firstValue: '',
+      meanwhile: '',
+      reason: ''
+    }),
+    {
+      body: ({ what, ...rest }) => {
+        const [change = '', counts = 'hours'] = what.split('/');
+        return { ...rest, change, counts };
+      },
+      says: () => 'Written down. The running total goes on.',
+      taken: () => onleave()
+    }
+  );
+  const { data, errors } = form;
 
   /** What can have happened, by what is fitted now. */
   const choices = $derived([
@@ -45,8 +58,8 @@
         ]
       : [{ value: 'odometer added/distance', name: 'an odometer was added' }])
   ]);
-  const change = $derived(what.split('/')[0]);
-  const counts = $derived(what.split('/')[1] ?? 'hours');
+  const change = $derived($data.what.split('/')[0]);
+  const counts = $derived($data.what.split('/')[1] ?? 'hours');
   const unit = $derived(counts === 'distance' ? 'km' : 'h');
   const ends = $derived(
     ['replaced', 'reset', 'removed'].includes(change ?? '') &&
@@ -54,58 +67,48 @@
   );
   const begins = $derived(['replaced', 'reset', 'odometer added', 'works again'].includes(change ?? ''));
   const showsNow = $derived(change === 'odometer added' || change === 'works again');
-
-  async function save() {
-    const sent = await form.send('meter.change', {
-      id,
-      machineId,
-      change: change ?? '',
-      counts,
-      day,
-      lastValue,
-      firstValue,
-      meanwhile,
-      reason
-    });
-    if (!sent) return;
-    say('Written down. The running total goes on.');
-    await invalidateAll();
-    onleave();
-  }
 </script>
 
-<InPlace label="Meter" {form} submit="Write it down" onsave={save} {onleave}>
+<InPlace label="Meter" {form} submit="Write it down" {onleave}>
   <div class="grid items-start gap-3 sm:grid-cols-3">
-    <Field label="What happened" error={form.errors.change}
+    <Field label="What happened" error={$errors.change}
       >{#snippet children(a)}<Select
           {...a}
-          bind:value={what}
+          bind:value={$data.what}
           placeholder="Pick one"
           items={choices}
         />{/snippet}</Field
     >
-    <Field label="Day" error={form.errors.day}
-      >{#snippet children(a)}<Input {...a} type="date" bind:value={day} max={today} />{/snippet}</Field
+    <Field label="Day" error={$errors.day}
+      >{#snippet children(a)}<Input {...a} type="date" bind:value={$data.day} max={today} />{/snippet}</Field
     >
-    <Field label="Why, in words" error={form.errors.reason}
-      >{#snippet children(a)}<Input {...a} bind:value={reason} />{/snippet}</Field
+    <Field label="Why, in words" error={$errors.reason}
+      >{#snippet children(a)}<Input {...a} bind:value={$data.reason} />{/snippet}</Field
     >
     {#if ends}<Field
         label="{change === 'reset' ? 'It showed before' : 'The old one showed'}, {unit}"
-        error={form.errors.lastValue}
+        error={$errors.lastValue}
         hint="empty if nobody could read it"
-        >{#snippet children(a)}<Input {...a} bind:value={lastValue} inputmode="decimal" />{/snippet}</Field
+        >{#snippet children(a)}<Input
+            {...a}
+            bind:value={$data.lastValue}
+            inputmode="decimal"
+          />{/snippet}</Field
       >{/if}
     {#if begins}<Field
         label="{showsNow ? 'It shows now' : 'It started at'}, {unit}"
-        error={form.errors.firstValue}
+        error={$errors.firstValue}
         hint={change === 'odometer added' ? undefined : showsNow ? 'empty: not read yet' : 'empty: 0'}
-        >{#snippet children(a)}<Input {...a} bind:value={firstValue} inputmode="decimal" />{/snippet}</Field
+        >{#snippet children(a)}<Input
+            {...a}
+            bind:value={$data.firstValue}
+            inputmode="decimal"
+          />{/snippet}</Field
       >{/if}
-    {#if change === 'works again'}<Field label="While it was dark it" error={form.errors.meanwhile}
+    {#if change === 'works again'}<Field label="While it was dark it" error={$errors.meanwhile}
         >{#snippet children(a)}<Select
             {...a}
-            bind:value={meanwhile}
+            bind:value={$data.meanwhile}
             placeholder="stood still, as far as it shows"
             items={[
               { value: 'stood still', name: 'stood still' },

@@ -4,25 +4,31 @@
   import { IN_ENGINE, PLACES, type ComponentKind } from '$lib/core/component/component';
   import Field from '../form/Field.svelte';
 
-  export interface PlaceDraft {
+  interface Props {
     /** `machine/…`, `host/…` or empty for the shelf. */
     at: string;
+    /** Which of two: left, right. */
     place: string;
-  }
-  interface Props {
-    value: PlaceDraft;
     kind: string;
     machines: { id: string; plate: string; name: string }[];
     engines: { id: string; name: string; plate: string | null }[];
     errors: Record<string, string>;
     shelf?: string;
   }
-  let { value = $bindable(), kind, machines, engines, errors, shelf = 'on the shelf' }: Props = $props();
+  let {
+    at = $bindable(),
+    place = $bindable(),
+    kind,
+    machines,
+    engines,
+    errors,
+    shelf = 'on the shelf'
+  }: Props = $props();
   const inEngine = $derived((IN_ENGINE as readonly string[]).includes(kind as ComponentKind));
 </script>
 
 <Field label="Where" error={errors.machineId ?? errors.hostId}>
-  {#snippet children(a)}<select {...a} class="cell" bind:value={value.at}>
+  {#snippet children(a)}<select {...a} class="cell" bind:value={at}>
       <option value="">{shelf}</option>
       <optgroup label="On a machine"
         >{#each machines as m (m.id)}<option value="machine/{m.id}">{m.plate} {m.name}</option
@@ -35,11 +41,11 @@
         >{/if}
     </select>{/snippet}
 </Field>
-{#if value.at && !inEngine && kind !== 'engine' && kind !== 'chain'}
+{#if at && !inEngine && kind !== 'engine' && kind !== 'chain'}
   <Field label="Which, where there are two"
     >{#snippet children(a)}<Select
         {...a}
-        bind:value={value.place}
+        bind:value={place}
         placeholder=""
         items={PLACES.map((p) => ({ value: p, name: p || 'the only one' }))}
       />{/snippet}</Field

@@ -1,15 +1,14 @@
 <!-- What was put right in a closed record, and the form for it: the record stays, the correction stands beside it. -->
 <script lang="ts">
-  import { invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
-  import { CORRECTED, type Correction } from '$lib/core/record/correction';
+  import { CORRECTED, correctionSchema, type Correction } from '$lib/core/record/correction';
   import type { CircuitRecord } from '$lib/core/record/record';
   import { quantity, showBoth } from '$lib/core/quantity/quantity';
   import { dayOf, showDay } from '$lib/core/time/day';
-  import { Button, Input, Select } from '$lib/ui/form/controls';
+  import { Input, Select } from '$lib/ui/form/controls';
   import Field from '../form/Field.svelte';
-  import { Form } from '../form/form.svelte';
-  import FormError from '../form/FormError.svelte';
+  import { commandForm } from '../form/command-form';
+  import InPlace from '../form/InPlace.svelte';
 
   interface Props {
     recordId: string;
@@ -17,13 +16,25 @@
     corrections: Correction[];
   }
   let { recordId, circuits, corrections }: Props = $props();
-  const form = new Form();
-  let id = crypto.randomUUID();
   let open = $state(false);
-  /** Which of the amounts; empty: something else, in words. */
-  let what = $state('');
-  let now = $state('');
-  let words = $state('');
+  const form = commandForm(
+    'record.correct',
+    correctionSchema,
+    // Which of the amounts; empty: something else, in words.
+    () => ({ id: crypto.randomUUID(), recordId, what: '', now: '', words: '' }),
+    {
+      body: ({ what, now, ...rest }) => ({
+        ...rest,
+        amount: what === '' ? null : { ...amounts[Number(what)]!, now }
+      }),
+      taken: () => turn()
+    }
+  );
+  const { data, errors } = form;
+  function turn() {
+    form.reset();
+    open = !open;
+  }
   const amounts = $derived(circuits.flatMap(({ circuit }) => CORRECTED.map((what) => ({ circuit, what }))));
   const choices = $derived([
     { value: '', name: 'something else, in words' },
@@ -31,17 +42,6 @@
   ]);
   const ml = (v: number | null) =>
     v === null ? 'not measured' : showBoth(quantity(Math.round(v), 'ml'), page.data.units).main;
-  function leave() {
-    [open, what, now, words, form.errors] = [false, '', '', '', {}];
-  }
-  async function save(e: SubmitEvent) {
-    e.preventDefault();
-    const amount = what === '' ? null : { ...amounts[Number(what)]!, now };
-    if (!(await form.send('record.correct', { id, recordId, amount, words }))) return;
-    id = crypto.randomUUID();
-    leave();
-    await invalidateAll();
-  }
 </script>
 
 {#if corrections.length > 0}
@@ -57,35 +57,23 @@
   </section>
 {/if}
 {#if open}
-  <form
-    onsubmit={save}
-    class="no-print my-3 border-2 p-4"
-    style="border-color: var(--ink)"
-    aria-label="Correct this record"
-    novalidate
-  >
+  <InPlace label="Correct this record" {form} submit="Correct it" onleave={turn}>
     <div class="grid items-start gap-3 sm:grid-cols-3">
-      {#if circuits.length > 0}<Field label="What is wrong" error={form.errors['amount.circuit']}
+      {#if circuits.length > 0}<Field label="What is wrong" error={$errors['amount.circuit']}
           >{#snippet children(a)}<Select
               {...a}
               placeholder=""
-              bind:value={what}
+              bind:value={$data.what}
               items={choices}
             />{/snippet}</Field
         >{/if}
-      {#if what !== ''}<Field label="It was" hint="ml unless you say" error={form.errors['amount.now']}
-          >{#snippet children(a)}<Input {...a} inputmode="decimal" bind:value={now} />{/snippet}</Field
+      {#if $data.what !== ''}<Field label="It was" hint="ml unless you say" error={$errors['amount.now']}
+          >{#snippet children(a)}<Input {...a} inputmode="decimal" bind:value={$data.now} />{/snippet}</Field
         >{/if}
-      <Field label={what === '' ? 'What was wrong, and how it was' : 'Why'} error={form.errors.words}
-        >{#snippet children(a)}<Input {...a} bind:value={words} />{/snippet}</Field
+      <Field label={$data.what === '' ? 'What was wrong, and how it was' : 'Why'} error={$errors.words}
+        >{#snippet children(a)}<Input {...a} bind:value={$data.words} />{/snippet}</Field
       >
     </div>
-    <FormError message={form.errors['']} />
-    <div class="mt-3 flex gap-2">
-      <Button type="submit" color="primary" disabled={form.busy}>Correct it</Button>
-      <Button type="button" color="alternative" onclick={leave}>Leave</Button>
-    </div>
-  </form>
-{:else}<button type="button" class="link no-print mt-3 text-sm" onclick={() => (open = true)}
-    >Correct something in it</button
+  </InPlace>
+{:else}<button type="button" class="link no-print mt-3 text-sm" onclick={turn}>Correct something in it</button
   >{/if}

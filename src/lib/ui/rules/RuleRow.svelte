@@ -1,13 +1,14 @@
 <!-- One house rule: what holds, why, who changed it when; changed in place with a word. -->
 <script lang="ts">
-  import { untrack } from 'svelte';
-  import { Input } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
+  import { Input } from '$lib/ui/form/controls';
+  import { ruleSchema } from '$lib/core/rules/form';
   import { showRule, type HouseRule, type RuleValue } from '$lib/core/rules/rules';
   import { showDay } from '$lib/core/time/day';
   import Field from '../form/Field.svelte';
-  import { Form } from '../form/form.svelte';
+  import { commandForm } from '../form/command-form';
   import InPlace from '../form/InPlace.svelte';
+  import { Press } from '../form/press.svelte';
   import { say } from '../shell/shell.svelte';
 
   interface Change {
@@ -29,32 +30,44 @@
   const own = $derived(machineId !== null && changes[0] !== undefined && changes[0].value !== null);
   const said = (v: RuleValue | null) => (v === null ? 'as the team' : showRule(rule, v));
   let open = $state(false);
-  let chosen = $state<RuleValue>(untrack(() => value));
-  let typed = $state(untrack(() => String(value)));
-  let word = $state('');
   let past = $state(false);
-  const form = new Form();
-  let id = crypto.randomUUID();
+  /** The rule as it is to be; a number that is not filled in is left to the schema to refuse. */
+  const meant = ({ chosen, typed }: { chosen: RuleValue; typed: string }) =>
+    rule.type === 'number' ? (typed.trim() === '' ? typed : Number(typed)) : chosen;
+  const form = commandForm(
+    'rule.set',
+    ruleSchema,
+    () => ({
+      id: crypto.randomUUID(),
+      machineId,
+      key: rule.key as string,
+      chosen: value,
+      typed: String(value),
+      word: ''
+    }),
+    {
+      body: ({ chosen, typed, ...rest }) => ({ ...rest, value: meant({ chosen, typed }) }),
+      says: (_, typed) =>
+        `${rule.title}: ${said(meant(typed) as RuleValue)}. Records keep what was in force for them.`,
+      taken: () => (open = false)
+    }
+  );
+  const { data, errors } = form;
+  const backToTeam = new Press();
   const choices = $derived<readonly RuleValue[]>(
     rule.type === 'one of' ? rule.choices : rule.type === 'yes or no' ? [true, false] : []
   );
   const last = $derived(changes[0]);
 
   function turn() {
-    chosen = value;
-    typed = String(value);
+    form.reset();
     open = !open;
   }
-  async function save() {
-    const next = rule.type === 'number' ? (typed.trim() === '' ? typed : Number(typed)) : chosen;
-    await set(next);
-  }
-  async function set(next: RuleValue | null) {
-    if (!(await form.send('rule.set', { id, machineId, key: rule.key, value: next, word }))) return;
-    id = crypto.randomUUID();
-    word = '';
+  async function asTheTeam() {
+    const body = { id: crypto.randomUUID(), machineId, key: rule.key, value: null, word: '' };
+    if (!(await backToTeam.send('rule.set', body))) return;
     open = false;
-    say(`${rule.title}: ${said(next)}. Records keep what was in force for them.`);
+    say(`${rule.title}: as the team. Records keep what was in force for them.`);
     await invalidateAll();
   }
 </script>
@@ -93,27 +106,33 @@
         type="button"
         class="link no-print text-sm"
         aria-label="As the team: {rule.title}"
-        onclick={() => void set(null)}>As the team</button
+        disabled={backToTeam.busy}
+        onclick={() => void asTheTeam()}>As the team</button
       >{/if}{:else}<span class="quiet text-sm">fixed</span>{/if}
 </div>
 {#if open}
-  <InPlace label={rule.title} {form} submit="Set it" onsave={save} onleave={() => (open = false)}>
+  <InPlace label={rule.title} {form} submit="Set it" onleave={turn}>
     <div class="grid items-start gap-3 sm:grid-cols-2">
       {#if rule.type === 'number'}
-        <Field label="{rule.title}, {rule.unit}" error={form.errors.value} hint="{rule.from} to {rule.to}"
-          >{#snippet children(a)}<Input {...a} bind:value={typed} inputmode="numeric" />{/snippet}</Field
+        <Field label="{rule.title}, {rule.unit}" error={$errors.value} hint="{rule.from} to {rule.to}"
+          >{#snippet children(a)}<Input
+              {...a}
+              bind:value={$data.typed}
+              inputmode="numeric"
+            />{/snippet}</Field
         >
       {:else}
         <fieldset>
           <legend class="text-sm">{rule.title}</legend>
           {#each choices as c (c)}<label class="block py-1"
-              ><input type="radio" name={rule.key} value={c} bind:group={chosen} /> {showRule(rule, c)}</label
+              ><input type="radio" name={rule.key} value={c} bind:group={$data.chosen} />
+              {showRule(rule, c)}</label
             >{/each}
-          {#if form.errors.value}<p class="error text-sm" role="alert">{form.errors.value}</p>{/if}
+          {#if $errors.value}<p class="error text-sm" role="alert">{$errors.value}</p>{/if}
         </fieldset>
       {/if}
-      <Field label="Why, in a word" error={form.errors.word}
-        >{#snippet children(a)}<Input {...a} bind:value={word} />{/snippet}</Field
+      <Field label="Why, in a word" error={$errors.word}
+        >{#snippet children(a)}<Input {...a} bind:value={$data.word} />{/snippet}</Field
       >
     </div>
   </InPlace>

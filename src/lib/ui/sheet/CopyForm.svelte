@@ -1,11 +1,10 @@
 <!-- A sister machine's whole sheet, brought over as unconfirmed. -->
 <script lang="ts">
   import { Select } from '$lib/ui/form/controls';
-  import { invalidateAll } from '$app/navigation';
+  import { copySheetSchema } from '$lib/core/specs/form';
   import Field from '../form/Field.svelte';
-  import { Form } from '../form/form.svelte';
+  import { commandForm } from '../form/command-form';
   import InPlace from '../form/InPlace.svelte';
-  import { say } from '../shell/shell.svelte';
 
   interface Props {
     machineId: string;
@@ -13,29 +12,27 @@
     onleave: () => void;
   }
   let { machineId, machines, onleave }: Props = $props();
-  let fromId = $state('');
-  const form = new Form();
-
-  async function save() {
-    const sent = await form.send('sheet.copy', { fromMachineId: fromId, toMachineId: machineId });
-    if (!sent) return;
-    const { copied, left } = sent.data;
-    say(
-      `${copied} figures came over, unconfirmed${left > 0 ? `; ${left} stood here already` : ''}. Walk down them with this machine’s own manual.`
-    );
-    await invalidateAll();
-    onleave();
-  }
+  const form = commandForm(
+    'sheet.copy',
+    copySheetSchema,
+    () => ({ fromMachineId: '', toMachineId: machineId }),
+    {
+      says: ({ copied, left }) =>
+        `${copied} figures came over, unconfirmed${left > 0 ? `; ${left} stood here already` : ''}. Walk down them with this machine’s own manual.`,
+      taken: () => onleave()
+    }
+  );
+  const { data, errors } = form;
 </script>
 
-<InPlace label="Copy from a sister machine" {form} submit="Bring its sheet over" onsave={save} {onleave}>
+<InPlace label="Copy from a sister machine" {form} submit="Bring its sheet over" {onleave}>
   <Field
     label="From"
-    error={form.errors.fromMachineId ? (fromId ? form.errors.fromMachineId : 'Which machine?') : undefined}
+    error={$errors.fromMachineId && ($data.fromMachineId ? $errors.fromMachineId : 'Which machine?')}
     class="max-w-sm"
     >{#snippet children(a)}<Select
         {...a}
-        bind:value={fromId}
+        bind:value={$data.fromMachineId}
         placeholder="Pick the sister machine"
         items={machines
           .filter((m) => m.id !== machineId)

@@ -4,7 +4,7 @@
   import { invalidateAll } from '$app/navigation';
   import type { FigureKey, FigureKind } from '$lib/core/specs/kinds';
   import { showDay } from '$lib/core/time/day';
-  import { Form } from '../form/form.svelte';
+  import { Press } from '../form/press.svelte';
   import Asked from './Asked.svelte';
   import { bothUnits, sourceLine, type SheetFigure } from './figure';
   import { FigureEntry } from './figure-entry.svelte';
@@ -32,7 +32,7 @@
       )
   );
   let more = $state(false);
-  const note = new Form();
+  const note = new Press();
   const noteId = $props.id();
   async function stillRight(modificationId: string) {
     if (await note.send('modification.note', { modificationId, figureId: now!.id })) await invalidateAll();

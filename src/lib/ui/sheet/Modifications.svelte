@@ -3,11 +3,13 @@
   import { Input, Select } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import { MODIFICATION_NAMES, MODIFICATIONS } from '$lib/core/specs/changes';
+  import { modificationSchema } from '$lib/core/specs/form';
   import { figureKind } from '$lib/core/specs/kinds';
   import { showDay } from '$lib/core/time/day';
   import Field from '../form/Field.svelte';
-  import { Form } from '../form/form.svelte';
+  import { commandForm } from '../form/command-form';
   import InPlace from '../form/InPlace.svelte';
+  import { Press } from '../form/press.svelte';
 
   interface Row {
     id: string;
@@ -20,22 +22,21 @@
   }
   let { machineId, rows, today }: { machineId: string; rows: Row[]; today: string } = $props();
   let adding = $state(false);
-  let what = $state('');
-  let words = $state('');
-  // svelte-ignore state_referenced_locally
-  let day = $state(today);
-  let id = crypto.randomUUID();
-  const form = new Form();
-  const note = new Form();
-  const touches = $derived(
-    (MODIFICATIONS[what]?.figures ?? []).map((k) => figureKind(k)?.label.toLowerCase() ?? k).join(', ')
+  const form = commandForm(
+    'modification.add',
+    modificationSchema,
+    () => ({ id: crypto.randomUUID(), machineId, what: '', words: '', day: today }),
+    { taken: () => turn() }
   );
-  async function save() {
-    if (!(await form.send('modification.add', { id, machineId, what, words, day }))) return;
-    id = crypto.randomUUID();
-    [what, words, adding] = ['', '', false];
-    await invalidateAll();
+  const { data, errors } = form;
+  function turn() {
+    form.reset();
+    adding = !adding;
   }
+  const note = new Press();
+  const touches = $derived(
+    (MODIFICATIONS[$data.what]?.figures ?? []).map((k) => figureKind(k)?.label.toLowerCase() ?? k).join(', ')
+  );
   async function undo(modificationId: string) {
     if (await note.send('modification.note', { modificationId, undoneOn: today })) await invalidateAll();
   }
@@ -43,26 +44,29 @@
 
 <div class="flex items-baseline gap-4">
   <h2>Modifications</h2>
-  <button type="button" class="link no-print text-sm" onclick={() => (adding = !adding)}
-    >Something was changed</button
-  >
+  <button type="button" class="link no-print text-sm" onclick={turn}>Something was changed</button>
 </div>
 {#if adding}
-  <InPlace label="Modification" {form} submit="Write it down" onsave={save} onleave={() => (adding = false)}>
+  <InPlace label="Modification" {form} submit="Write it down" onleave={turn}>
     <div class="grid items-start gap-3 sm:grid-cols-[1fr_10rem_2fr]">
-      <Field label="What" error={form.errors.what}
+      <Field label="What" error={$errors.what}
         >{#snippet children(a)}<Select
             {...a}
-            bind:value={what}
+            bind:value={$data.what}
             placeholder="Pick one"
             items={MODIFICATION_NAMES.map((m) => ({ value: m, name: m }))}
           />{/snippet}</Field
       >
-      <Field label="Day" error={form.errors.day}
-        >{#snippet children(a)}<Input {...a} type="date" bind:value={day} max={today} />{/snippet}</Field
+      <Field label="Day" error={$errors.day}
+        >{#snippet children(a)}<Input
+            {...a}
+            type="date"
+            bind:value={$data.day}
+            max={today}
+          />{/snippet}</Field
       >
-      <Field label="In words" error={form.errors.words}
-        >{#snippet children(a)}<Input {...a} bind:value={words} />{/snippet}</Field
+      <Field label="In words" error={$errors.words}
+        >{#snippet children(a)}<Input {...a} bind:value={$data.words} />{/snippet}</Field
       >
     </div>
     {#if touches}<p class="quiet mt-2 text-sm">It marks as doubtful: {touches}.</p>{/if}

@@ -1,21 +1,18 @@
 <!-- The book's interval again, with a word. -->
 <script lang="ts">
   import { Button, Input } from '$lib/ui/form/controls';
-  import { invalidateAll } from '$app/navigation';
+  import { backToBookSchema } from '$lib/core/schedule/form';
   import Field from '../form/Field.svelte';
-  import { Form } from '../form/form.svelte';
+  import { commandForm } from '../form/command-form';
 
   let { triggerId }: { triggerId: string } = $props();
   let open = $state(false);
-  let word = $state('');
-  const form = new Form();
-  async function save(e: SubmitEvent) {
-    e.preventDefault();
-    if (await form.send('proposal.back-to-book', { triggerId, word })) {
-      open = false;
-      await invalidateAll();
-    }
-  }
+  const { data, errors, busy, enhance } = commandForm(
+    'proposal.back-to-book',
+    backToBookSchema,
+    () => ({ triggerId, word: '' }),
+    { taken: () => (open = false) }
+  );
 </script>
 
 {#if !open}<button type="button" class="link text-sm" onclick={() => (open = true)}
@@ -25,12 +22,14 @@
   <form
     class="mt-1 flex flex-wrap items-start gap-3"
     aria-label="Back to the book"
+    method="POST"
     novalidate
-    onsubmit={save}
+    use:enhance
   >
-    <Field label="Why" error={form.errors.word} class="w-80 max-w-full"
-      >{#snippet children(a)}<Input {...a} bind:value={word} />{/snippet}</Field
+    <Field label="Why" error={$errors.word ?? $errors['']} class="w-80 max-w-full"
+      >{#snippet children(a)}<Input {...a} bind:value={$data.word} />{/snippet}</Field
     >
-    <Button type="submit" size="sm" color="alternative" class="mt-6">Back to the book</Button>
+    <Button type="submit" size="sm" color="alternative" class="mt-6" disabled={$busy}>Back to the book</Button
+    >
   </form>
 {/if}

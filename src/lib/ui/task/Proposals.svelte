@@ -6,7 +6,7 @@
   import { showAmount } from '$lib/core/schedule/words';
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
-  import { Form } from '../form/form.svelte';
+  import { Press } from '../form/press.svelte';
 
   interface Proposal {
     id: string;
@@ -29,12 +29,12 @@
   let { proposals, named = false, openOnly = false }: Props = $props();
   const shown = $derived(openOnly ? proposals.filter((p) => p.decided === null) : proposals);
   let words = $state<Record<string, string>>({});
-  const form = new Form();
+  const press = new Press();
   let asking = $state('');
 
   async function decide(p: Proposal, decision: 'accepted' | 'dismissed') {
     asking = p.id;
-    if (await form.send('proposal.decide', { proposalId: p.id, decision, word: words[p.id] ?? '' }))
+    if (await press.send('proposal.decide', { proposalId: p.id, decision, word: words[p.id] ?? '' }))
       await invalidateAll();
   }
 </script>
@@ -54,19 +54,19 @@
       <p class="quiet text-sm">{p.decided}{p.word ? `: ${p.word}` : ''}</p>
     {:else}
       <div class="mt-1 flex flex-wrap items-start gap-2">
-        <Field label="A word" class="w-72 max-w-full" error={asking === p.id ? form.errors.word : undefined}
+        <Field label="A word" class="w-72 max-w-full" error={asking === p.id ? press.errors.word : undefined}
           >{#snippet children(a)}<Input {...a} bind:value={words[p.id]} />{/snippet}</Field
         >
         <div class="mt-6 flex gap-2">
-          <Button size="sm" color="primary" disabled={form.busy} onclick={() => decide(p, 'accepted')}
+          <Button size="sm" color="primary" disabled={press.busy} onclick={() => decide(p, 'accepted')}
             >Shorten it</Button
           >
-          <Button size="sm" color="alternative" disabled={form.busy} onclick={() => decide(p, 'dismissed')}
+          <Button size="sm" color="alternative" disabled={press.busy} onclick={() => decide(p, 'dismissed')}
             >Dismiss</Button
           >
         </div>
       </div>
-      {#if asking === p.id}<FormError message={form.errors['']} />{/if}
+      {#if asking === p.id}<FormError message={press.errors['']} />{/if}
     {/if}
   </div>
 {:else}

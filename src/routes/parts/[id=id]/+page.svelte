@@ -1,18 +1,16 @@
 <script lang="ts">
-  import { Button, Input } from '$lib/ui/form/controls';
-  import { goto, invalidateAll } from '$app/navigation';
+  import { Button } from '$lib/ui/form/controls';
+  import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { nameOf } from '$lib/core/component/component';
   import { showHours } from '$lib/core/hours/hours';
   import { showDay } from '$lib/core/time/day';
-  import Field from '$lib/ui/form/Field.svelte';
-  import { Form } from '$lib/ui/form/form.svelte';
-  import InPlace from '$lib/ui/form/InPlace.svelte';
   import DoneForm from '$lib/ui/machine/DoneForm.svelte';
   import Findings from '$lib/ui/machine/Findings.svelte';
   import DueTable from '$lib/ui/machine/DueTable.svelte';
   import MoveForm from '$lib/ui/part/MoveForm.svelte';
   import RebuildForm from '$lib/ui/part/RebuildForm.svelte';
+  import ScrapForm from '$lib/ui/part/ScrapForm.svelte';
   import SwapForm from '$lib/ui/part/SwapForm.svelte';
 
   let { data } = $props();
@@ -21,13 +19,6 @@
   const done = $derived(data.rows.find((r) => r.taskId === page.url.searchParams.get('done')));
   const leave = () => goto(`/parts/${c.id}`, { noScroll: true });
   const base = $derived(`/parts/${c.id}`);
-  let reason = $state('');
-  const form = new Form();
-  async function scrap() {
-    if (!(await form.send('component.scrap', { componentId: c.id, reason }))) return;
-    await invalidateAll();
-    await leave();
-  }
 </script>
 
 <svelte:head><title>{c.name} · Hour Trail</title></svelte:head>
@@ -80,18 +71,7 @@
     tasks={data.restarts}
     today={data.today}
     onleave={leave}
-  />{:else if doing === 'scrap'}<InPlace
-    label="Scrap"
-    {form}
-    submit="Scrap it"
-    onsave={scrap}
-    onleave={leave}
-  >
-    <Field label="What became of it" error={form.errors.reason}
-      >{#snippet children(a)}<Input {...a} bind:value={reason} />{/snippet}</Field
-    >
-    <p class="quiet mt-1 text-sm">It comes off where it is. Its history stays readable.</p>
-  </InPlace>{/if}
+  />{:else if doing === 'scrap'}<ScrapForm componentId={c.id} onleave={leave} />{/if}
 
 <section id="tasks" class="mt-6">
   <div class="flex items-baseline gap-4">

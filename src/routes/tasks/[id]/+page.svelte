@@ -4,38 +4,52 @@
   import { goto } from '$app/navigation';
   import { showAmount } from '$lib/core/schedule/words';
   import { showDay, dayOf } from '$lib/core/time/day';
+  import { taskChangeSchema, taskSchema } from '$lib/core/schedule/form';
   import type { Measure } from '$lib/core/schedule/task';
   import type { Lane } from '$lib/core/trail/lane';
   import type { WhyLine } from '$lib/core/schedule/why';
+  import { commandForm } from '$lib/ui/form/command-form';
   import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';
-  import { Form } from '$lib/ui/form/form.svelte';
   import { ask } from '$lib/ui/form/send';
-  import { say } from '$lib/ui/shell/shell.svelte';
   import BackToBook from '$lib/ui/task/BackToBook.svelte';
   import Ageing from '$lib/ui/task/Ageing.svelte';
   import { asSent, draftOf, emptyTask } from '$lib/ui/task/draft';
   import LastDone from '$lib/ui/task/LastDone.svelte';
   import Proposals from '$lib/ui/task/Proposals.svelte';
+  import StopForm from '$lib/ui/task/StopForm.svelte';
   import TaskFields from '$lib/ui/task/TaskFields.svelte';
   import Why from '$lib/ui/task/Why.svelte';
   import LargeTrail from '$lib/ui/trail/LargeTrail.svelte';
 
   let { data } = $props();
   let draft = $state(untrack(() => (data.task ? draftOf(data.task) : emptyTask())));
-  let word = $state('');
-  let stopWord = $state('');
-  const form = new Form();
-  const stop = new Form();
-  let id = crypto.randomUUID();
+  const id = crypto.randomUUID();
   const owner = $derived(data.component ? 'component' : 'machine');
-  const changed = () => ({ ...asSent(draft), id, taskId: data.task!.id, word });
+  const changed = (word = '') => ({ ...asSent(draft), id, taskId: data.task!.id, word });
   const added = () => ({
     ...asSent(draft),
     id,
     machineId: data.component ? null : data.machine!.id,
     componentId: data.component?.id ?? null
   });
+  const done = {
+    leaves: true,
+    says: () => `${draft.name} is watched${data.component ? ` on the ${data.component.name}` : ''}.`,
+    taken: () => goto(back)
+  };
+  // What a task is stands in a draft, whose rows are put on the trail while they are typed.
+  const {
+    data: about,
+    errors,
+    busy,
+    enhance
+  } = untrack(() => data.task)
+    ? commandForm('task.change', taskChangeSchema, () => ({ word: '' }), {
+        ...done,
+        body: ({ word }) => changed(word)
+      })
+    : commandForm('task.add', taskSchema, () => ({ word: '' }), { ...done, body: () => added() });
   const back = $derived(data.machine ? `/machines/${data.machine.id}#tasks` : `/parts/${data.component!.id}`);
 
   let lane = $state<Lane | null>(untrack(() => data.lane));
@@ -73,18 +87,6 @@
     return () => clearTimeout(timer);
   });
 
-  async function save() {
-    const sent = await (data.task ? form.send('task.change', changed()) : form.send('task.add', added()));
-    if (!sent) return;
-    say(`${draft.name} is watched${data.component ? ` on the ${data.component.name}` : ''}.`);
-    await goto(back);
-  }
-  async function retire() {
-    const sent = await stop.send('task.retire', { taskId: data.task!.id, word: stopWord });
-    if (!sent) return;
-    say(`${data.task!.name} is no longer watched. Its records stay.`);
-    await goto(back);
-  }
   const today = $derived(data.today);
   const was = (c: (typeof data.changes)[number]) =>
     c.shortenedTo !== null
@@ -120,26 +122,24 @@
 <form
   class="rule-t mt-4 pt-4"
   aria-label={data.task ? 'Change the task' : 'Add a task'}
+  method="POST"
   novalidate
-  onsubmit={(e) => {
-    e.preventDefault();
-    void save();
-  }}
+  use:enhance
 >
-  <TaskFields bind:value={draft} errors={form.errors} others={data.others} jobs={data.jobs} />
-  {#if !data.task}<LastDone bind:value={draft} errors={form.errors} {owner} {today} />{/if}
-  <Ageing bind:value={draft} errors={form.errors} rules={data.rules} component={data.component !== null} />
+  <TaskFields bind:value={draft} errors={$errors} others={data.others} jobs={data.jobs} />
+  {#if !data.task}<LastDone bind:value={draft} errors={$errors} {owner} {today} />{/if}
+  <Ageing bind:value={draft} errors={$errors} rules={data.rules} component={data.component !== null} />
   <div class="mt-4 grid gap-3 sm:grid-cols-2">
-    <Field label="Note" error={form.errors.note}
+    <Field label="Note" error={$errors.note}
       >{#snippet children(a)}<Input {...a} bind:value={draft.note} />{/snippet}</Field
     >
-    {#if data.task}<Field label="Why it is changed" error={form.errors.word}
-        >{#snippet children(a)}<Input {...a} bind:value={word} />{/snippet}</Field
+    {#if data.task}<Field label="Why it is changed" error={$errors.word}
+        >{#snippet children(a)}<Input {...a} bind:value={$about.word} />{/snippet}</Field
       >{/if}
   </div>
-  <FormError message={form.errors['']} />
+  <FormError message={$errors['']} />
   <div class="mt-4 flex flex-wrap gap-2">
-    <Button type="submit" color="primary" disabled={form.busy}
+    <Button type="submit" color="primary" disabled={$busy}
       >{data.task ? 'Save the change' : 'Add the task'}</Button
     >
     <Button color="alternative" href={back}>Leave</Button>
@@ -169,21 +169,6 @@
   </section>
   <section class="mt-8">
     <h2>No longer needed</h2>
-    <form
-      class="mt-2 flex flex-wrap items-start gap-3"
-      aria-label="Stop watching"
-      novalidate
-      onsubmit={(e) => {
-        e.preventDefault();
-        void retire();
-      }}
-    >
-      <Field
-        label="Why it is no longer watched"
-        error={stop.errors.word ?? stop.errors['']}
-        class="w-96 max-w-full">{#snippet children(a)}<Input {...a} bind:value={stopWord} />{/snippet}</Field
-      >
-      <Button type="submit" color="alternative" class="mt-6">Stop watching it</Button>
-    </form>
+    <StopForm task={data.task} {back} />
   </section>
 {/if}

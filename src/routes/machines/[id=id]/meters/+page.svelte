@@ -1,25 +1,20 @@
 <script lang="ts">
-  import { Button, Input } from '$lib/ui/form/controls';
+  import { Button } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import { showHours } from '$lib/core/hours/hours';
   import { showKm } from '$lib/core/hours/learned';
   import { dayOf, showDay } from '$lib/core/time/day';
-  import Field from '$lib/ui/form/Field.svelte';
-  import { Form } from '$lib/ui/form/form.svelte';
-  import InPlace from '$lib/ui/form/InPlace.svelte';
+  import { Press } from '$lib/ui/form/press.svelte';
   import ReadingTable from '$lib/ui/machine/ReadingTable.svelte';
   import MeterForm from '$lib/ui/meter/MeterForm.svelte';
+  import OdometerForm from '$lib/ui/meter/OdometerForm.svelte';
   import RunningChart from '$lib/ui/meter/RunningChart.svelte';
   import { openHours } from '$lib/ui/shell/shell.svelte';
 
   let { data } = $props();
   let changing = $state(false);
   let reading = $state(false);
-  let typed = $state('');
-  let day = $state('');
-  const km = new Form();
-  const fill = new Form();
-  let id = crypto.randomUUID();
+  const fill = new Press();
   const zone = $derived(data.team?.timeZone ?? 'UTC');
   const inUse = $derived(data.meters.find((m) => m.counts === 'hours' && m.removedAt === null) ?? null);
   const odometer = $derived(data.meters.find((m) => m.counts === 'distance' && m.removedAt === null) ?? null);
@@ -36,13 +31,6 @@
   const sentence = $derived(
     `${data.machine.plate} stands at ${data.total === null ? 'unknown hours' : `${showHours(data.total)} h`}${data.estimated ? ', estimated since the last true reading' : ', by its meter'}. ${changes.length === 0 ? 'One meter since the book began' : `${changes.length + 1} meters so far`}${estimates > 0 ? `, ${estimates} points from time ridden or estimates` : ''}${data.history.struck.length > 0 ? `, ${data.history.struck.length} struck out` : ''}.`
   );
-  async function saveKm() {
-    if (!(await km.send('odometer.log', { id, machineId: data.machine.id, typed, day: day || data.today })))
-      return;
-    id = crypto.randomUUID();
-    [reading, typed] = [false, ''];
-    await invalidateAll();
-  }
   async function estimate(outingId: string) {
     if (await fill.send('outing.estimate', { outingId })) await invalidateAll();
   }
@@ -106,27 +94,11 @@
         today={data.today}
         onleave={() => (changing = false)}
       />{/if}
-    {#if reading}<InPlace
-        label="Log the odometer"
-        form={km}
-        submit="Log"
-        onsave={saveKm}
+    {#if reading}<OdometerForm
+        machineId={data.machine.id}
+        today={data.today}
         onleave={() => (reading = false)}
-      >
-        <div class="grid gap-3 sm:grid-cols-2">
-          <Field label="Odometer shows, km" error={km.errors.typed}
-            >{#snippet children(a)}<Input {...a} bind:value={typed} inputmode="decimal" />{/snippet}</Field
-          >
-          <Field label="Day" error={km.errors.day} hint="empty: today"
-            >{#snippet children(a)}<Input
-                {...a}
-                type="date"
-                bind:value={day}
-                max={data.today}
-              />{/snippet}</Field
-          >
-        </div>
-      </InPlace>{/if}
+      />{/if}
     <div class="relative overflow-x-auto">
       <table class="sheet-table mt-2">
         <thead

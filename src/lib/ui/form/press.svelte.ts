@@ -1,8 +1,8 @@
 import type { Answer, Body, Kind } from '$lib/core/command/commands';
 import { send, type Typed } from './send';
 
-/** A form being sent: whether it is on its way, and what came back, by field. */
-export class Form {
+/** A command that one press sends, without a form around it: whether it is on its way, and what came back, by field. */
+export class Press {
   busy = $state(false);
   errors = $state<Record<string, string>>({});
   more = $state<Record<string, unknown>>({});

@@ -1,0 +1,106 @@
+import { expect, open, test } from './app';
+
+test('a form says what is wrong where it is typed, keeps it, and is written once whatever is pressed', async ({
+  work: page,
+  app
+}) => {
+  let sent = 0;
+  page.on('request', (r) => {
+    if (r.method() === 'POST' && r.url().endsWith('/api/commands')) sent += 1;
+  });
+  await open(page, '/stores');
+  await page
+    .getByRole('region', { name: 'Torque wrenches' })
+    .getByRole('button', { name: 'Add one' })
+    .click();
+  const form = page.getByRole('form', { name: 'Add a torque wrench' });
+  const [name, from, to] = [
+    form.getByLabel('Name'),
+    form.getByLabel('From'),
+    form.getByLabel('To', { exact: true })
+  ];
+  await from.fill('70');
+  await to.fill('60');
+  await to.press('Enter');
+  await expect(form.getByText('Write what you call it.')).toBeVisible();
+  // The first of them is where one goes on typing.
+  await expect(name).toBeFocused();
+  expect(sent).toBe(0);
+  await expect(from).toHaveValue('70');
+
+  // Put right, it is no longer wrong while it is typed; what is not tried yet is found fault with only when it is sent.
+  await name.pressSequentially('S');
+  await expect(form.getByText('Write what you call it.')).toBeHidden();
+  await expect(form.getByRole('alert')).toHaveCount(0);
+  await name.fill('Small');
+  await form.getByRole('button', { name: 'Add it' }).click();
+  await expect(form.getByText('The range is upside down')).toBeVisible();
+  await expect(to).toHaveAttribute('aria-invalid', 'true');
+  await from.fill('5');
+  await expect(to).not.toHaveAttribute('aria-invalid');
+  expect(sent).toBe(0);
+
+  // The answer is lost on the way: it is kept, said, and sent again it is the same one.
+  await page.route(
+    '**/api/commands',
+    async (route) => {
+      await route.fetch();
+      await route.abort();
+    },
+    { times: 1 }
+  );
+  await form.getByRole('button', { name: 'Add it' }).dblclick();
+  await expect(form.getByText('No answer from the server. What you wrote is kept here')).toBeVisible();
+  await expect(name).toHaveValue('Small');
+  expect(sent).toBe(1);
+  await form.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByRole('row', { name: /Small/ })).toHaveCount(1);
+  await expect(form).toHaveCount(0);
+  expect(
+    await app.sql`select low_nm, high_nm from torque_wrench where team_id = ${app.teamId} and name = 'Small'`
+  ).toEqual([{ low_nm: 5, high_nm: 60 }]);
+});
+
+test('what only the server knows is said at its field, and a form opened again is empty', async ({
+  work: page,
+  app
+}) => {
+  const machineId = await app.machineId('5');
+  await open(page, `/machines/${machineId}`);
+  const findings = page.getByRole('region', { name: 'Findings' });
+  await findings.getByRole('button', { name: 'Write down a finding' }).click();
+  const form = findings.getByRole('form', { name: 'Finding' });
+  await form.getByLabel('What is wrong').fill('Left fork seal weeps');
+  await form.getByRole('button', { name: 'Write it down' }).click();
+  await expect(form.locator('[data-wrong]')).toBeVisible();
+  await form.getByRole('radio', { name: 'watch', exact: true }).check({ force: true });
+  await form.getByRole('button', { name: 'Write it down' }).click();
+  const one = findings.getByRole('group', { name: 'Left fork seal weeps' });
+  await expect(one).toBeVisible();
+  // What was said of one is not said of the next.
+  await one.getByRole('button', { name: 'Close it' }).click();
+  const close = findings.getByRole('form', { name: 'Close the finding' });
+  await close.getByLabel(/What was done/).fill('half a');
+  await close.getByRole('button', { name: 'Leave' }).click();
+  await one.getByRole('button', { name: 'Close it' }).click();
+  await expect(close.getByLabel(/What was done/)).toHaveValue('');
+  await close.getByLabel(/What was done/).fill('Seal renewed, oil 5 mm up');
+  await close.getByRole('button', { name: 'It is done' }).click();
+  await expect(one).toHaveCount(0);
+  expect(
+    await app.sql`select severity, closed_word from finding where machine_id = ${machineId} and what = 'Left fork seal weeps'`
+  ).toEqual([{ severity: 'watch', closed_word: 'Seal renewed, oil 5 mm up' }]);
+
+  // A day that has not come is the server's to judge: it stands at the day, and the words stay.
+  await open(
+    page,
+    `/parts/${(await app.sql`select id from component where team_id = ${app.teamId} and kind = 'engine' limit 1`)[0]!.id}?do=rebuild`
+  );
+  const rebuild = page.getByRole('form', { name: 'Rebuild' });
+  await rebuild.getByLabel('Day').fill('2099-01-01');
+  await rebuild.getByLabel('What was renewed').fill('piston');
+  await rebuild.getByRole('button', { name: 'Write the rebuild down' }).click();
+  await expect(rebuild.getByRole('alert')).toBeVisible();
+  await expect(rebuild.getByLabel('Day')).toHaveAttribute('aria-invalid', 'true');
+  await expect(rebuild.getByLabel('What was renewed')).toHaveValue('piston');
+});
