@@ -59,7 +59,7 @@
     </p>
   {:else}
     <div class="relative overflow-x-auto">
-      <table class="sheet-table mt-2">
+      <table class="sheet-table stacked mt-2">
         <thead
           ><tr
             ><th>When</th><th>What</th><th>Hours each</th><th>Who goes</th><th
@@ -75,8 +75,8 @@
                 <span class="quiet">{awayInWords(data.today, e.firstDay)}</span></td
               >
               <td><strong>{e.name}</strong> <span class="quiet">{e.kind}</span></td>
-              <td class="figure text-lg">{showHours(e.hoursEach)} h</td>
-              <td
+              <td data-label="each" class="figure text-lg">{showHours(e.hoursEach)} h</td>
+              <td data-label="goes:"
                 >{e.wholeFleet
                   ? 'the whole fleet'
                   : e.machineIds.map((m) => plates.get(m) ?? '…').join(', ')}</td
@@ -99,7 +99,7 @@
     <p class="mt-2">Nothing ridden yet. Press <kbd>l</kbd> to log hours.</p>
   {:else}
     <div class="relative overflow-x-auto">
-      <table class="sheet-table mt-2">
+      <table class="sheet-table stacked mt-2">
         <thead
           ><tr
             ><th>Day</th><th>Machine</th><th>Kind</th><th>Meter after</th><th>Rider</th><th>Ridden</th><th
@@ -126,7 +126,7 @@
               >
               <td>{o.rider ?? ''}</td>
               <td class="text-sm">{ridden(o)}</td>
-              <td class="max-w-md break-words"
+              <td class="whole max-w-md break-words"
                 >{o.remark.length > 160 ? `${o.remark.slice(0, 160)}…` : o.remark}</td
               >
             </tr>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { inBottles } from '$lib/core/fluids/ledger';
   import type { StockedOil } from '$lib/core/stores/toolbox';
+  import { showDay } from '$lib/core/time/day';
   import { calibrationWord, onScale, trustedSpan } from '$lib/core/fasteners/wrench';
   import { quantity, showBoth } from '$lib/core/quantity/quantity';
   import AdapterForm from '$lib/ui/stores/AdapterForm.svelte';
@@ -51,7 +52,10 @@
             >{w.lengthMm === null ? 'not measured' : `${w.lengthMm} mm`}</td
           >
           <td data-label="Calibration"
-            >{#if calibrationWord(w, data.today)}<strong>{calibrationWord(w, data.today)}</strong>{:else}until {w.calibratedUntil}{/if}</td
+            >{#if calibrationWord(w, data.today)}<strong>{calibrationWord(w, data.today)}</strong>{:else}until {showDay(
+                w.calibratedUntil!,
+                data.today
+              )}{/if}</td
           >
           <td data-label="Pulls" class="figure">{w.pulls}</td>
           <td><PutAway id={w.id} what="wrench" name={w.name} /></td>

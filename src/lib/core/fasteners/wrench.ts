@@ -1,5 +1,5 @@
 import { fromBase, quantity, show, type Quantity } from '../quantity/quantity';
-import type { Day } from '../time/day';
+import { showDay, type Day } from '../time/day';
 
 /** A click wrench is trusted from a fifth of its range to the top of it (handbook, section 7). */
 export const TRUSTED_FROM = 0.2;
@@ -76,5 +76,5 @@ export function uncovered(torque: Quantity, wrenches: readonly TorqueWrench[]): 
 /** What a wrench is worth a word for: its calibration; null when it is in date. */
 export function calibrationWord(w: TorqueWrench, today: Day): string | null {
   if (w.calibratedUntil === null) return 'no calibration on record';
-  return w.calibratedUntil < today ? `calibration ran out on ${w.calibratedUntil}` : null;
+  return w.calibratedUntil < today ? `calibration ran out on ${showDay(w.calibratedUntil, today)}` : null;
 }

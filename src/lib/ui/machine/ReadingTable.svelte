@@ -36,7 +36,7 @@
   <p class="mt-2">Nothing read yet.</p>
 {:else}
   <div class="relative overflow-x-auto">
-    <table class="sheet-table mt-2">
+    <table class="sheet-table stacked mt-2">
       <thead
         ><tr
           ><th>Day</th><th>Meter</th><th>By</th><th>Remark</th>{#if strike}<th class="no-print"
@@ -57,7 +57,7 @@
               {#if r.meter > 1}<span class="quiet text-sm">meter {r.meter}</span>{/if}
             </td>
             <td>{r.by}</td>
-            <td class="max-w-80 break-words">
+            <td class="whole max-w-80 break-words">
               {r.remark.length > 140 ? `${r.remark.slice(0, 140)}…` : r.remark}
               {#if r.struck !== null}<span class="block text-sm">Struck out: {r.struck}</span>{/if}
               {#if r.settled}<span class="quiet block text-sm"
@@ -80,7 +80,7 @@
               </td>{/if}
           </tr>
           {#if striking === r.id}<tr
-              ><td colspan="5">
+              ><td class="whole" colspan="5">
                 <form
                   class="flex flex-wrap items-start gap-2"
                   aria-label="Strike out"

@@ -106,7 +106,7 @@
     <h2>Where it was</h2>
     {#if data.fittings.length === 0}<p class="quiet mt-1">Only ever on the shelf.</p>{:else}
       <div class="relative overflow-x-auto">
-        <table class="sheet-table mt-2">
+        <table class="sheet-table stacked mt-2">
           <thead><tr><th>Where</th><th>From</th><th>Until</th><th>Its hours</th><th>Why</th></tr></thead>
           <tbody>
             {#each data.fittings as f (f.id)}<tr>
@@ -116,9 +116,13 @@
                     >{:else}in {f.host}{/if}
                   {f.place}</td
                 >
-                <td class="figure whitespace-nowrap">{showDay(f.from, data.today)}</td>
-                <td class="figure whitespace-nowrap">{f.to ? showDay(f.to, data.today) : 'now'}</td>
-                <td class="figure whitespace-nowrap">{showHours(f.hoursFrom)} to {showHours(f.hoursTo)} h</td>
+                <td data-label="from" class="figure whitespace-nowrap">{showDay(f.from, data.today)}</td>
+                <td data-label="until" class="figure whitespace-nowrap"
+                  >{f.to ? showDay(f.to, data.today) : 'now'}</td
+                >
+                <td data-label="its hours" class="figure whitespace-nowrap"
+                  >{showHours(f.hoursFrom)} to {showHours(f.hoursTo)} h</td
+                >
                 <td class="text-sm">{[f.reason, f.removedReason].filter(Boolean).join('; off: ')}</td>
               </tr>{/each}
           </tbody>

@@ -27,7 +27,7 @@ describe('before anything is opened', () => {
   const plan = planOf(['engine-oil', 'gearbox-check-screw']);
   const g = gather(plan, tools, DEFAULT_RULES, '2026-06-01', null);
   it('names the wrench for each value, with a word on its calibration', () => {
-    expect(list(g.tools)).toContain('Small (calibration ran out on 2026-01-01): Engine drain plug 20 N·m');
+    expect(list(g.tools)).toContain('Small (calibration ran out on 1 Jan): Engine drain plug 20 N·m');
   });
   it('names each value by the scale of its wrench, with the sheet’s beside it', () => {
     const feet = { ...tools, wrenches: tools.wrenches.map((w) => ({ ...w, unit: 'lbf·ft' as const })) };

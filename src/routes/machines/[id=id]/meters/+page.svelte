@@ -100,7 +100,7 @@
         onleave={() => (reading = false)}
       />{/if}
     <div class="relative overflow-x-auto">
-      <table class="sheet-table mt-2">
+      <table class="sheet-table stacked mt-2">
         <thead
           ><tr><th>Meter</th><th>From</th><th>Started at</th><th>Until</th><th>Ended at</th><th>Why</th></tr
           ></thead
@@ -116,10 +116,12 @@
                         : ': hours from time ridden'}</span
                     >{/if}{/each}</td
               >
-              <td class="figure whitespace-nowrap">{on(m.fittedAt)}</td>
-              <td class="figure whitespace-nowrap">{show(m.firstValue, m.counts)}</td>
-              <td class="figure whitespace-nowrap">{m.removedAt ? on(m.removedAt) : 'in use'}</td>
-              <td class="figure whitespace-nowrap"
+              <td data-label="from" class="figure whitespace-nowrap">{on(m.fittedAt)}</td>
+              <td data-label="started at" class="figure whitespace-nowrap">{show(m.firstValue, m.counts)}</td>
+              <td data-label="until" class="figure whitespace-nowrap"
+                >{m.removedAt ? on(m.removedAt) : 'in use'}</td
+              >
+              <td data-label="ended at" class="figure whitespace-nowrap"
                 >{m.removedAt ? (m.lastValue === null ? 'not read' : show(m.lastValue, m.counts)) : ''}</td
               >
               <td>{[m.change === 'added' ? '' : m.change, m.removedReason].filter(Boolean).join(': ')}</td>
