@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vitest/config';
@@ -5,6 +6,8 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   plugins: [tailwindcss(), sveltekit()],
   test: {
+    // Half of their time the database tests wait for PostgreSQL.
+    maxWorkers: Math.max(2, availableParallelism() - 1),
     projects: [
       {
         extends: true,

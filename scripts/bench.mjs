@@ -8,6 +8,7 @@ import { spawnSync } from 'node:child_process';
 import { performance } from 'node:perf_hooks';
 import { gzipSync } from 'node:zlib';
 import { root } from './lib/build.mjs';
+import { chromiumPath } from './lib/chromium.mjs';
 import { must } from './lib/run.mjs';
 import { main, say } from './lib/say.mjs';
 import { throwawayApp } from './lib/serve.mjs';
@@ -167,7 +168,7 @@ async function counted() {
 async function inBrowser(url, team) {
   const { chromium } = await import('@playwright/test');
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: chromiumPath(),
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
   });
   try {

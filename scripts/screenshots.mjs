@@ -2,6 +2,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { root } from './lib/build.mjs';
+import { chromiumPath } from './lib/chromium.mjs';
 import { connect } from './lib/migrate.mjs';
 import { must } from './lib/run.mjs';
 import { main, say } from './lib/say.mjs';
@@ -33,7 +34,7 @@ await main(() =>
     const url = await serve();
     const { chromium } = await import('@playwright/test');
     const browser = await chromium.launch({
-      executablePath: '/usr/bin/chromium',
+      executablePath: chromiumPath(),
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
     });
     mkdirSync(folder, { recursive: true });

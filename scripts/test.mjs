@@ -5,7 +5,7 @@
 import { existsSync, mkdtempSync, readFileSync, rmSync, chmodSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { aptInstall } from './lib/apt.mjs';
+import { ensureChromium } from './lib/chromium.mjs';
 import { ensureBuild, ensurePackages, root } from './lib/build.mjs';
 import { checkNode } from './lib/checks.mjs';
 import { ownCluster } from './lib/postgres.mjs';
@@ -36,7 +36,7 @@ async function all(jobs) {
 await main(async () => {
   checkNode();
   await ensurePackages();
-  if (!existsSync('/usr/bin/chromium')) await aptInstall(['chromium'], 'Chromium');
+  await ensureChromium();
 
   const folder = mkdtempSync(join(tmpdir(), 'hour-trail-test-'));
   chmodSync(folder, 0o755);

@@ -6,7 +6,11 @@ import { VIEWS, visitId } from './views';
 /** What axe finds on a page: in the light all of its rules, in the dark only colours can differ. */
 async function look(page: Page, theme: 'light' | 'dark'): Promise<void> {
   // No page of ours has frames: what axe opens for them is left out.
-  const axe = new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ['violations'] });
+  const axe = new AxeBuilder({ page })
+    .setLegacyMode(true)
+    .options({ resultTypes: ['violations'] })
+    // The fortieth row of a list is made as the ones above it are, and costs axe as much.
+    .exclude('tbody tr:nth-child(n + 40)');
   const { violations } = await (theme === 'dark' ? axe.withRules(['color-contrast']) : axe).analyze();
   expect(violations.map((v) => `${theme}: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
 }
