@@ -1,3 +1,4 @@
+import { setTimeout as pause } from 'node:timers/promises';
 import type { Input, Kind } from '../../core/command/commands';
 import { doneAt, type Envelope } from '../../core/command/envelope';
 import { hold } from '../book/hold';
@@ -24,6 +25,8 @@ interface Job {
 }
 /** So many at once: a transaction that takes longer keeps others waiting. */
 const MOST_TOGETHER = 40;
+/** So many at once are a crowd; who writes alone, or two in turn, waits for nobody. */
+const CROWD = 3;
 const lines = new Map<string, Job[]>();
 
 /** Carries out a command together with whatever else is written at the same place. @param key which place */
@@ -49,6 +52,8 @@ async function work<K extends Kind>(sql: Sql, key: string, handler: Handler<K>):
   for (let batch = line.splice(0, MOST_TOGETHER); batch.length > 0; batch = line.splice(0, MOST_TOGETHER)) {
     try {
       tell(batch, await all(sql, handler, batch));
+      // Those who have just been answered write again in a moment: a little later, all of them go together instead of by halves.
+      if (batch.length >= CROWD) await pause(batch.length);
     } catch (e) {
       // Where one of them is a mistake of ours, the others are not to suffer for it.
       if (batch.length === 1 || isAway(e)) for (const job of batch) job.failed(e);
