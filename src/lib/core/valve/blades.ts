@@ -54,35 +54,26 @@ export function nextBlade(span: Span, limits: Limits, blades: readonly number[],
   for (const w of weight) sums.push(sums.at(-1)! + w);
   const within = (i: number, j: number) => sums[j]! - sums[i]!;
   const memo = new Map<number, { cost: number; blade: number | null }>();
+  const sureAt = (i: number, j: number) =>
+    verdict({ from: ends[i]!, to: ends[j]!, closed: false }, limits) !== 'undecided';
+  /** Whether any bracket between two ends brings a verdict: else no blade is worth asking for. */
+  const decides = (i: number, j: number): boolean => {
+    for (let k = i; k < j; k++) for (let l = k + 1; l <= j; l++) if (sureAt(k, l)) return true;
+    return false;
+  };
   /** Tries to be expected between two ends, weighed by how likely it lies there at all. */
   const best = (i: number, j: number): { cost: number; blade: number | null } => {
     const key = i * ends.length + j;
     const known = memo.get(key);
     if (known) return known;
     let found: { cost: number; blade: number | null } = { cost: 0, blade: null };
-    if (verdict({ from: ends[i]!, to: ends[j]!, closed: false }, limits) === 'undecided') {
-      // A blade that could change nothing is not asked for, where the best that can come of it is no verdict.
-      let least = Number.POSITIVE_INFINITY;
+    if (!sureAt(i, j) && decides(i, j))
       for (let k = i + 1; k < j; k++) {
         const cost = within(i, j) + best(i, k).cost + best(k, j).cost;
-        if (cost < least && decides(i, j)) {
-          least = cost;
-          found = { cost, blade: k };
-        }
+        if (found.blade === null || cost < found.cost) found = { cost, blade: k };
       }
-    }
     memo.set(key, found);
     return found;
-  };
-  /** Whether any blade strictly between two ends can bring a verdict for some clearance. */
-  const decides = (i: number, j: number): boolean => {
-    for (let k = i + 1; k < j; k++) {
-      if (verdict({ from: ends[i]!, to: ends[k]!, closed: false }, limits) !== 'undecided') return true;
-      if (verdict({ from: ends[k]!, to: ends[j]!, closed: false }, limits) !== 'undecided') return true;
-      for (let l = k + 1; l < j; l++)
-        if (verdict({ from: ends[k]!, to: ends[l]!, closed: false }, limits) !== 'undecided') return true;
-    }
-    return false;
   };
   const { cost, blade } = best(0, last);
   if (blade === null) return { what: 'borderline' };

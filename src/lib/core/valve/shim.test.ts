@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import cases from '../worked-cases/shim_thickness.json';
-import { disagree, predicted, sizesOf, stamped, thickness } from './shim';
+import { disagree, predicted, predictedSpan, sizesOf, stamped, thickness, wanted } from './shim';
 
 describe('a shim', () => {
   it.each(cases)('stamped $label_hundredths_mm in steps of $step_um is $expect_um µm', (c) => {
@@ -37,6 +37,20 @@ describe('a shim', () => {
   it('takes up as much clearance as it is thicker', () => {
     expect(predicted(95, 1750, 1725)).toBe(120);
     expect(predicted(200, 2425, 2400)).toBe(225);
+  });
+
+  it('is wanted as thick as leaves a clearance inside its limits', () => {
+    // 95 with 1750, 110 to 160 wanted, 135 the best: 1845 − 160 to 1845 − 110.
+    expect(wanted({ measured: 95, shim: 1750, lo: 110, hi: 160, target: 135 })).toEqual({
+      thinnest: 1685,
+      thickest: 1735,
+      best: 1710
+    });
+    expect(predictedSpan({ from: 75, to: 100, closed: false }, 1850, 1800)).toEqual({
+      from: 125,
+      to: 150,
+      closed: false
+    });
   });
 
   it('is made in even steps, both ends among them', () => {

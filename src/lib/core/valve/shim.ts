@@ -1,3 +1,5 @@
+import type { Span } from './clearance';
+
 /** Shims: thicknesses in whole µm, as stamped, as made, as measured. */
 
 /** A series of sizes as it is made: from the thinnest to the thickest in even steps. µm */
@@ -50,3 +52,17 @@ export const disagree = ({ stamp, measured }: Shim): boolean =>
  */
 export const predicted = (clearance: number, fitted: number, shim: number): number =>
   clearance + fitted - shim;
+
+/** The same for all that is known of a clearance: as wide as the bracket it was found in. */
+export const predictedSpan = (found: Span, fitted: number, shim: number): Span => ({
+  from: found.from + fitted - shim,
+  to: found.to + fitted - shim,
+  closed: found.closed
+});
+
+/** What the sizes have to be for a clearance inside its limits, and for the one that is aimed at. All µm. */
+export const wanted = (v: { measured: number; shim: number; lo: number; hi: number; target: number }) => ({
+  thinnest: predicted(v.measured, v.shim, v.hi),
+  thickest: predicted(v.measured, v.shim, v.lo),
+  best: predicted(v.measured, v.shim, v.target)
+});
