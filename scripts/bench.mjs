@@ -16,6 +16,15 @@ import { throwawayApp } from './lib/serve.mjs';
 /** Machines x readings each, and for the last x tasks each x triggers each: the due list at its fullest. */
 const FLEETS = ['10x250', '60x250', '60x2500', '1000x250'];
 const FULL = '1000x60x25x4';
+/** What each way through costs, at most: presses, fields; as the browser tests count it. */
+const WAYS = {
+  'empty team to the first closed gearbox-oil change': [35, 20],
+  'second machine of the same type': [12, ''],
+  'one figure onto the sheet': [0, 1],
+  'repeat visit, step by step': ['', ''],
+  'repeat visit, on the sheet': [26, 2],
+  'repeat visit, written down': [14, 4]
+};
 const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
 
 await main(() =>
@@ -142,15 +151,6 @@ await main(() =>
   })
 );
 
-/** What each way through costs, at most: presses, fields; as the browser tests count it. */
-const WAYS = {
-  'empty team to the first closed gearbox-oil change': [35, 20],
-  'second machine of the same type': [12, ''],
-  'one figure onto the sheet': [0, 1],
-  'repeat visit, step by step': ['', ''],
-  'repeat visit, on the sheet': [26, 2],
-  'repeat visit, written down': [14, 4]
-};
 async function counted() {
   const run = spawnSync('npx', ['playwright', 'test', 'counts', 'begin', '--reporter=line'], {
     encoding: 'utf8',

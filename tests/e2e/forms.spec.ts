@@ -99,8 +99,22 @@ test('what only the server knows is said at its field, and a form opened again i
   const rebuild = page.getByRole('form', { name: 'Rebuild' });
   await rebuild.getByLabel('Day').fill('2099-01-01');
   await rebuild.getByLabel('What was renewed').fill('piston');
+  let on: () => void = () => {};
+  const held = new Promise<void>((go) => (on = go));
+  await page.route('**/api/commands', async (route) => {
+    await held;
+    await route.continue();
+  });
   await rebuild.getByRole('button', { name: 'Write the rebuild down' }).click();
+  // While it is on its way one types on.
+  await rebuild.getByLabel('What was renewed').fill('piston, rings');
+  on();
   await expect(rebuild.getByRole('alert')).toBeVisible();
   await expect(rebuild.getByLabel('Day')).toHaveAttribute('aria-invalid', 'true');
-  await expect(rebuild.getByLabel('What was renewed')).toHaveValue('piston');
+  await expect(rebuild.getByLabel('What was renewed')).toHaveValue('piston, rings');
+  // Said until that field reads otherwise.
+  await rebuild.getByLabel('What was renewed').fill('piston');
+  await expect(rebuild.getByRole('alert')).toBeVisible();
+  await rebuild.getByLabel('Day').fill('2026-01-01');
+  await expect(rebuild.getByRole('alert')).toHaveCount(0);
 });

@@ -73,7 +73,7 @@ export function commandForm<K extends Kind, T extends object>(
   const check = async (typed: unknown) => {
     const body = bodyOf(typed as T);
     let found = problems(typed as T);
-    if (get(form.submitting)) {
+    if (get(fields.submitting)) {
       wrong = new Set(found.map((f) => f.path));
       refusals = [];
     } else {
@@ -90,7 +90,7 @@ export function commandForm<K extends Kind, T extends object>(
           issues: found.map(({ path, message }) => ({ path: path === '' ? [] : path.split('.'), message }))
         };
   };
-  const form = superForm(start() as Record<string, unknown>, {
+  const fields = superForm(start() as Record<string, unknown>, {
     id: crypto.randomUUID(),
     SPA: true,
     dataType: 'json',
@@ -113,6 +113,8 @@ export function commandForm<K extends Kind, T extends object>(
           message,
           of: read(bodyOf(typed), path)
         }));
+        // What was typed while it was on its way stays too.
+        form.data = get(fields.form);
         return;
       }
       // What the form holds now is for whoever takes it further; it is not put back.
@@ -123,24 +125,24 @@ export function commandForm<K extends Kind, T extends object>(
     }
   });
   return {
-    data: form.form as unknown as Writable<T>,
-    errors: derived(form.allErrors, (all) =>
+    data: fields.form as unknown as Writable<T>,
+    errors: derived(fields.allErrors, (all) =>
       Object.fromEntries(all.map(({ path, messages }) => [asField(path), messages[0]!]).reverse())
     ),
-    busy: form.submitting,
+    busy: fields.submitting,
     enhance: (element) => {
       const again = () => {
         if (wrong.size > 0 || refusals.length > 0)
-          void tick().then(() => form.validateForm({ update: true, focusOnError: false }));
+          void tick().then(() => fields.validateForm({ update: true, focusOnError: false }));
       };
       element.addEventListener('input', again);
       element.addEventListener('change', again);
-      return form.enhance(element);
+      return fields.enhance(element);
     },
     reset: (more = {}) => {
       wrong = new Set();
       refusals = [];
-      form.reset({ data: { ...start(), ...more } as Record<string, unknown> });
+      fields.reset({ data: { ...start(), ...more } as Record<string, unknown> });
     }
   };
 }
