@@ -143,8 +143,8 @@ async function written(taken: readonly (Taken & { w: Write })[]): Promise<Refusa
   const { tx, team } = taken[0]!.w;
   try {
     await tx.savepoint(async (all) => {
-      await writeOutings(all, team, taken);
-      await writeEntries(all, team.id, taken);
+      // In this order, without waiting in between: what a reading came from is there before it.
+      await allOver([writeOutings(all, team, taken), writeEntries(all, team.id, taken)]);
     });
     return null;
   } catch (e) {

@@ -10,30 +10,32 @@ import { allOver, type Db, type Sql, type Tx } from './db';
 /** After all books: a moment that both PostgreSQL and JavaScript know. */
 const NEVER = Date.UTC(9999, 0);
 
-/** Keeps what a book says, in one statement for each table. */
+/** Keeps what a book says, in one statement for each table; none waits for another. */
 async function keep(tx: Tx, teamId: string, book: Book): Promise<void> {
   const standings = book.machines.map((m) => asRow(m));
-  if (standings.length > 0)
-    await tx`
+  await allOver([
+    standings.length > 0 &&
+      tx`
       insert into machine_standing (team_id, machine_id, total, estimated, read_at, recent, dues, tasks, findings, reminders, ready, pegs, distance, speed, per_race, per_outing, version)
       select ${teamId}, s.*, ${STANDING_VERSION}::int from jsonb_to_recordset(${tx.json(standings as never)}) as s (machine_id uuid, total int, estimated boolean, read_at timestamptz, recent jsonb,
         dues jsonb, tasks jsonb, findings jsonb, reminders jsonb, ready boolean, pegs jsonb, distance int, speed int, per_race int, per_outing int)
       on conflict (team_id, machine_id) do update set total = excluded.total, estimated = excluded.estimated, read_at = excluded.read_at,
         recent = excluded.recent, dues = excluded.dues, tasks = excluded.tasks, findings = excluded.findings,
         reminders = excluded.reminders, ready = excluded.ready, pegs = excluded.pegs,
-        distance = excluded.distance, version = excluded.version, speed = excluded.speed, per_race = excluded.per_race, per_outing = excluded.per_outing`;
-  if (book.totals.length > 0)
-    await tx`
+        distance = excluded.distance, version = excluded.version, speed = excluded.speed, per_race = excluded.per_race, per_outing = excluded.per_outing`,
+    book.totals.length > 0 &&
+      tx`
       update component c set total = n.total from jsonb_to_recordset(${tx.json(book.totals as never)}) as n (id uuid, total int)
-      where c.team_id = ${teamId} and c.id = n.id`;
-  if (book.findingHours.length > 0)
-    await tx`
+      where c.team_id = ${teamId} and c.id = n.id`,
+    book.findingHours.length > 0 &&
+      tx`
       update finding f set hours = n.hours from jsonb_to_recordset(${tx.json(book.findingHours as never)}) as n (id uuid, hours int)
-      where f.team_id = ${teamId} and f.id = n.id`;
-  if (book.hours.length > 0)
-    await tx`
+      where f.team_id = ${teamId} and f.id = n.id`,
+    book.hours.length > 0 &&
+      tx`
       update service_record r set hours = n.hours from jsonb_to_recordset(${tx.json(book.hours as never)}) as n (id uuid, hours int)
-      where r.team_id = ${teamId} and r.id = n.id`;
+      where r.team_id = ${teamId} and r.id = n.id`
+  ]);
 }
 
 const whole = (n: number | null) => (n === null ? null : Math.round(n));
