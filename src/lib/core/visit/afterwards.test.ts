@@ -65,7 +65,7 @@ function write(p: typeof plan, a: Afterwards, before: Entry[] = []) {
       stepKey: null,
       itemKey: null,
       ...entry,
-      seq: 1000 + n,
+      seq: (before.at(-1)?.seq ?? 0) + 1 + n,
       at: '2026-06-10T18:00:00Z',
       by: 'p'
     } as unknown as Entry;

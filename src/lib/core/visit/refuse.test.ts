@@ -155,7 +155,7 @@ describe('a level', () => {
     const early = step('level', 'done', { ...read, remark: 'stood since the run, ticked late' });
     const said = visitState(plan, [
       ...whole(plan).filter((e) => e.stepKey !== 'level'),
-      { ...early, seq: 900, at: '2026-06-10T10:00:04.000Z', by: 'Wren' } as Entry
+      { ...early, seq: 1_000_000, at: '2026-06-10T10:00:04.000Z', by: 'Wren' } as Entry
     ]);
     const again = step('level', 'done', { ...read, toppedUpMl: 60 });
     expect(refused(said, again, tools, Date.parse('2026-06-10T10:00:20Z'))).toBeNull();

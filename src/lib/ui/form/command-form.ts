@@ -99,6 +99,8 @@ export function commandForm<K extends Kind, T extends object>(
     invalidateAll: false,
     applyAction: false,
     taintedMessage: null,
+    // As the page scrolls anything: not smoothly where somebody wants less motion.
+    scrollToError: 'auto',
     // A line that comes or goes when a field is left would move the button that is just being pressed.
     validationMethod: 'onsubmit',
     onUpdate: async ({ form, cancel }) => {

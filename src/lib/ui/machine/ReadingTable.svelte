@@ -1,13 +1,12 @@
 <!-- Readings as they were written, struck-out ones among them. -->
 <script lang="ts">
-  import { Button, Input } from '$lib/ui/form/controls';
   import { strikeSchema } from '$lib/core/hours/form';
   import { page } from '$app/state';
   import { showHours } from '$lib/core/hours/hours';
   import { showKm } from '$lib/core/hours/learned';
   import type { ReadingRow } from '$lib/core/hours/reading';
   import { dayOf, showDay } from '$lib/core/time/day';
-  import Field from '../form/Field.svelte';
+  import OneWord from '../form/OneWord.svelte';
   import { commandForm } from '../form/command-form';
 
   interface Props {
@@ -25,7 +24,6 @@
   const form = commandForm('reading.strike', strikeSchema, () => ({ readingId: '', reason: '' }), {
     taken: () => (striking = '')
   });
-  const { data, errors, busy, enhance } = form;
   function turn(readingId: string) {
     form.reset({ readingId });
     striking = striking === readingId ? '' : readingId;
@@ -81,27 +79,15 @@
           </tr>
           {#if striking === r.id}<tr
               ><td class="whole" colspan="5">
-                <form
-                  class="flex flex-wrap items-start gap-2"
-                  aria-label="Strike out"
-                  method="POST"
-                  novalidate
-                  use:enhance
-                >
-                  <Field label="Why it is wrong" error={$errors.reason ?? $errors['']} class="w-96 max-w-full"
-                    >{#snippet children(a)}<Input {...a} bind:value={$data.reason} />{/snippet}</Field
-                  >
-                  <Button type="submit" size="sm" color="primary" class="mt-6" disabled={$busy}
-                    >Strike it out</Button
-                  >
-                  <Button
-                    type="button"
-                    size="sm"
-                    color="alternative"
-                    class="mt-6"
-                    onclick={() => (striking = '')}>Leave</Button
-                  >
-                </form>
+                <OneWord
+                  label="Strike out"
+                  {form}
+                  field="reason"
+                  ask="Why it is wrong"
+                  submit="Strike it out"
+                  color="primary"
+                  onleave={() => (striking = '')}
+                />
               </td></tr
             >{/if}
         {/each}

@@ -1,12 +1,13 @@
 <!-- What riders report and what happens to a machine. -->
 <script lang="ts">
-  import { Button, Input } from '$lib/ui/form/controls';
+  import { Input } from '$lib/ui/form/controls';
   import { INCIDENTS, SYMPTOMS } from '$lib/core/outing/outing';
   import { callSchema, dropCallSchema } from '$lib/core/schedule/form';
   import { showDay } from '$lib/core/time/day';
   import Field from '../form/Field.svelte';
   import { commandForm } from '../form/command-form';
   import InPlace from '../form/InPlace.svelte';
+  import OneWord from '../form/OneWord.svelte';
 
   interface Call {
     id: string;
@@ -39,7 +40,6 @@
   const drop = commandForm('call.drop', dropCallSchema, () => ({ callId: '', word: '' }), {
     taken: () => (dropping = '')
   });
-  const { data: dropped, errors: dropErrors, busy: isDropping, enhance: enhanceDrop } = drop;
   let dropping = $state('');
   function turnDrop(callId: string) {
     drop.reset({ callId });
@@ -96,22 +96,13 @@
           drop it with a word.{/if}
         <button type="button" class="link ml-2" onclick={() => turnDrop(c.id)}>Drop it</button>
       </p>
-      {#if dropping === c.id}
-        <form
-          class="mt-1 flex flex-wrap items-start gap-2"
-          aria-label="Drop {c.what}"
-          method="POST"
-          novalidate
-          use:enhanceDrop
-        >
-          <Field label="Why it is dropped" error={$dropErrors.word ?? $dropErrors['']} class="w-80 max-w-full"
-            >{#snippet children(a)}<Input {...a} bind:value={$dropped.word} />{/snippet}</Field
-          >
-          <Button type="submit" size="sm" color="alternative" class="mt-6" disabled={$isDropping}
-            >Drop it</Button
-          >
-        </form>
-      {/if}
+      {#if dropping === c.id}<OneWord
+          label="Drop {c.what}"
+          form={drop}
+          field="word"
+          ask="Why it is dropped"
+          submit="Drop it"
+        />{/if}
     </div>
   {/each}
   {#if calls.length === 0 && !adding}<p class="quiet mt-1">Nothing reported.</p>{/if}
