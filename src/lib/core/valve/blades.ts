@@ -17,16 +17,20 @@ export const anywhere =
   (um) =>
     um <= 2 * hi ? 1 : 0;
 
-/** It was so many µm last time: most likely near it, rather closed up than opened. */
-export const near =
-  (last: number, limits: Limits): Likely =>
-  (um) => {
+/** How far a valve is likely to have moved since its last check, µm: it closes up more than it opens. */
+const CLOSES = 30;
+const OPENS = 15;
+/** What nothing speaks for is not left out: something may have gone wrong. */
+const HARDLY = 1e-4;
+
+/** It was so many µm last time: most likely near it. */
+export const near = (last: number, limits: Limits): Likely => {
+  const possible = anywhere(limits);
+  return (um) => {
     const off = um - last;
-    return (
-      anywhere(limits)(um) * (off <= 0 ? Math.exp(off / 30) : Math.exp(-off / 15)) +
-      1e-4 * anywhere(limits)(um)
-    );
+    return possible(um) * (Math.exp(off <= 0 ? off / CLOSES : -off / OPENS) + HARDLY);
   };
+};
 
 /**
  * Which blade next, so that the verdict takes the fewest tries to be expected. Every order of asking is compared, from the

@@ -63,8 +63,9 @@ export const MOST_CLEARANCE = 1500;
 
 /** @returns null where it can be */
 export function impossible(m: Measured): Impossible | null {
-  const { from, to } = spanOf(m);
-  if (from < 0 || from > MOST_CLEARANCE || (Number.isFinite(to) && (to < 0 || to > 2 * MOST_CLEARANCE)))
-    return { what: 'out of reach', most: MOST_CLEARANCE };
-  return (m.by === 'dial' ? from > to : from >= to && m.by === 'blades') ? { what: 'upside down' } : null;
+  const { from, to, closed } = spanOf(m);
+  // Nobody tried what does not go: there is no upper end to be wrong.
+  const most = Number.isFinite(to) ? Math.max(from, to) : from;
+  if (from < 0 || to < 0 || most > MOST_CLEARANCE) return { what: 'out of reach', most: MOST_CLEARANCE };
+  return (closed ? from > to : from >= to) ? { what: 'upside down' } : null;
 }

@@ -31,11 +31,15 @@ export function wearOf(checks: readonly Check[], lo: number): Wear {
   return { rate, left: rate < 0 ? Math.max(0, (now - lo) / -rate) : null };
 }
 
-/** It closes up more than twice as fast as it used to: of the latest three checks against those before. */
+/** Slower than this nothing has doubled: it is what a blade's step makes of a valve that stands still. µm an hour. */
+const STILL = 0.05;
+
+/** It closes up at twice the rate it used to, or more: of the latest three checks against those before. */
 export function hasDoubled(checks: readonly Check[]): boolean {
   if (checks.length < 5) return false;
-  const slope = (list: readonly Check[]) =>
+  const rate = (list: readonly Check[]) =>
     theilSen(list.map((c) => ({ x: c.hours, y: c.clearance + c.shim })));
-  const [before, lately] = [slope(checks.slice(0, -2)), slope(checks.slice(-3))];
-  return before !== null && lately !== null && lately < 0 && lately <= 2 * Math.min(before, -0.05);
+  // The third from the end belongs to both: from there on it is that it closes faster.
+  const [before, lately] = [rate(checks.slice(0, -2)), rate(checks.slice(-3))];
+  return before !== null && lately !== null && lately <= 2 * Math.min(before, -STILL);
 }
