@@ -118,3 +118,32 @@ test('what only the server knows is said at its field, and a form opened again i
   await rebuild.getByLabel('Day').fill('2026-01-01');
   await expect(rebuild.getByRole('alert')).toHaveCount(0);
 });
+
+test('a press whose answer is lost is said to be so, and pressed again it is written once', async ({
+  work: page,
+  app
+}) => {
+  const machineId = await app.machineId('5');
+  await open(page, `/machines/${machineId}/sheet`);
+  await page.getByRole('button', { name: 'Change: Kept back from the first pour' }).click();
+  const form = page.getByRole('form', { name: 'Kept back from the first pour' });
+  await form.getByLabel(/^Kept back/).fill('12');
+  await form.getByRole('button', { name: 'Set it' }).click();
+  await expect(form).toHaveCount(0);
+  await page.route(
+    '**/api/commands',
+    async (route) => {
+      await route.fetch();
+      await route.abort();
+    },
+    { times: 1 }
+  );
+  const back = page.getByRole('button', { name: 'As the team: Kept back from the first pour' });
+  await back.click();
+  await expect(page.getByText('No answer from the server.')).toBeVisible();
+  await back.click();
+  await expect(back).toHaveCount(0);
+  expect(
+    await app.sql`select value from house_rule where machine_id = ${machineId} and team_id = ${app.teamId} order by seq`
+  ).toHaveLength(2);
+});

@@ -19,7 +19,7 @@
 </script>
 
 <form
-  class="my-3 border-2 p-4"
+  class="no-print my-3 border-2 p-4"
   style="border-color: var(--ink)"
   aria-label={label}
   method="POST"

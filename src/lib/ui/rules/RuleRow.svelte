@@ -7,6 +7,7 @@
   import { showDay } from '$lib/core/time/day';
   import Field from '../form/Field.svelte';
   import { commandForm } from '../form/command-form';
+  import FormError from '../form/FormError.svelte';
   import InPlace from '../form/InPlace.svelte';
   import { Press } from '../form/press.svelte';
   import { say } from '../shell/shell.svelte';
@@ -63,9 +64,12 @@
     form.reset();
     open = !open;
   }
+  // One id until it is taken: pressed again after a lost answer it is the same change.
+  let backId = crypto.randomUUID();
   async function asTheTeam() {
-    const body = { id: crypto.randomUUID(), machineId, key: rule.key, value: null, word: '' };
+    const body = { id: backId, machineId, key: rule.key, value: null, word: '' };
     if (!(await backToTeam.send('rule.set', body))) return;
+    backId = crypto.randomUUID();
     open = false;
     say(`${rule.title}: as the team. Records keep what was in force for them.`);
     await invalidateAll();
@@ -110,6 +114,7 @@
         onclick={() => void asTheTeam()}>As the team</button
       >{/if}{:else}<span class="quiet text-sm">fixed</span>{/if}
 </div>
+<FormError message={backToTeam.errors['']} />
 {#if open}
   <InPlace label={rule.title} {form} submit="Set it" onleave={turn}>
     <div class="grid items-start gap-3 sm:grid-cols-2">
