@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { daysTypedOrNone, errorsByField, hoursTyped, hoursTypedOrNone } from './forms';
+import { swapSchema } from './component/form';
 import { raceDaySchema, readingSchema } from './hours/form';
 import { eventSchema, machineSchema, personSchema, teamSchema } from './machine/form';
 import { doneSchema, taskSchema } from './schedule/form';
@@ -11,6 +12,19 @@ const errors = (schema: z.ZodType, value: unknown) => {
   const parsed = schema.safeParse(value);
   return parsed.success ? {} : errorsByField(parsed.error);
 };
+
+it('what is to be picked from a list and was not is asked for in words', () => {
+  const swap = {
+    id,
+    componentId: id,
+    withId: '',
+    day: '2026-06-10',
+    reading: '',
+    withReading: '',
+    reason: ''
+  };
+  expect(errors(swapSchema, swap)).toEqual({ withId: 'Pick one.' });
+});
 
 describe('hours as typed', () => {
   it.each([

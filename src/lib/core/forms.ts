@@ -7,7 +7,8 @@ import { centihours, MOST_CENTIHOURS, type Centihours } from './hours/hours';
 import { parseQuantity } from './quantity/parse';
 import { isDay } from './time/day';
 
-export const id = z.uuid();
+/** What something is known by. A form has it from a list: what is no id there was not picked. */
+export const id = z.uuid({ error: 'Pick one.' });
 
 /** Longer than any figure anybody types; what is longer is not read at all. */
 const LONGEST_FIGURE = 200;

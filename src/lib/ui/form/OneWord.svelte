@@ -23,7 +23,7 @@
 </script>
 
 <form class="flex flex-wrap items-start gap-2" aria-label={label} method="POST" novalidate use:enhance>
-  <Field label={ask} error={$errors[field] ?? $errors['']} class="w-96 max-w-full"
+  <Field label={ask} error={$errors[field] ?? $errors['']} class="w-full max-w-96"
     >{#snippet children(a)}<Input {...a} bind:value={$data[field]} />{/snippet}</Field
   >
   <Button type="submit" size="sm" {color} class="mt-6" disabled={$busy}>{submit}</Button>

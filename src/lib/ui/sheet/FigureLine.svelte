@@ -4,6 +4,7 @@
   import { invalidateAll } from '$app/navigation';
   import type { FigureKey, FigureKind } from '$lib/core/specs/kinds';
   import { showDay } from '$lib/core/time/day';
+  import FormError from '../form/FormError.svelte';
   import { Press } from '../form/press.svelte';
   import Asked from './Asked.svelte';
   import { bothUnits, sourceLine, type SheetFigure } from './figure';
@@ -70,6 +71,7 @@
       >Looked again: still right</button
     >
   </p>{/each}
+<FormError message={note.errors['']} />
 {#if more}
   <div class="my-2 flex flex-wrap items-center gap-3 pl-4">
     <label class="text-sm"
