@@ -20,8 +20,8 @@ export interface PlanInput {
   stock: Readonly<Record<number, number>>;
   /** Sizes that can be bought. */
   buyable: readonly number[];
-  /** All that are open, or only those out of their limits: the others keep their shims, and these go nowhere. */
-  touch: 'all' | 'out-of-spec';
+  /** All that are open, only those out of their limits, or those named: the others keep their shims, and these go nowhere. */
+  touch: 'all' | 'out-of-spec' | readonly string[];
 }
 
 export interface Fit {
@@ -68,7 +68,9 @@ interface Offer {
 export function planShims({ valves, stock, buyable, touch }: PlanInput): Plan {
   if (valves.length > 32) throw new RangeError('no engine has so many valves');
   const isIn = (v: PlanValve, clearance: number) => clearance >= v.lo && clearance <= v.hi;
-  const open = touch === 'all' ? valves : valves.filter((v) => !isIn(v, v.measured));
+  const touched = (v: PlanValve) =>
+    touch === 'all' || (touch === 'out-of-spec' ? !isIn(v, v.measured) : touch.includes(v.id));
+  const open = valves.filter(touched);
   const untouched = valves.filter((v) => !open.includes(v)).map((v) => v.id);
   const pool: Offer[] = [
     ...open.map((v): Offer => ({ shim: v.shim, from: 'another valve', of: v.id })),

@@ -1,0 +1,146 @@
+import { forSums, spanOf, type Span } from './clearance';
+import { isBad, type ValveRules, type ValveStand } from './check';
+import { isShimmed } from './head';
+import { aimOf } from './limits';
+import { planShims, type Fit, type Plan, type PlanInput, type PlanValve } from './plan';
+import { predictedSpan, sizesOf, thickness, wanted, type Series } from './shim';
+
+/** What a plan is made by: the house's rules, or one of them switched. */
+export interface PlanRules extends ValveRules {
+  /** Sizes may be bought. */
+  buy: boolean;
+}
+/** Plans that are laid side by side. */
+export const CHOICES = [
+  'by the house',
+  'only the bad',
+  'everything',
+  'loose side',
+  'nothing bought'
+] as const;
+export type Choice = (typeof CHOICES)[number];
+export const CHOICE_WORDS: Readonly<Record<Choice, string>> = {
+  'by the house': 'By the house rules',
+  'only the bad': 'Only what is out',
+  everything: 'Everything that is open',
+  'loose side': 'Set to the loose side',
+  'nothing bought': 'Nothing bought'
+};
+
+export function rulesOf(choice: Choice, house: ValveRules): PlanRules {
+  const rules = { ...house, buy: choice !== 'nothing bought' };
+  if (choice === 'only the bad') return { ...rules, shims: 'only those out of spec' };
+  if (choice === 'everything') return { ...rules, shims: 'all that are open' };
+  return choice === 'loose side' ? { ...rules, aim: 'loose side' } : rules;
+}
+
+/** A shim of the drawer: how many there are of it. All µm. */
+export interface DrawerShim {
+  stamp: number | null;
+  measured: number | null;
+  count: number;
+}
+
+/** Why a valve cannot be planned for. */
+export type Unplanned = {
+  valve: string;
+  why: 'its shim is not known' | 'no blade goes' | 'not measured' | 'no limits';
+};
+
+/** What a plan is worked out from; null where nothing is to be put right, or nothing is known. */
+export function planInput(
+  stands: readonly ValveStand[],
+  rules: PlanRules,
+  drawer: readonly DrawerShim[],
+  series: Series | null
+): { input: PlanInput; unplanned: Unplanned[] } {
+  const unplanned: Unplanned[] = [];
+  const valves = stands.flatMap((s): PlanValve[] => {
+    if (!isShimmed(s.gauge)) return [];
+    const no = (why: Unplanned['why']): PlanValve[] => {
+      unplanned.push({ valve: s.valve.id, why });
+      return [];
+    };
+    // A plan is made from what was found, with what sat in it then.
+    const sat = s.changed ? s.before : s.shim;
+    const shim = sat && thickness(sat);
+    if (!s.limits) return no('no limits');
+    if (!s.found) return no('not measured');
+    const measured = forSums(s.found.measured, rules.shimReading);
+    if (measured === null) return no('no blade goes');
+    if (shim === null) return no('its shim is not known');
+    return [
+      { id: s.valve.id, measured, shim, lo: s.limits.lo, hi: s.limits.hi, target: aimOf(s.limits, rules.aim) }
+    ];
+  });
+  const stock: Record<number, number> = {};
+  for (const d of drawer) {
+    const um = thickness(d);
+    if (um !== null && d.count > 0) stock[um] = (stock[um] ?? 0) + d.count;
+  }
+  const bad = stands.filter((s) => isBad(s, rules)).map((s) => s.valve.id);
+  const touch: PlanInput['touch'] =
+    rules.shims === 'all that are open' ? 'all' : valves.filter((v) => bad.includes(v.id)).map((v) => v.id);
+  return { input: { valves, stock, buyable: rules.buy && series ? sizesOf(series) : [], touch }, unplanned };
+}
+
+/** Where a wish cannot be met: what size would, and how far out it stays without. All µm. */
+export interface Missing {
+  valve: string;
+  thinnest: number;
+  thickest: number;
+  best: number;
+  /** Below nothing: too tight by so much; above: too loose. */
+  off: number;
+  /** No size in reach is made at all. */
+  notMade: boolean;
+}
+
+export function missingOf(plan: Plan, input: PlanInput, series: Series | null): Missing[] {
+  return plan.fits.flatMap((f): Missing[] => {
+    const v = input.valves.find((x) => x.id === f.id)!;
+    const off = f.predicted < v.lo ? f.predicted - v.lo : f.predicted > v.hi ? f.predicted - v.hi : 0;
+    if (off === 0) return [];
+    const { thinnest, thickest, best } = wanted(v);
+    const notMade = series !== null && !sizesOf(series).some((s) => s >= thinnest && s <= thickest);
+    return [{ valve: f.id, thinnest, thickest, best, off, notMade }];
+  });
+}
+
+/** The clearance a fit leads to, with the width of the bracket it was found in. */
+export function bandOf(fit: Fit, stand: ValveStand): Span {
+  const sat = stand.changed ? stand.before : stand.shim;
+  return predictedSpan(spanOf(stand.found!.measured), thickness(sat!)!, fit.shim);
+}
+
+/** A plan worked out for one choice. */
+export interface PlanOf {
+  choice: Choice;
+  rules: PlanRules;
+  input: PlanInput;
+  plan: Plan;
+  unplanned: Unplanned[];
+}
+/** All plans that are laid side by side; of those that come to the same, the first. */
+export function plansOf(
+  stands: readonly ValveStand[],
+  house: ValveRules,
+  drawer: readonly DrawerShim[],
+  series: Series | null
+): PlanOf[] {
+  const plans: PlanOf[] = [];
+  const same = new Set<string>();
+  for (const choice of CHOICES) {
+    const rules = rulesOf(choice, house);
+    const { input, unplanned } = planInput(stands, rules, drawer, series);
+    if (input.valves.length === 0) continue;
+    const plan = planShims(input);
+    const key = JSON.stringify(
+      plan.fits.filter((f) => f.from !== 'itself').map((f) => [f.id, f.shim, f.from, f.of])
+    );
+    if (same.has(key)) continue;
+    same.add(key);
+    plans.push({ choice, rules, input, plan, unplanned });
+  }
+  return plans;
+}
