@@ -31,7 +31,8 @@ export function counting(trigger: Trigger, used: number | null, first = false): 
     first: f,
     due: Math.min(book, trigger.shortenedTo ?? Infinity),
     used: trigger.measure === 'days' ? null : used,
-    aged: null
+    aged: null,
+    within: null
   };
 }
 

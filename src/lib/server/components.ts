@@ -16,6 +16,7 @@ import {
   type Component,
   type OpenFitting
 } from './fittings';
+import { takeOverHead } from './heads';
 import { hoursBy } from './machines';
 import { refuseDay } from './moment';
 import { writeReading } from './readings';
@@ -83,6 +84,8 @@ export async function addComponent({ tx, team, personId, now }: Write, c: Compon
       at: momentOn(c.fittedOn, team.timeZone, now),
       reason: ''
     });
+    // The engine that was there all along has a name now; a new one is another.
+    if (c.kind === 'engine' && c.machineId && !c.fromNew) await takeOverHead(tx, team.id, c.machineId, c.id);
   }
 }
 

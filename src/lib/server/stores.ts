@@ -1,6 +1,7 @@
 import type { AdapterInput, OilInput, StockInput, WrenchInput } from '../core/stores/form';
+import type { BladesInput } from '../core/valve/form';
 import { movementsOf } from '../core/stores/stock';
-import type { Toolbox } from '../core/stores/toolbox';
+import type { BladeSet, Toolbox } from '../core/stores/toolbox';
 import type { Db } from './db';
 import { refuse } from './refusal';
 import type { Write } from './write';
@@ -21,10 +22,16 @@ export async function readToolbox(sql: Db, teamId: string): Promise<Toolbox> {
   return { wrenches, adapters, oils } as unknown as Toolbox;
 }
 
+/** Feeler blades of a team, set by set. */
+export async function listBlades(sql: Db, teamId: string): Promise<BladeSet[]> {
+  return (await sql`
+    select id, name, blades as um from blade_set where team_id = ${teamId} and retired_at is null order by name`) as unknown as BladeSet[];
+}
+
 async function refuseName(
   tx: Db,
   teamId: string,
-  table: 'torque_wrench' | 'adapter',
+  table: 'torque_wrench' | 'adapter' | 'blade_set',
   name: string,
   id: string
 ): Promise<void> {
@@ -58,6 +65,11 @@ export async function addOil({ tx, team, personId }: Write, o: OilInput): Promis
     await tx`insert into oil_movement (team_id, id, oil_id, ml, why, by) values (${team.id}, ${crypto.randomUUID()}, ${o.id}, ${o.stock}, 'put into the stores', ${personId})`;
 }
 
+export async function addBlades({ tx, team, personId }: Write, b: BladesInput): Promise<void> {
+  await refuseName(tx, team.id, 'blade_set', b.name, b.id);
+  await tx`insert into blade_set (team_id, id, name, blades, created_by) values (${team.id}, ${b.id}, ${b.name}, ${b.blades}, ${personId})`;
+}
+
 /** Writes down what came, what went, or what there is of an oil now. */
 export async function noteStock({ tx, team, personId }: Write, s: StockInput): Promise<void> {
   const [o] = await tx`select bottle_ml from oil where team_id = ${team.id} and id = ${s.oilId} for update`;
@@ -79,9 +91,9 @@ export async function noteStock({ tx, team, personId }: Write, s: StockInput): P
 /** Takes a thing out of use; what was written with it stays. */
 export async function retire(
   { tx, team }: Write,
-  input: { id: string; what: 'wrench' | 'adapter' | 'oil' }
+  input: { id: string; what: 'wrench' | 'adapter' | 'oil' | 'blades' }
 ): Promise<void> {
-  const table = { wrench: 'torque_wrench', adapter: 'adapter', oil: 'oil' }[input.what];
+  const table = { wrench: 'torque_wrench', adapter: 'adapter', oil: 'oil', blades: 'blade_set' }[input.what];
   const [row] =
     await tx`update ${tx(table)} set retired_at = coalesce(retired_at, now()) where team_id = ${team.id} and id = ${input.id} returning id`;
   if (!row) refuse('', 'That is not in this team’s stores.');

@@ -7,10 +7,10 @@ export type Moments = ReadonlyMap<string, readonly number[]>;
  * At which moments each machine's counts are asked for by a book: where tasks were done, components rebuilt and fitted, work
  * stands as a peg. Everything the book says hangs on these and on where the machine stands now.
  *
- * @param asked further moments of components, for their own pages
+ * @param asked further moments of machines and components, for their own pages
  */
 export function momentsOf(book: BookOf, asked: ReadonlyMap<string, readonly number[]> = new Map()): Moments {
-  const machines = new Map<string, Set<number>>(book.machines.map((m) => [m.id, new Set()]));
+  const machines = new Map<string, Set<number>>(book.machines.map((m) => [m.id, new Set(asked.get(m.id))]));
   const parts = new Map<string, Set<number>>(book.parts.map((p) => [p.id, new Set(asked.get(p.id))]));
   const at = (machineId: string | null, componentId: string | null, moment: number) => {
     if (componentId !== null) parts.get(componentId)?.add(moment);

@@ -80,6 +80,8 @@ export interface RestartRow {
   stated?: number | null;
   /** When it was written down. */
   written: number;
+  /** What was seen then wants it again within so many hundredths of an hour; left out: nothing did. */
+  within?: number | null;
 }
 
 /** An open finding: on a machine, or on a component wherever that is now. */

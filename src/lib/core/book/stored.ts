@@ -15,7 +15,7 @@ import type { Peg } from '../trail/lane';
  * Where a machine stands, and the steps of its book, are derived: rows of another version are not brought up but worked out
  * again. A change of a shape below is a new version.
  */
-export const STANDING_VERSION = 1;
+export const STANDING_VERSION = 2;
 
 const maybe = <T>(schema: z.ZodType<T>) => schema.nullable();
 const amount = maybe(z.number());
@@ -36,7 +36,8 @@ const counting = z.object({
   first: z.boolean(),
   due: amount,
   used: amount,
-  aged: amount
+  aged: amount,
+  within: amount
 } satisfies Shape<Counting>);
 
 const call = z.object({

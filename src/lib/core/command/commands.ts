@@ -35,6 +35,19 @@ import {
   modificationSchema
 } from '../specs/form';
 import { adapterSchema, oilSchema, retireSchema, stockSchema, wrenchSchema } from '../stores/form';
+import { drawerPasteSchema, drawerSchema, levelSchema } from '../valve/drawer';
+import {
+  bladesSchema,
+  checkCloseSchema,
+  checkStrikeSchema,
+  fitSchema,
+  guideSchema,
+  headSchema,
+  measureSchema,
+  planSchema,
+  shimReadSchema,
+  sizesSchema
+} from '../valve/form';
 import { entrySchema, type Entry } from '../visit/entry';
 import { startSchema } from '../visit/form';
 import { jobSchema } from '../job/form';
@@ -92,7 +105,21 @@ export const COMMANDS = {
   'adapter.add': adapterSchema,
   'oil.add': oilSchema,
   'oil.stock': stockSchema,
+  'blades.add': bladesSchema,
+  'shims.count': drawerSchema,
+  'shims.paste': drawerPasteSchema,
+  'shims.level': levelSchema,
   'store.retire': retireSchema,
+
+  'head.set': headSchema,
+  'head.sizes': sizesSchema,
+  'head.guide': guideSchema,
+  'valve.measure': measureSchema,
+  'valve.shim': shimReadSchema,
+  'valve.plan': planSchema,
+  'valve.fit': fitSchema,
+  'valve.close': checkCloseSchema,
+  'valve.strike': checkStrikeSchema,
 
   'job.save': jobSchema,
 
@@ -123,6 +150,12 @@ interface Answers {
   'task.done': string | null;
   'sheet.copy': { copied: number; left: number };
   'job.save': number;
+  /** The head: one that was laid out already is the same. */
+  'head.set': string;
+  /** The check it went into. */
+  'valve.measure': string;
+  /** The record; null where it was done for no task. */
+  'valve.close': string | null;
   'visit.start': string;
   'visit.enter': Pick<Entry, 'seq' | 'at' | 'by'>;
   /** The first record. */

@@ -109,6 +109,15 @@ describe('what has gone by since it was last done', () => {
       used: 500
     });
   });
+  it('falls due sooner where what was seen wants it, in hours, never later than the book, and until it is done again', () => {
+    const of = (within: number, more: Restart[] = []) =>
+      countTask(counted([hours(1500), trigger('outings', 9)]), [done(40, { within }), ...more], clock())
+        .triggers;
+    expect(of(800)[0]).toMatchObject({ due: 800, within: 800, book: 1500, used: 2000 });
+    expect(of(800)[1]).toMatchObject({ due: 9, within: null });
+    expect(of(2000)[0]).toMatchObject({ due: 1500 });
+    expect(of(800, [done(50)])[0]).toMatchObject({ due: 1500, within: null });
+  });
   it('nobody knows', () =>
     expect(countTask(counted([hours(1500)]), [], clock())).toMatchObject({
       counted: null,

@@ -19,6 +19,8 @@ export interface Restart {
   stated?: number | null;
   /** Whether the part was replaced: what counts for a task that belongs to a fitted part. */
   replaced: boolean;
+  /** What was seen then wants it done again within so much, hundredths of an hour; left out: nothing did. */
+  within?: number | null;
   /** When it was written down, ms since 1970: of two done at one moment, the one written later was the later. */
   written?: number;
 }
@@ -68,7 +70,14 @@ export function countTask(
     return {
       counted: null,
       strained: {},
-      triggers: task.triggers.map((t) => ({ ...t, ...bookOf(t, false), due: null, used: null, aged: null }))
+      triggers: task.triggers.map((t) => ({
+        ...t,
+        ...bookOf(t, false),
+        due: null,
+        used: null,
+        aged: null,
+        within: null
+      }))
     };
 
   const strained: Partial<Record<Strain, number>> = {};
@@ -86,10 +95,14 @@ export function countTask(
       const book = bookOf(t, first);
       const series = seriesFor(t);
       const used = usedSince(t.measure, series, last);
+      const within = t.measure === 'hours' ? (last.within ?? null) : null;
+      const due = dueAmount(t, task.anchoring, order, series, book.book);
       return {
         ...t,
         ...book,
-        due: dueAmount(t, task.anchoring, order, series, book.book),
+        // Never later than the book's.
+        due: within === null || due === null ? due : Math.min(due, within),
+        within,
         used,
         aged:
           task.ageing === 'by the riding' && t.measure === 'hours' && used !== null

@@ -49,6 +49,8 @@ export interface Counting extends Trigger {
   used: number | null;
   /** The same with every hour weighted by the riding; null when it ages by the meter. Never less than `used`. */
   aged: number | null;
+  /** What was seen when it was last done wants it again within so much: sooner than the book's. Null: nothing did. */
+  within: number | null;
 }
 
 /** A symptom or incident that calls a task now. */

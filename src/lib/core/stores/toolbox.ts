@@ -13,4 +13,11 @@ export interface Toolbox {
   adapters: Adapter[];
   oils: StockedOil[];
 }
+
+/** Feeler blades that are kept together, µm, the thinnest first. */
+export interface BladeSet {
+  id: string;
+  name: string;
+  um: number[];
+}
 export const NO_TOOLS: Toolbox = { wrenches: [], adapters: [], oils: [] };

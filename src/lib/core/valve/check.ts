@@ -113,7 +113,9 @@ export interface ValveStand {
   last: { day: string; hours: number | null; measured: Measured } | null;
 }
 
-const lastOf = <T>(list: readonly T[], is: (x: T) => boolean): T | null => list.findLast(is) ?? null;
+/** Neither end was tried: what was measured there before is taken back. */
+export const isNothing = (m: Measured): boolean => m.by === 'blades' && m.goes === null && m.stops === null;
+export const NOTHING: Measured = { by: 'blades', goes: null, stops: null };
 
 /** What it is now: as left, else as found. */
 export const readingNow = (s: Pick<ValveStand, 'found' | 'left'>): Reading | null => s.left ?? s.found;
@@ -121,7 +123,10 @@ export const readingNow = (s: Pick<ValveStand, 'found' | 'left'>): Reading | nul
 /** How every valve of a head stands. One function for screen, plan and close. */
 export function standsOf(c: CheckInput): ValveStand[] {
   const stands = valvesOf(c.layout).map((valve): ValveStand => {
-    const of = (stage: Stage) => lastOf(c.readings, (r) => r.valve === valve.id && r.stage === stage);
+    const of = (stage: Stage) => {
+      const latest = c.readings.findLast((r) => r.valve === valve.id && r.stage === stage);
+      return latest && !isNothing(latest.measured) ? latest : null;
+    };
     const [found, left] = [of('found'), of('left')];
     const gauge = gaugeOf(c.layout, valve.side);
     const limits = c.limits[valve.side];
@@ -184,12 +189,11 @@ function sayOf(
   { limits, blades, last }: { limits: Limits | null; blades: readonly number[]; last: ValveStand['last'] }
 ): { verdict: ValveVerdict; next: Next | null } {
   if (!limits) return { verdict: now ? 'no limits' : 'not measured', next: null };
-  const span = spanOf(now?.measured ?? { by: 'blades', goes: null, stops: null });
+  const span = spanOf(now?.measured ?? NOTHING);
   const was = last && forSums(last.measured, 'middle of the bracket');
   const likely = was === null ? anywhere(limits) : near(was, limits);
   const next = blades.length > 0 ? nextBlade(span, limits, blades, likely) : null;
-  if (!now || (now.measured.by === 'blades' && now.measured.goes === null && now.measured.stops === null))
-    return { verdict: 'not measured', next };
+  if (!now) return { verdict: 'not measured', next };
   const said = verdict(span, limits);
   if (said !== 'undecided') return { verdict: said, next: null };
   if (next) return { verdict: next.what === 'borderline' ? 'borderline' : 'undecided', next };

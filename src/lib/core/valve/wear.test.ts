@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import cases from '../worked-cases/valve_wear.json';
-import { hasDoubled, wearOf, type Check } from './wear';
+import { alarmsOf, hasDoubled, nextWithin, reachesLimit, wearOf, type Check } from './wear';
 
 const checksOf = (c: (typeof cases)[number]): Check[] =>
   c.history.map((h) => {
@@ -48,5 +48,52 @@ describe('how a valve wears', () => {
     expect(hasDoubled([at(0, 1960), at(20, 1950), at(40, 1940), at(60, 1915), at(80, 1890)])).toBe(true);
     expect(hasDoubled([at(0, 1960), at(20, 1950), at(40, 1940), at(60, 1930), at(80, 1920)])).toBe(false);
     expect(hasDoubled([at(0, 1960), at(20, 1950), at(40, 1925)])).toBe(false);
+  });
+});
+
+describe('when a valve reaches its limit', () => {
+  const at = (hours: number, clearance: number, shim = 1800): Check => ({ hours, clearance, shim });
+  const bracket = (goes: number, stops: number) => ({ by: 'blades' as const, goes, stops });
+
+  it('is between the blade that went and the one that did not, at the rates of its past', () => {
+    // One µm an hour throughout: 20 to 45 h for 130 to 155 over 110.
+    const steady = [at(0, 150), at(10, 140), at(20, 130)];
+    expect(reachesLimit(steady, bracket(130, 155), 110)).toEqual({ early: 20, late: 45 });
+    // 0.5, 1, 1.5 an hour: the quarter that fell fastest and the one that fell slowest.
+    const uneven = [at(0, 150), at(10, 145), at(20, 130)];
+    // (130 − 110) / 1.5 and (130 − 110) / 0.5.
+    expect(reachesLimit(uneven, { by: 'reading', at: 130 }, 110)).toEqual({ early: 20 / 1.5, late: 40 });
+  });
+
+  it('is not known where nothing closes up, and has no end where it may stand still', () => {
+    expect(reachesLimit([at(0, 130), at(10, 130)], bracket(130, 155), 110)).toBeNull();
+    expect(reachesLimit([at(0, 130)], bracket(130, 155), 110)).toBeNull();
+    // Falls, stands: the slowest quarter does not fall at all.
+    const stands = [at(0, 150), at(10, 130), at(20, 130), at(30, 130)];
+    expect(reachesLimit(stands, bracket(130, 155), 110)?.late).toBeNull();
+  });
+
+  it('is now where it has been reached', () => {
+    expect(reachesLimit([at(0, 130), at(10, 100)], bracket(100, 110), 110)).toEqual({ early: 0, late: 0 });
+  });
+
+  it('brings the next check nearer by the first valve that may, and never to this very moment', () => {
+    const limits = { lo: 110, hi: 160 };
+    const slow = { checks: [at(0, 150), at(20, 140)], now: bracket(140, 150), limits };
+    const fast = { checks: [at(0, 150), at(20, 130)], now: bracket(130, 150), limits };
+    // (140 − 110) / 0.5 = 60 h; (130 − 110) / 1 = 20 h.
+    expect(nextWithin([slow])).toBe(6000);
+    expect(nextWithin([slow, fast])).toBe(2000);
+    expect(nextWithin([])).toBeNull();
+    expect(nextWithin([{ checks: [at(0, 130), at(20, 110)], now: bracket(110, 125), limits }])).toBe(100);
+  });
+
+  it('is a matter of planning a head where the rate doubled, or the thinnest shim is near', () => {
+    const series = { thinnest: 1200, thickest: 3500, step: 50 };
+    expect(alarmsOf([], 1300, series)).toEqual(['near the thinnest shim made']);
+    expect(alarmsOf([], 1350, series)).toEqual([]);
+    expect(alarmsOf([], 1300, null)).toEqual([]);
+    const doubled = [at(0, 160), at(20, 150), at(40, 140), at(60, 115), at(80, 90)];
+    expect(alarmsOf(doubled, null, null)).toEqual(['the rate has doubled']);
   });
 });

@@ -1,4 +1,6 @@
 import { theilSen } from '../statistics/robust';
+import { spanOf, type Limits, type Measured } from './clearance';
+import type { Series } from './shim';
 
 /** A check of one valve: as found, and as left where it was shimmed. All µm, hours of the engine in h. */
 export interface Check {
@@ -42,4 +44,68 @@ export function hasDoubled(checks: readonly Check[]): boolean {
   // The third from the end belongs to both: from there on it is that it closes faster.
   const [before, lately] = [rate(checks.slice(0, -2)), rate(checks.slice(-3))];
   return before !== null && lately !== null && lately <= 2 * Math.min(before, -STILL);
+}
+
+/** All slopes between two checks that lie apart, the steepest fall first. µm an hour */
+function slopes(checks: readonly Check[]): number[] {
+  const seat = checks.map((c) => ({ x: c.hours, y: c.clearance + c.shim }));
+  return seat
+    .flatMap((a, i) => seat.slice(i + 1).flatMap((b) => (b.x > a.x ? [(b.y - a.y) / (b.x - a.x)] : [])))
+    .sort((a, b) => a - b);
+}
+
+/** Between how many hours from the latest check it will likely reach its lower limit. `late` null: nobody can say. */
+export interface Reaches {
+  early: number;
+  late: number | null;
+}
+
+/**
+ * Between which hours a valve likely reaches its lower limit: from the blade that went at the rate of the fastest quarter of
+ * its past, to the one that did not at that of the slowest.
+ *
+ * @param now as it was last measured
+ * @returns null where it does not close up, or nobody knows
+ */
+export function reachesLimit(checks: readonly Check[], now: Measured, lo: number): Reaches | null {
+  const { left, rate } = wearOf(checks, lo);
+  if (left === null || rate === null) return null;
+  const all = slopes(checks);
+  const last = all.length - 1;
+  const steep = Math.min(rate, all[Math.floor(last * 0.25)]!);
+  const shallow = Math.max(rate, all[Math.ceil(last * 0.75)]!);
+  const span = spanOf(now);
+  const most = Number.isFinite(span.to) ? span.to : span.from;
+  return {
+    early: Math.max(0, (span.from - lo) / -steep),
+    late: shallow < 0 ? Math.max(0, (most - lo) / -shallow) : null
+  };
+}
+
+/** A shim within so many steps of the thinnest made leaves little to go. */
+const STEPS_LEFT = 2;
+
+/** Why a head is to be planned for. */
+export type Alarm = 'the rate has doubled' | 'near the thinnest shim made';
+/** @param shim that sits there now, µm; null: not known, or a screw */
+export function alarmsOf(checks: readonly Check[], shim: number | null, series: Series | null): Alarm[] {
+  const alarms: Alarm[] = [];
+  if (hasDoubled(checks)) alarms.push('the rate has doubled');
+  if (shim !== null && series !== null && shim <= series.thinnest + STEPS_LEFT * series.step)
+    alarms.push('near the thinnest shim made');
+  return alarms;
+}
+
+/** At once is no stake: whoever has just looked has until the next ride. Hundredths of an hour */
+const LEAST_AHEAD = 100;
+
+/**
+ * How soon a head is to be checked again by its wear, hundredths of an hour of the engine: when the first of its valves may
+ * reach its lower limit. Null: no valve closes up, or nobody knows.
+ */
+export function nextWithin(
+  valves: readonly { checks: readonly Check[]; now: Measured; limits: Limits }[]
+): number | null {
+  const soonest = valves.flatMap((v) => reachesLimit(v.checks, v.now, v.limits.lo)?.early ?? []);
+  return soonest.length === 0 ? null : Math.max(LEAST_AHEAD, Math.floor(Math.min(...soonest) * 100));
 }

@@ -14,7 +14,7 @@ export interface Asked {
   machineIds: readonly string[];
   /** Components besides those that are on the machines. */
   componentIds: readonly string[];
-  /** Moments at which a component's own counts are wanted. */
+  /** Moments at which the own counts of a machine or component are wanted. */
   moments?: ReadonlyMap<string, readonly number[]>;
 }
 
@@ -104,12 +104,12 @@ export async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<O
       with rule as (
         select value #>> '{}' as anchoring from house_rule where team_id = ${teamId} and key = 'anchoring' order by seq desc limit 1
       )
-      select t.id as task_id, r.done_at, r.done_on, r.hours, r.hours_by, r.replaced, r.created_at from task t
+      select t.id as task_id, r.done_at, r.done_on, r.hours, r.hours_by, r.replaced, r.created_at, r.next_within from task t
       cross join lateral (
         select * from service_record r where r.team_id = t.team_id and r.task_id = t.id and (not t.per_part or r.replaced) order by r.done_at desc, r.created_at desc, r.id desc limit 1
       ) r where ${ours}
       union
-      select t.id, r.done_at, r.done_on, r.hours, r.hours_by, r.replaced, r.created_at from task t
+      select t.id, r.done_at, r.done_on, r.hours, r.hours_by, r.replaced, r.created_at, r.next_within from task t
       join service_record r on r.team_id = t.team_id and r.task_id = t.id
       where ${ours} and coalesce(t.anchoring, (select anchoring from rule), 'from done') = 'from due'
       order by done_at`,
@@ -188,7 +188,8 @@ export async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<O
         day: r.done_on,
         replaced: r.replaced,
         written: ms(r.created_at),
-        ...(r.hours_by === 'stated' && { stated: r.hours })
+        ...(r.hours_by === 'stated' && { stated: r.hours }),
+        ...(r.next_within !== null && { within: r.next_within })
       })),
       ...rebuilds.map((r): RestartRow => ({
         taskId: r.task_id,

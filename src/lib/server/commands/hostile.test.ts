@@ -47,8 +47,10 @@ beforeAll(async () => {
     wrench,
     oil,
     visit,
-    template
-  ] = Array.from({ length: 12 }, uuid) as string[];
+    template,
+    head,
+    check
+  ] = Array.from({ length: 14 }, uuid) as string[];
   const trigger = () => ({ id: uuid(), measure: 'hours', every: '15', limit: '', first: '', firstLimit: '' });
   const at = { machineId, day: '2026-06-12' };
   bodies = {
@@ -273,6 +275,65 @@ beforeAll(async () => {
       stock: '2 L'
     },
     'oil.stock': { id: id(), oilId: oil, now: '3', why: 'bought' },
+    'blades.add': { id: id(), name: 'B', blades: '0.05 to 0.20 by 0.05 mm' },
+    'shims.count': { id: id(), across: '8', stamp: '185', measured: '', now: '+2', why: '' },
+    'shims.paste': { id: id(), rows: [{ across: '8', stamp: '180', measured: '1.801', now: '2' }] },
+    'shims.level': { across: 8000, stamp: 1850, least: 2 },
+    'head.set': {
+      id: head,
+      machineId,
+      layout: {
+        cylinders: 1,
+        row: 'side by side',
+        exhaustTo: 'front',
+        inlets: 2,
+        exhausts: 2,
+        inletGauge: 'cam and bucket',
+        exhaustGauge: 'rocker and shim'
+      }
+    },
+    'head.sizes': { headId: head, sizes: '1.20 to 3.50 by 0.05', across: '8' },
+    'head.guide': {
+      headId: head,
+      marks: 'the line',
+      turn: 'forwards',
+      free: 'both rockers',
+      firing: '1',
+      between: '',
+      note: ''
+    },
+    'valve.measure': {
+      checkId: check,
+      headId: head,
+      visitId: null,
+      cold: 'said',
+      readings: [
+        { id: id(), valve: '1-inlet-left', stage: 'found', measured: { by: 'blades', goes: 75, stops: 100 } }
+      ]
+    },
+    'valve.shim': {
+      id: id(),
+      headId: head,
+      checkId: check,
+      valve: '1-inlet-left',
+      stamp: 1850,
+      measured: 1830
+    },
+    'valve.plan': {
+      checkId: check,
+      plan: {
+        choice: 'by the house',
+        fits: [{ valve: '1-inlet-left', shim: 1800, from: 'bought', of: null }]
+      }
+    },
+    'valve.fit': {
+      id: id(),
+      checkId: check,
+      fits: [{ id: id(), valve: '1-inlet-left', stamp: 1800, measured: null, from: 'bought', of: null }],
+      out: [{ valve: '1-inlet-left', measured: 1832 }]
+    },
+    'valve.close': { checkId: check, taskId: null, leave: null },
+    'valve.strike': { checkId: check, reason: 'warm' },
     'store.retire': { id: wrench, what: 'wrench' },
     'job.save': {
       key: 'mine',

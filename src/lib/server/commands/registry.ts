@@ -5,6 +5,7 @@ import { addCall, dropCall, machineOfCall } from '../calls';
 import { addComponent, moveComponent, rebuild, scrap, swapComponents } from '../components';
 import { correct, placeOfRecord } from '../corrections';
 import type { Tx } from '../db';
+import { placeOfHead, setGuide, setHead, setSizes } from '../heads';
 import { estimateOuting, machineOfOuting } from '../estimates';
 import { addEvent, callOff } from '../events';
 import { addFinding, closeFinding, placeOfFinding, regrade } from '../findings';
@@ -18,10 +19,14 @@ import { addReminder, noteReminder, placeOfReminder } from '../reminders';
 import { SCHEDULES, setRule } from '../rules';
 import { addModification, confirmFigure, copySheet, noteModification } from '../spec-changes';
 import { addFastener, addFigure, changeFastener, machineOfSheet, removeFastener } from '../specs';
-import { addAdapter, addOil, addWrench, noteStock, retire } from '../stores';
+import { countShims, pasteDrawer, setLevel } from '../shim-drawer';
+import { addAdapter, addBlades, addOil, addWrench, noteStock, retire } from '../stores';
 import { addTask, changeTask, ownerScope, recordDone, retireTask } from '../tasks';
 import { addPerson } from '../teams';
 import { saveTemplate } from '../templates';
+import { closeCheck, placeOfClose, strikeCheck } from '../valve-close';
+import { fitShims } from '../valve-fit';
+import { measure, placeOfCheck, readShim, settlePlan } from '../valves';
 import { answerVisit } from '../visit-answers';
 import { closeVisit } from '../visit-close';
 import { startVisit } from '../visit-start';
@@ -232,6 +237,54 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
   'adapter.add': entry({ role: everyone, scope: null, handle: addAdapter }),
   'oil.add': entry({ role: everyone, scope: null, handle: addOil }),
   'oil.stock': entry({ role: everyone, scope: null, handle: noteStock }),
+  'blades.add': entry({ role: everyone, scope: null, handle: addBlades }),
+  'shims.count': entry({ role: everyone, scope: null, handle: countShims }),
+  'shims.paste': entry({ role: everyone, scope: null, handle: pasteDrawer }),
+  'shims.level': entry({ role: everyone, scope: null, handle: setLevel }),
+
+  'head.set': entry({ role: everyone, scope: (h) => onSheet(h.machineId), handle: setHead }),
+  'head.sizes': entry({
+    role: everyone,
+    scope: (s, tx, teamId) => placeOfHead(tx, teamId, s.headId),
+    handle: setSizes
+  }),
+  'head.guide': entry({
+    role: everyone,
+    scope: (g, tx, teamId) => placeOfHead(tx, teamId, g.headId),
+    handle: setGuide
+  }),
+  'valve.measure': entry({
+    role: everyone,
+    scope: (m, tx, teamId) => placeOfHead(tx, teamId, m.headId),
+    handle: measure
+  }),
+  'valve.shim': entry({
+    role: everyone,
+    // Stamp and micrometer that do not agree are a finding.
+    scope: async (s, tx, teamId) => ({ ...(await placeOfHead(tx, teamId, s.headId)), counts: true }),
+    handle: readShim
+  }),
+  'valve.plan': entry({
+    role: everyone,
+    scope: (p, tx, teamId) => placeOfCheck(tx, teamId, p.checkId),
+    handle: settlePlan
+  }),
+  'valve.fit': entry({
+    role: everyone,
+    scope: (f, tx, teamId) => placeOfCheck(tx, teamId, f.checkId),
+    handle: fitShims
+  }),
+  'valve.close': entry({
+    role: everyone,
+    scope: (c, tx, teamId) => placeOfClose(tx, teamId, c),
+    handle: closeCheck
+  }),
+  'valve.strike': entry({
+    role: everyone,
+    scope: (s, tx, teamId) => placeOfCheck(tx, teamId, s.checkId),
+    handle: strikeCheck
+  }),
+
   'store.retire': entry({ role: everyone, scope: null, handle: retire }),
   'job.save': entry({ role: everyone, scope: null, handle: saveTemplate }),
 

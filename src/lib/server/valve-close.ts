@@ -1,0 +1,143 @@
+import type { z } from 'zod';
+import { dayOf } from '../core/time/day';
+import { checkProblems, readingNow, standsOf, type ValveStand } from '../core/valve/check';
+import type { CheckCloseInput, checkStrikeSchema } from '../core/valve/form';
+import { showUm } from '../core/valve/limits';
+import { thickness } from '../core/valve/shim';
+import { measuredWords } from '../core/valve/typed';
+import { nextWithin } from '../core/valve/wear';
+import { asPast, wearOfHead } from '../core/valve/wear-of-head';
+import type { Scope } from './book/hold';
+import type { Tx } from './db';
+import { useHead } from './heads';
+import { refuse, Refusal } from './refusal';
+import { earlyBy } from './tasks';
+import { checkInput, valveSheet, type ValveSheet } from './valve-sheet';
+import { find, machineOfHead, placeOfCheck, useCheck } from './valves';
+import type { Write } from './write';
+
+/** Closing restarts the count of a task and may leave a finding. */
+export async function placeOfClose(tx: Tx, teamId: string, c: CheckCloseInput): Promise<Scope> {
+  const { machines, components } = await placeOfCheck(tx, teamId, c.checkId);
+  return { machines, components, tasks: c.taskId ? [c.taskId] : [] };
+}
+
+/**
+ * Closes a check. Nothing passes without a number; what is out of its limits is put right, or left with a reason and becomes a
+ * finding. Restarts the count of its task, with a stake of its own where a valve reaches its limit sooner than the book says.
+ * @returns the record it wrote; null where it was for no task
+ */
+export async function closeCheck(w: Write, c: CheckCloseInput): Promise<string | null> {
+  const { tx, team, personId, at } = w;
+  const check = await useCheck(tx, team.id, c.checkId);
+  if (check.closed) return check.recordId;
+  if (check.visitId !== null) refuse('', 'It belongs to a visit at the bench, and is closed with it.');
+  const head = await useHead(tx, team.id, check.headId);
+  const sheet = await valveSheet(tx, team, head, await machineOfHead(tx, team.id, head));
+  refuseOpen(sheet, c.leave !== null);
+  const stands = standsOf(checkInput(sheet));
+  const recordId = c.taskId === null ? null : await recordFor(w, c.taskId, check.machineId, sheet, stands);
+  await tx`
+    update valve_check set closed_at = ${at}, closed_by = ${personId}, record_id = ${recordId} where team_id = ${team.id} and id = ${check.id}`;
+  if (c.leave) await leave(w, sheet, stands, c.leave);
+  return recordId;
+}
+
+/** What keeps a check from being closed. */
+export function refuseOpen(sheet: ValveSheet, leaves: boolean): void {
+  const problems = checkProblems(standsOf(checkInput(sheet)), sheet.rules, 'mm').filter(
+    (p) => !leaves || !p.mayLeave
+  );
+  if (problems.length > 0) throw new Refusal({ '': problems.map((p) => p.message).join(' ') }, { problems });
+}
+
+/** What is out of its limits and stays so, as findings on the engine. */
+export async function leave(
+  w: Write,
+  sheet: ValveSheet,
+  stands: readonly ValveStand[],
+  { reason, severity }: NonNullable<CheckCloseInput['leave']>,
+  visitId: string | null = null
+): Promise<void> {
+  const left = checkProblems(stands, sheet.rules, 'mm').filter((p) => p.mayLeave);
+  for (const p of left) {
+    const s = stands.find((x) => x.valve.id === p.valve)!;
+    const limits = s.limits ? `, limits ${showUm(s.limits.lo)} to ${showUm(s.limits.hi)}` : '';
+    await find(w, sheet.head, {
+      what: `${s.name}: clearance ${s.verdict === 'tight' || s.verdict === 'loose' ? `too ${s.verdict}` : s.verdict}, ${measuredWords(readingNow(s)!.measured, 'mm')}${limits}`,
+      note: reason,
+      severity,
+      visitId
+    });
+  }
+}
+
+/** What was done at the valves, in a line. */
+export function remarkOf(stands: readonly ValveStand[]): string {
+  const changed = stands.filter((s) => s.changed && s.shim && s.before);
+  const set = stands.filter((s) => s.left && !s.changed);
+  const shim = (s: ValveStand) =>
+    `${s.name} ${showUm(thickness(s.before!)!)} → ${showUm(thickness(s.shim!)!)}`;
+  return [
+    `${stands.length} valves measured`,
+    ...(changed.length > 0 ? [`shims: ${changed.map(shim).join(', ')}`] : []),
+    ...(set.length > 0 ? [`set: ${set.map((s) => s.name).join(', ')}`] : [])
+  ].join('; ');
+}
+
+/** How soon its wear wants it again, hundredths of an hour. */
+export function within(sheet: ValveSheet, stands: readonly ValveStand[]): number | null {
+  const past = sheet.check
+    ? [asPast(stands, sheet.check.id, '', sheet.check.hours), ...sheet.past]
+    : sheet.past;
+  return nextWithin(
+    wearOfHead(stands, past, sheet.rules, sheet.head.series).flatMap((v) => {
+      const { limits } = stands.find((s) => s.valve.id === v.valve)!;
+      return v.now && limits ? [{ checks: v.checks, now: v.now, limits }] : [];
+    })
+  );
+}
+
+async function recordFor(
+  w: Write,
+  taskId: string,
+  machineId: string | null,
+  sheet: ValveSheet,
+  stands: readonly ValveStand[]
+): Promise<string> {
+  const { tx, team, personId, now, at } = w;
+  const [task] = await tx`
+    select id, machine_id, component_id from task where team_id = ${team.id} and id = ${taskId} and retired_at is null`;
+  const mine =
+    task &&
+    (task.component_id === null || task.component_id === sheet.head.componentId) &&
+    (task.machine_id === null || task.machine_id === machineId);
+  if (!mine) refuse('taskId', 'That task is not of this engine or its machine.');
+  const early = await earlyBy(
+    tx,
+    team,
+    { machineId: task!.machine_id, componentId: task!.component_id, onMachine: machineId },
+    taskId,
+    now
+  );
+  const id = crypto.randomUUID();
+  const [rules] =
+    await tx`select rules from valve_check where team_id = ${team.id} and id = ${sheet.check!.id}`;
+  await tx`
+    insert into service_record (team_id, id, machine_id, task_id, done_on, done_at, hours_by, remark, early, rules, next_within, created_by)
+    values (${team.id}, ${id}, ${machineId}, ${taskId}, ${dayOf(at, team.timeZone)}, ${at}, 'book', ${remarkOf(stands)}, ${early}, ${tx.json(rules!.rules as never)},
+      ${within(sheet, stands)}, ${personId})`;
+  return id;
+}
+
+/** A check that does not count: it stays in the book, struck out with who and why. */
+export async function strikeCheck(w: Write, s: z.output<typeof checkStrikeSchema>): Promise<void> {
+  const { tx, team, personId, now } = w;
+  const [c] = await tx`
+    update valve_check set struck_at = ${now}, struck_by = ${personId}, struck_reason = ${s.reason}
+    where team_id = ${team.id} and id = ${s.checkId} and struck_at is null returning id`;
+  if (!c) {
+    const [there] = await tx`select 1 from valve_check where team_id = ${team.id} and id = ${s.checkId}`;
+    if (!there) refuse('', 'That check is not in this team.');
+  }
+}
