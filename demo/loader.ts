@@ -1,15 +1,19 @@
 import { addDays, dayNumber, dayOf, type Day } from '../src/lib/core/time/day';
 import type { Db, Sql } from '../src/lib/server/db';
+import { isValveTask } from '../src/lib/core/valve/task';
 import { refreshStanding } from '../src/lib/server/standing';
+import { wantsAgain } from '../src/lib/server/valve-close';
 import { ownOffset, partOf } from './components';
 import { chance, doneAt, firstTotal, outings } from './history';
 import { at, DEMO_TEAM_ID, person, uid } from './ids';
 import { loadReadings, loadSheet } from './load-book';
 import { loadComponents, loadReports } from './load-parts';
 import { loadStores } from './load-stores';
+import { loadBladesAndShims, loadHead } from './load-valves';
 import { loadHalfVisit, loadVisit } from './load-visits';
 import { MACHINES, type DemoMachine } from './machines';
 import { PEOPLE, TEAM } from './people';
+import { HEADS } from './valves';
 
 /**
  * Loads the demo team, dated so that the season ends today. Does nothing when it is there, unless told to do it again.
@@ -31,10 +35,16 @@ export async function loadDemo(sql: Sql, now: Date, { again = false } = {}): Pro
     for (const machine of MACHINES) await insertMachine(tx, machine, season);
     await loadStarters(tx, events);
     await loadStores(tx, today, season);
+    await loadBladesAndShims(tx, season);
     await loadComponents(tx, season, new Map(MACHINES.map((m) => [m.slug, firstTotal(m, today)])));
     for (const machine of MACHINES) await loadMachine(tx, machine, today, season, events, now);
     await loadReports(tx, today, now);
     for (const machine of MACHINES) await refreshStanding(tx, DEMO_TEAM_ID, uid(machine.slug));
+    // What the last check of the valves says of the next one hangs on the hours, which are known only now.
+    for (const { machine } of HEADS) {
+      await wantsAgain(tx, { ...TEAM, id: DEMO_TEAM_ID, isDemo: true }, uid(machine));
+      await refreshStanding(tx, DEMO_TEAM_ID, uid(machine));
+    }
     return `${TEAM.name}, ${MACHINES.length} machines, season up to ${today}.`;
   });
 }
@@ -43,6 +53,13 @@ export async function loadDemo(sql: Sql, now: Date, { again = false } = {}): Pro
 async function clear(tx: Db): Promise<void> {
   const tables = [
     'machine_standing',
+    'valve_reading',
+    'valve_shim',
+    'shim_movement',
+    'shim_level',
+    'valve_check',
+    'valve_head',
+    'blade_set',
     'count_step',
     'book_stale',
     'command',
@@ -123,6 +140,7 @@ async function loadMachine(
   // Work is done in the evening after the outing that ended at those hours.
   const dayAt = (total: number) => rides.findLast((r) => r.total <= total)?.day ?? rides[0]!.day;
   const minuteAt = (total: number) => (rides.findLastIndex((r) => r.total <= total) + 1) * 1;
+  let valves: { total: number; recordId: string }[] = [];
   for (const [i, t] of m.tasks.entries()) {
     const taskId = uid(`${m.slug}/task/${t.name}`);
     const part = partOf(m.slug, t.name);
@@ -146,6 +164,8 @@ async function loadMachine(
     if (t.races) await trigger('races', [t.races], 1);
     if (t.times) await trigger('times', [t.times[0]], 1, undefined, uid(`${m.slug}/task/${t.times[1]}`));
     const marks = done[i]!;
+    if (isValveTask({ name: t.name, job: t.job ?? null }))
+      valves = [...marks].reverse().map((total, k) => ({ total, recordId: uid(`${taskId}/done/${k}`) }));
     for (const [k, total] of [...marks].reverse().entries()) {
       const when = at(dayAt(total), 600 + minuteAt(total) / 100 + i);
       const recordId = uid(`${taskId}/done/${k}`);
@@ -158,6 +178,7 @@ async function loadMachine(
       await loadRecord(tx, m, taskId, uid(`${taskId}/done`), total + ownOffset(part, start), at(day, 500));
     }
   }
+  await loadHead(tx, m, today, rides, valves);
   if (m.slug === 'drover') await loadHalfVisit(tx, m, new Date(now.getTime() - 20 * 3_600_000));
 }
 

@@ -131,6 +131,8 @@ create table blade_set (
   team_id uuid not null references team on delete cascade,
   id uuid not null,
   name text not null check (length(btrim(name)) between 1 and 60),
+  -- As they are marked.
+  unit text not null check (unit in ('mm', 'in')),
   blades int[] not null check (cardinality(blades) between 1 and 200),
   retired_at timestamptz,
   created_at timestamptz not null default now(),

@@ -1,19 +1,11 @@
 import type { GuideInput, HeadInput, SizesInput } from '../core/valve/form';
 import { valvesOf } from '../core/valve/head';
-import { newHead, readHead, writeHead, type Head } from '../core/valve/stored';
+import type { HeadRow } from '../core/valve/sheet';
+import { newHead, readHead, writeHead } from '../core/valve/stored';
 import type { Scope } from './book/hold';
 import type { Db, Tx } from './db';
 import { refuse } from './refusal';
 import { heldMachine, type Write } from './write';
-
-/** A head as it is laid out, with whose it is. */
-export interface HeadRow extends Head {
-  id: string;
-  machineId: string | null;
-  componentId: string | null;
-  /** The machine on whose sheet its limits stand. */
-  sheetMachineId: string;
-}
 
 const rowOf = (r: Record<string, unknown>): HeadRow => ({
   ...readHead(r.content),

@@ -25,7 +25,7 @@ export async function readToolbox(sql: Db, teamId: string): Promise<Toolbox> {
 /** Feeler blades of a team, set by set. */
 export async function listBlades(sql: Db, teamId: string): Promise<BladeSet[]> {
   return (await sql`
-    select id, name, blades as um from blade_set where team_id = ${teamId} and retired_at is null order by name`) as unknown as BladeSet[];
+    select id, name, unit, blades as um from blade_set where team_id = ${teamId} and retired_at is null order by name`) as unknown as BladeSet[];
 }
 
 async function refuseName(
@@ -67,7 +67,7 @@ export async function addOil({ tx, team, personId }: Write, o: OilInput): Promis
 
 export async function addBlades({ tx, team, personId }: Write, b: BladesInput): Promise<void> {
   await refuseName(tx, team.id, 'blade_set', b.name, b.id);
-  await tx`insert into blade_set (team_id, id, name, blades, created_by) values (${team.id}, ${b.id}, ${b.name}, ${b.blades}, ${personId})`;
+  await tx`insert into blade_set (team_id, id, name, unit, blades, created_by) values (${team.id}, ${b.id}, ${b.name}, ${b.blades.unit}, ${b.blades.um}, ${personId})`;
 }
 
 /** Writes down what came, what went, or what there is of an oil now. */

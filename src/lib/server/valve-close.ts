@@ -3,16 +3,18 @@ import { dayOf } from '../core/time/day';
 import { checkProblems, readingNow, standsOf, type ValveStand } from '../core/valve/check';
 import type { CheckCloseInput, checkStrikeSchema } from '../core/valve/form';
 import { showUm } from '../core/valve/limits';
+import { checkInput, type ValveSheet } from '../core/valve/sheet';
 import { thickness } from '../core/valve/shim';
 import { measuredWords } from '../core/valve/typed';
 import { nextWithin } from '../core/valve/wear';
 import { asPast, wearOfHead } from '../core/valve/wear-of-head';
 import type { Scope } from './book/hold';
 import type { Tx } from './db';
-import { useHead } from './heads';
+import type { Team } from '../core/team/team';
+import { headIn, useHead } from './heads';
 import { refuse, Refusal } from './refusal';
 import { earlyBy } from './tasks';
-import { checkInput, valveSheet, type ValveSheet } from './valve-sheet';
+import { valveSheet } from './valve-sheet';
 import { find, machineOfHead, placeOfCheck, useCheck } from './valves';
 import type { Write } from './write';
 
@@ -135,9 +137,25 @@ export async function strikeCheck(w: Write, s: z.output<typeof checkStrikeSchema
   const { tx, team, personId, now } = w;
   const [c] = await tx`
     update valve_check set struck_at = ${now}, struck_by = ${personId}, struck_reason = ${s.reason}
-    where team_id = ${team.id} and id = ${s.checkId} and struck_at is null returning id`;
+    where team_id = ${team.id} and id = ${s.checkId} and struck_at is null returning id, record_id`;
+  // What it said of the next one it says no more.
+  if (c?.record_id)
+    await tx`update service_record set next_within = null where team_id = ${team.id} and id = ${c.record_id}`;
   if (!c) {
     const [there] = await tx`select 1 from valve_check where team_id = ${team.id} and id = ${s.checkId}`;
     if (!there) refuse('', 'That check is not in this team.');
   }
+}
+
+/** Writes at the record of the last check of a machine's valves how soon its wear wants the next one. */
+export async function wantsAgain(tx: Tx, team: Team, machineId: string): Promise<void> {
+  const head = await headIn(tx, team.id, machineId);
+  if (!head) return;
+  const sheet = await valveSheet(tx, team, head, machineId);
+  const [last] = await tx`
+    select record_id from valve_check where team_id = ${team.id} and head_id = ${head.id} and closed_at is not null and struck_at is null
+    order by begun_at desc, id limit 1`;
+  if (last?.record_id)
+    await tx`
+      update service_record set next_within = ${within(sheet, standsOf(checkInput(sheet)))} where team_id = ${team.id} and id = ${last.record_id}`;
 }

@@ -1,81 +1,21 @@
 import type { Row } from 'postgres';
 import { totalAt } from '../core/hours/series';
-import type { HouseRules } from '../core/rules/rules';
 import { keptRules } from '../core/rules/stored';
-import { figureOf, type Figure } from '../core/specs/sheet';
+import { figureOf } from '../core/specs/sheet';
 import type { Team } from '../core/team/team';
 import { dayOf } from '../core/time/day';
 import { pastChecks } from '../core/valve/history';
-import type { CheckInput, PastCheck, Reading, ShimAt, ValveRules } from '../core/valve/check';
-import type { Limits } from '../core/valve/clearance';
+import type { Reading, ShimAt } from '../core/valve/check';
 import type { DrawerShim } from '../core/valve/choice';
 import type { Side } from '../core/valve/head';
 import { limitsOf } from '../core/valve/limits';
-import { USUAL_STEP } from '../core/valve/stamp';
-import { readKeptPlan, readMeasured, type KeptPlan } from '../core/valve/stored';
+import { valveRules, type Blade, type HeadRow, type OpenCheck, type ValveSheet } from '../core/valve/sheet';
+import { readKeptPlan, readMeasured } from '../core/valve/stored';
 import { loadBook } from './book/load';
 import type { Db } from './db';
-import { engineIn, headIn, type HeadRow } from './heads';
+import { engineIn, headIn } from './heads';
 import { readRules } from './rules';
 import { listFigures } from './specs';
-
-/** A check that stands open. */
-export interface OpenCheck {
-  id: string;
-  visitId: string | null;
-  begunAt: Date;
-  by: string;
-  plan: KeptPlan | null;
-  /** Running hours of the engine when it was begun; null: not known. */
-  hours: number | null;
-  readings: (Reading & { at: Date })[];
-}
-
-/** Everything a head is judged by. */
-export interface ValveSheet {
-  head: HeadRow;
-  engine: { id: string; name: string } | null;
-  /** The figures its limits stand on; null: not on the sheet. */
-  figures: Record<Side, Figure | null>;
-  /** Plate of the machine they stand on, where that is another one. */
-  sheetOf: string | null;
-  limits: Record<Side, Limits | null>;
-  rules: ValveRules;
-  blades: number[];
-  check: OpenCheck | null;
-  shims: (ShimAt & { at: number; by: string })[];
-  past: PastCheck[];
-  drawer: DrawerShim[];
-  /** Running hours of the engine; null: not known. */
-  hours: number | null;
-  /** The latest moment by which it is known to have run. */
-  ranAt: Date | null;
-}
-
-export const valveRules = (r: HouseRules): ValveRules => ({
-  shims: r.shims,
-  aim: r.aim,
-  shimReading: r.shimReading,
-  borderlineValve: r.borderlineValve
-});
-
-/** The steps its shims are made in, µm. */
-export const stepOf = (head: Pick<HeadRow, 'series'>): number => head.series?.step ?? USUAL_STEP;
-
-/** What `standsOf` takes. */
-export const checkInput = (
-  s: Pick<ValveSheet, 'head' | 'limits' | 'rules' | 'blades' | 'check' | 'shims' | 'past'>
-): CheckInput => ({
-  layout: s.head.layout,
-  limits: s.limits,
-  rules: s.rules,
-  blades: s.blades,
-  step: stepOf(s.head),
-  checkId: s.check?.id ?? null,
-  readings: s.check?.readings ?? [],
-  shims: s.shims,
-  past: s.past
-});
 
 /** The valve sheet of the engine in a machine; null where its head was not laid out. */
 export async function valveSheetIn(sql: Db, team: Team, machineId: string): Promise<ValveSheet | null> {
@@ -185,11 +125,10 @@ function openCheck(c: Row, readings: readonly Row[], hours: number | null): Open
   };
 }
 
-/** All feeler blades of a team, µm, each thickness once. */
-export async function bladesOf(sql: Db, teamId: string): Promise<number[]> {
-  const rows = await sql`
-    select distinct unnest(blades) as um from blade_set where team_id = ${teamId} and retired_at is null order by um`;
-  return rows.map((r) => r.um as number);
+/** All feeler blades of a team, the thinnest first; each thickness once as it is marked. */
+export async function bladesOf(sql: Db, teamId: string): Promise<Blade[]> {
+  return (await sql`
+    select distinct um, unit from blade_set b cross join unnest(b.blades) as um where team_id = ${teamId} and retired_at is null order by um, unit`) as unknown as Blade[];
 }
 
 /** What lies in the drawer of shims so far across: by stamp and micrometer. Null: of which nobody said how far. */

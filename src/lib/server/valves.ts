@@ -4,11 +4,12 @@ import type { MeasureInput, PlanChoiceInput, ShimReadInput } from '../core/valve
 import { gaugeOf, isShimmed, valveName, valvesOf, type Valve } from '../core/valve/head';
 import { showUm } from '../core/valve/limits';
 import { disagree } from '../core/valve/shim';
+import type { HeadRow } from '../core/valve/sheet';
 import { oddSize } from '../core/valve/stamp';
 import { writeKeptPlan, writeMeasured } from '../core/valve/stored';
 import type { Scope } from './book/hold';
 import type { Tx } from './db';
-import { placeOfHead, useHead, type HeadRow } from './heads';
+import { placeOfHead, useHead } from './heads';
 import { refuse } from './refusal';
 import { readRules } from './rules';
 import { ranBy } from './valve-sheet';

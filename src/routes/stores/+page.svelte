@@ -4,7 +4,9 @@
   import { showDay } from '$lib/core/time/day';
   import { calibrationWord, onScale, trustedSpan } from '$lib/core/fasteners/wrench';
   import { quantity, showBoth } from '$lib/core/quantity/quantity';
+  import { showUm } from '$lib/core/valve/limits';
   import AdapterForm from '$lib/ui/stores/AdapterForm.svelte';
+  import BladesForm from '$lib/ui/stores/BladesForm.svelte';
   import OilForm from '$lib/ui/stores/OilForm.svelte';
   import OneMore from '$lib/ui/stores/OneMore.svelte';
   import PutAway from '$lib/ui/stores/PutAway.svelte';
@@ -12,7 +14,7 @@
   import WrenchForm from '$lib/ui/stores/WrenchForm.svelte';
 
   let { data } = $props();
-  let adding = $state<'wrench' | 'adapter' | 'oil' | ''>('');
+  let adding = $state<'wrench' | 'adapter' | 'oil' | 'blades' | ''>('');
   let counting = $state<string | null>(null);
   const bottlesOf = (o: StockedOil) => {
     const { full, openedMl } = inBottles(o.stockMl, o.bottleMl);
@@ -84,6 +86,29 @@
       <span class="ml-auto"><PutAway id={a.id} what="adapter" name={a.name} /></span>
     </p>
   {:else}<p class="mt-2">None. Where no socket fits, an adapter changes what the wrench is set to.</p>{/each}
+</section>
+
+<section class="mt-8" aria-label="Feeler blades" id="blades">
+  <div class="flex items-baseline gap-4">
+    <h2>Feeler blades</h2>
+    <button
+      type="button"
+      class="link no-print text-sm"
+      onclick={() => (adding = adding === 'blades' ? '' : 'blades')}>Add a set</button
+    >
+    <a class="link text-sm" href="/stores/shims">Shim drawer</a>
+  </div>
+  {#if adding === 'blades'}<BladesForm onleave={() => (adding = '')} />{/if}
+  {#each data.blades as b (b.id)}
+    <p class="rule-b flex flex-wrap items-baseline gap-x-4 py-2">
+      <strong>{b.name}</strong>
+      <span class="figure"
+        >{b.um.length} blades: {b.um.map((um) => showUm(um, b.unit).replace(/ \w+$/, '')).join(' ')}
+        {b.unit}</span
+      >
+      <span class="ml-auto"><PutAway id={b.id} what="blades" name={b.name} /></span>
+    </p>
+  {:else}<p class="mt-2">None. With them the valve sheet says which blade to try next.</p>{/each}
 </section>
 
 <section class="mt-8" aria-label="Oils">

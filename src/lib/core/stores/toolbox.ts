@@ -18,6 +18,8 @@ export interface Toolbox {
 export interface BladeSet {
   id: string;
   name: string;
+  /** As they are marked. */
+  unit: 'mm' | 'in';
   um: number[];
 }
 export const NO_TOOLS: Toolbox = { wrenches: [], adapters: [], oils: [] };

@@ -96,6 +96,19 @@ describe('a check', () => {
     );
   });
 
+  it('asks for the blades one prefers, and for the others where only they can tell', () => {
+    const readings = [...well, reading(IL, blades(75, 125))];
+    // 102 is marked .004 in: it would tell as well as 100.
+    const both = { readings, blades: [75, 102, 125], prefer: [75, 125] };
+    expect(of(check(both), IL).next).toMatchObject({ what: 'try', blade: 102 });
+    expect(
+      of(check({ ...both, blades: [75, 100, 102, 125], prefer: [75, 100, 125] }), IL).next
+    ).toMatchObject({ blade: 100 });
+    expect(
+      of(check({ ...both, blades: [75, 100, 102, 125], prefer: [75, 102, 125] }), IL).next
+    ).toMatchObject({ blade: 102 });
+  });
+
   it('without limits judges nothing', () => {
     const c = check({ readings: well, limits: { inlet: null, exhaust: { lo: 200, hi: 250 } } });
     expect(of(c, IL)).toMatchObject({ verdict: 'no limits', aim: null });

@@ -64,6 +64,8 @@ export interface CheckInput {
   rules: ValveRules;
   /** Blades of the team, µm; none: nobody listed them. */
   blades: readonly number[];
+  /** Of these, those that are asked for first: as the manual and the hand have them. None: all alike. */
+  prefer?: readonly number[];
   /** Steps of the series of shims, µm. */
   step: number;
   /** The open check; null: none. */
@@ -140,7 +142,7 @@ export function standsOf(c: CheckInput): ValveStand[] {
       ? { day: past.day, hours: past.hours, measured: (past.left[valve.id] ?? past.found[valve.id])! }
       : null;
     const now = left ?? found;
-    const shared = { limits, blades: c.blades, last: left ? null : last };
+    const shared = { limits, blades: c.blades, prefer: c.prefer ?? [], last: left ? null : last };
     const { verdict: said, next } = sayOf(changed && !left ? null : now, shared);
     const others = now
       ? c.readings.filter((r) => r.valve === valve.id && r.stage === now.stage && r.by !== now.by)
@@ -186,13 +188,19 @@ function clash(a: Measured, b: Measured): boolean {
 
 function sayOf(
   now: Reading | null,
-  { limits, blades, last }: { limits: Limits | null; blades: readonly number[]; last: ValveStand['last'] }
+  {
+    limits,
+    blades,
+    prefer,
+    last
+  }: Pick<ValveStand, 'limits' | 'last'> & Required<Pick<CheckInput, 'blades' | 'prefer'>>
 ): { verdict: ValveVerdict; next: Next | null } {
   if (!limits) return { verdict: now ? 'no limits' : 'not measured', next: null };
   const span = spanOf(now?.measured ?? NOTHING);
   const was = last && forSums(last.measured, 'middle of the bracket');
   const likely = was === null ? anywhere(limits) : near(was, limits);
-  const next = blades.length > 0 ? nextBlade(span, limits, blades, likely) : null;
+  const first = prefer.length > 0 ? nextBlade(span, limits, prefer, likely) : null;
+  const next = first?.what === 'try' || blades.length === 0 ? first : nextBlade(span, limits, blades, likely);
   if (!now) return { verdict: 'not measured', next };
   const said = verdict(span, limits);
   if (said !== 'undecided') return { verdict: said, next: null };

@@ -5,7 +5,7 @@ import { STAGES } from './check';
 import { MOST_CLEARANCE, impossible, type Measured } from './clearance';
 import { EXHAUST_TO, GAUGES, MOST_CYLINDERS, MOST_EXHAUSTS, MOST_INLETS, ROWS, type Layout } from './head';
 import { readBlades, THICKEST_SHIM, THINNEST_SHIM } from './stamp';
-import { showUm } from './limits';
+import { showUm, type ClearanceUnit } from './limits';
 import type { Series } from './shim';
 
 const whole = (most: number, what: string) =>
@@ -245,9 +245,9 @@ export const bladesSchema = z.object({
   blades: z
     .string({ error: 'Which blades has it?' })
     .max(600, 'At most 600 characters.')
-    .transform((text, ctx): number[] => {
+    .transform((text, ctx): { um: number[]; unit: ClearanceUnit } => {
       const read = readBlades(text);
-      return read.ok ? read.um : bad(ctx, read.message);
+      return read.ok ? { um: read.um, unit: read.unit } : bad(ctx, read.message);
     })
 });
 export type BladesInput = z.infer<typeof bladesSchema>;

@@ -1,5 +1,5 @@
 import { parseQuantity, readNumber } from '../quantity/parse';
-import { showUm, toUm, wholeUm } from './limits';
+import { showUm, toUm, wholeUm, type ClearanceUnit } from './limits';
 import { stamped, type Series } from './shim';
 
 /** No valve shim of any engine is thinner or thicker. µm */
@@ -55,7 +55,8 @@ export function readMicrometer(typed: string, series: Series | null): TypedSize 
 /** A stamp as it stands on the shim: 1.85 mm is 185, and 2.325 mm in steps of 0.025 is 232. */
 export const stampOf = (um: number): string => String(Math.floor(um / 10));
 
-export type TypedBlades = { ok: true; um: number[] } | { ok: false; message: string };
+/** µm, thinnest first, and how they are marked. */
+export type TypedBlades = { ok: true; um: number[]; unit: ClearanceUnit } | { ok: false; message: string };
 const BLADES_EXAMPLE = 'Such as 0.05 to 0.20 by 0.01, 0.25, 0.30 mm; or .002 .003 .004 in.';
 const MOST_BLADES = 120;
 const ROW = /([\d.]+)\s*(?:-|to)\s*([\d.]+)\s*by\s*([\d.]+)/gi;
@@ -104,5 +105,5 @@ export function readBlades(typed: string): TypedBlades {
       message: `${showUm(odd, per === 1000 ? 'mm' : 'in')} is no blade. A decimal point, or ${other}?`
     };
   }
-  return { ok: true, um: list };
+  return { ok: true, um: list, unit: per === 1000 ? 'mm' : 'in' };
 }

@@ -130,11 +130,12 @@ describe('a set of blades', () => {
   it('is typed one by one or by rows', () => {
     expect(readBlades('0.05 to 0.10 by 0.01, 0.15 0.20 mm')).toEqual({
       ok: true,
+      unit: 'mm',
       um: [50, 60, 70, 80, 90, 100, 150, 200]
     });
-    expect(readBlades('.002 .003 .004 in')).toEqual({ ok: true, um: [51, 76, 102] });
-    expect(readBlades('0.1-0.2 by 0.05')).toEqual({ ok: true, um: [100, 150, 200] });
-    expect(readBlades('0,1; 0,15')).toEqual({ ok: true, um: [100, 150] });
+    expect(readBlades('.002 .003 .004 in')).toEqual({ ok: true, unit: 'in', um: [51, 76, 102] });
+    expect(readBlades('0.1-0.2 by 0.05')).toEqual({ ok: true, unit: 'mm', um: [100, 150, 200] });
+    expect(readBlades('0,1; 0,15')).toEqual({ ok: true, unit: 'mm', um: [100, 150] });
   });
   it('is not what no blade is', () => {
     for (const typed of [

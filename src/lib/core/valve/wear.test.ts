@@ -48,6 +48,8 @@ describe('how a valve wears', () => {
     expect(hasDoubled([at(0, 1960), at(20, 1950), at(40, 1940), at(60, 1915), at(80, 1890)])).toBe(true);
     expect(hasDoubled([at(0, 1960), at(20, 1950), at(40, 1940), at(60, 1930), at(80, 1920)])).toBe(false);
     expect(hasDoubled([at(0, 1960), at(20, 1950), at(40, 1925)])).toBe(false);
+    // Stood still, then one step of blades: that is what blades make of a valve that hardly moved.
+    expect(hasDoubled([at(0, 1960), at(20, 1960), at(40, 1960), at(60, 1950), at(80, 1940)])).toBe(false);
   });
 });
 
@@ -58,11 +60,15 @@ describe('when a valve reaches its limit', () => {
   it('is between the blade that went and the one that did not, at the rates of its past', () => {
     // One µm an hour throughout: 20 to 45 h for 130 to 155 over 110.
     const steady = [at(0, 150), at(10, 140), at(20, 130)];
-    expect(reachesLimit(steady, bracket(130, 155), 110)).toEqual({ early: 20, late: 45 });
+    expect(reachesLimit(steady, bracket(130, 155), 110)).toEqual({ early: 20, likely: 32.5, late: 45 });
     // 0.5, 1, 1.5 an hour: the quarter that fell fastest and the one that fell slowest.
     const uneven = [at(0, 150), at(10, 145), at(20, 130)];
     // (130 − 110) / 1.5 and (130 − 110) / 0.5.
-    expect(reachesLimit(uneven, { by: 'reading', at: 130 }, 110)).toEqual({ early: 20 / 1.5, late: 40 });
+    expect(reachesLimit(uneven, { by: 'reading', at: 130 }, 110)).toEqual({
+      early: 20 / 1.5,
+      likely: 20,
+      late: 40
+    });
   });
 
   it('is not known where nothing closes up, and has no end where it may stand still', () => {
@@ -74,18 +80,24 @@ describe('when a valve reaches its limit', () => {
   });
 
   it('is now where it has been reached', () => {
-    expect(reachesLimit([at(0, 130), at(10, 100)], bracket(100, 110), 110)).toEqual({ early: 0, late: 0 });
+    expect(reachesLimit([at(0, 130), at(10, 100)], bracket(100, 110), 110)).toEqual({
+      early: 0,
+      likely: 0,
+      late: 0
+    });
   });
 
   it('brings the next check nearer by the first valve that may, and never to this very moment', () => {
     const limits = { lo: 110, hi: 160 };
     const slow = { checks: [at(0, 150), at(20, 140)], now: bracket(140, 150), limits };
     const fast = { checks: [at(0, 150), at(20, 130)], now: bracket(130, 150), limits };
-    // (140 − 110) / 0.5 = 60 h; (130 − 110) / 1 = 20 h.
-    expect(nextWithin([slow])).toBe(6000);
-    expect(nextWithin([slow, fast])).toBe(2000);
+    // (145 − 110) / 0.5 = 70 h; (140 − 110) / 1 = 30 h.
+    expect(nextWithin([slow])).toBe(7000);
+    expect(nextWithin([slow, fast])).toBe(3000);
     expect(nextWithin([])).toBeNull();
-    expect(nextWithin([{ checks: [at(0, 130), at(20, 110)], now: bracket(110, 125), limits }])).toBe(100);
+    expect(nextWithin([{ checks: [at(0, 130), at(20, 110)], now: { by: 'reading', at: 110 }, limits }])).toBe(
+      100
+    );
   });
 
   it('is a matter of planning a head where the rate doubled, or the thinnest shim is near', () => {

@@ -36,9 +36,14 @@ export function wearOf(checks: readonly Check[], lo: number): Wear {
 /** Slower than this nothing has doubled: it is what a blade's step makes of a valve that stands still. µm an hour. */
 const STILL = 0.05;
 
+/** A seat that went by less than a step of blades may not have gone at all. µm */
+const BLADE_STEP = 25;
+
 /** It closes up at twice the rate it used to, or more: of the latest three checks against those before. */
 export function hasDoubled(checks: readonly Check[]): boolean {
   if (checks.length < 5) return false;
+  const [from, to] = [checks.at(-3)!, checks.at(-1)!];
+  if (from.clearance + from.shim - (to.clearance + to.shim) <= BLADE_STEP) return false;
   const rate = (list: readonly Check[]) =>
     theilSen(list.map((c) => ({ x: c.hours, y: c.clearance + c.shim })));
   // The third from the end belongs to both: from there on it is that it closes faster.
@@ -57,6 +62,8 @@ function slopes(checks: readonly Check[]): number[] {
 /** Between how many hours from the latest check it will likely reach its lower limit. `late` null: nobody can say. */
 export interface Reaches {
   early: number;
+  /** From the middle of what was measured, at the rate of all its past. */
+  likely: number;
   late: number | null;
 }
 
@@ -77,6 +84,7 @@ export function reachesLimit(checks: readonly Check[], now: Measured, lo: number
   const span = spanOf(now);
   const most = Number.isFinite(span.to) ? span.to : span.from;
   return {
+    likely: Math.max(0, ((span.from + most) / 2 - lo) / -rate),
     early: Math.max(0, (span.from - lo) / -steep),
     late: shallow < 0 ? Math.max(0, (most - lo) / -shallow) : null
   };
@@ -100,12 +108,12 @@ export function alarmsOf(checks: readonly Check[], shim: number | null, series: 
 const LEAST_AHEAD = 100;
 
 /**
- * How soon a head is to be checked again by its wear, hundredths of an hour of the engine: when the first of its valves may
- * reach its lower limit. Null: no valve closes up, or nobody knows.
+ * How soon a head is to be checked again by its wear, hundredths of an hour of the engine: when the first of its valves likely
+ * reaches its lower limit. Null: no valve closes up, or nobody knows.
  */
 export function nextWithin(
   valves: readonly { checks: readonly Check[]; now: Measured; limits: Limits }[]
 ): number | null {
-  const soonest = valves.flatMap((v) => reachesLimit(v.checks, v.now, v.limits.lo)?.early ?? []);
+  const soonest = valves.flatMap((v) => reachesLimit(v.checks, v.now, v.limits.lo)?.likely ?? []);
   return soonest.length === 0 ? null : Math.max(LEAST_AHEAD, Math.floor(Math.min(...soonest) * 100));
 }

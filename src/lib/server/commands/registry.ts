@@ -281,7 +281,8 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
   }),
   'valve.strike': entry({
     role: everyone,
-    scope: (s, tx, teamId) => placeOfCheck(tx, teamId, s.checkId),
+    // What it said of the next one is over.
+    scope: async (s, tx, teamId) => ({ ...(await placeOfCheck(tx, teamId, s.checkId)), counts: true }),
     handle: strikeCheck
   }),
 

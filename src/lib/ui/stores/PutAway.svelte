@@ -4,7 +4,8 @@
   import { send } from '../form/send';
   import { say } from '../shell/shell.svelte';
 
-  let { id, what, name }: { id: string; what: 'wrench' | 'adapter' | 'oil'; name: string } = $props();
+  let { id, what, name }: { id: string; what: 'wrench' | 'adapter' | 'oil' | 'blades'; name: string } =
+    $props();
   let sure = $state(false);
   async function put() {
     if (!sure) {

@@ -2,6 +2,7 @@ import { error } from '@sveltejs/kit';
 import { gravestFirst } from '$lib/core/finding/finding';
 import { nearestFirst, tasksDue } from '$lib/core/schedule/due';
 import { taskRow } from '$lib/core/schedule/row';
+import { sectionsOf } from '$lib/core/specs/starter';
 import { dayOf } from '$lib/core/time/day';
 import { laneOf, machineNow } from '$lib/core/trail/lane';
 import { isOpen, listCalls } from '$lib/server/calls';
@@ -52,6 +53,7 @@ export const load: PageServerLoad = async ({ locals, params }) => {
     reminders: standing!.reminders,
     closed: findings.filter((f) => f.closed !== null),
     calls: calls.filter(isOpen),
-    unknown
+    unknown,
+    valves: sectionsOf(machine.kind).includes('Valves')
   };
 };

@@ -71,6 +71,9 @@
     <Button size="sm" color="alternative" href="/machines/{data.machine.id}/sheet">Spec sheet</Button>
     <Button size="sm" color="alternative" href="/machines/{data.machine.id}/underside">Seen from below</Button
     >
+    {#if data.valves}<Button size="sm" color="alternative" href="/machines/{data.machine.id}/valves"
+        >Valves</Button
+      >{/if}
     {#if !data.lane.visitId}<Button size="sm" color="alternative" href="/machines/{data.machine.id}/visit"
         >To the bench</Button
       >{/if}

@@ -1,0 +1,163 @@
+<!-- Shims: the plans side by side, each by one rule switched; what each moves, buys and leaves; one of them is settled on. -->
+<script lang="ts">
+  import { onMount, untrack } from 'svelte';
+  import { invalidateAll } from '$app/navigation';
+  import type { ValveRules, ValveStand } from '$lib/core/valve/check';
+  import {
+    CHOICE_WORDS,
+    missingOf,
+    type DrawerShim,
+    type PlanOf,
+    type Unplanned
+  } from '$lib/core/valve/choice';
+  import { showUm, type ClearanceUnit } from '$lib/core/valve/limits';
+  import type { Series } from '$lib/core/valve/shim';
+  import { Button } from '../form/controls';
+  import FormError from '../form/FormError.svelte';
+  import { Press } from '../form/press.svelte';
+  import { Planner } from './planner.svelte';
+  import PlanCard from './PlanCard.svelte';
+  import SizesForm from './SizesForm.svelte';
+
+  interface Props {
+    stands: readonly ValveStand[];
+    rules: ValveRules;
+    drawer: readonly DrawerShim[];
+    series: Series | null;
+    acrossUm: number | null;
+    headId: string;
+    checkId: string;
+    unit: ClearanceUnit;
+    /** The one that was settled on, by its choice. */
+    settled: string | null;
+  }
+  let { stands, rules, drawer, series, acrossUm, headId, checkId, unit, settled }: Props = $props();
+  const planner = new Planner();
+  onMount(() => planner.open());
+  $effect(() =>
+    planner.ask($state.snapshot({ stands, rules, drawer, series }) as Parameters<Planner['ask']>[0])
+  );
+  let shown = $state(untrack(() => settled));
+  const plans = $derived(planner.plans);
+  const plan = $derived<PlanOf | null>(plans.find((p) => p.choice === shown) ?? plans[0] ?? null);
+  const missing = $derived(plan ? missingOf(plan.plan, plan.input, series) : []);
+  const nameOf = (id: string | null) => stands.find((s) => s.valve.id === id)?.name ?? '';
+  let sizing = $state(false);
+  const press = new Press();
+  const WHY: Record<Unplanned['why'], string> = {
+    'its shim is not known': 'read its stamp, and it is planned for',
+    'no blade goes': 'not even the thinnest blade goes: nobody knows what it has',
+    'not measured': 'not measured yet',
+    'no limits': 'its limits are not on the sheet'
+  };
+
+  async function settle() {
+    if (!plan) return;
+    const fits = plan.plan.fits.map((f) => ({ valve: f.id, shim: f.shim, from: f.from, of: f.of }));
+    if (await press.send('valve.plan', { checkId, plan: { choice: plan.choice, fits } }))
+      await invalidateAll();
+  }
+</script>
+
+<section class="mt-8" aria-label="Shim plan">
+  <div class="flex flex-wrap items-baseline gap-x-4">
+    <h2>Shim plan</h2>
+    <span class="quiet text-sm"
+      >{series
+        ? `sizes made: ${showUm(series.thinnest)} to ${showUm(series.thickest)} by ${showUm(series.step)}`
+        : 'which sizes are made nobody said: none can be bought'}</span
+    >
+    <button type="button" class="link no-print text-sm" onclick={() => (sizing = !sizing)}
+      >{series ? 'change' : 'say which sizes'}</button
+    >
+  </div>
+  {#if sizing}<SizesForm {headId} {series} {acrossUm} onleave={() => (sizing = false)} />{/if}
+  {#if plans.length === 0}
+    <p class="mt-2" role="status">
+      {planner.failed ?? (planner.busy ? 'Working it out.' : 'Nothing to plan from yet.')}
+    </p>
+  {:else}
+    <div class="plans" role="radiogroup" aria-label="Plans">
+      {#each plans as p (p.choice)}
+        <label class="one" class:on={plan?.choice === p.choice}
+          ><input
+            type="radio"
+            name="plan-{checkId}"
+            checked={plan?.choice === p.choice}
+            onchange={() => (shown = p.choice)}
+          />
+          <span class="figure text-xl leading-tight font-bold">{CHOICE_WORDS[p.choice]}</span>
+          <span class="figure text-lg"
+            >{p.plan.fits.filter((f) => f.from !== 'itself').length} to change, {p.plan.bought} to buy</span
+          >
+          <span class:error={p.plan.outOfSpec > 0} class="text-sm"
+            >{p.plan.outOfSpec > 0 ? `${p.plan.outOfSpec} stays out` : 'all in'}; {(
+              p.plan.deviation / 1000
+            ).toFixed(3)} mm from the aims in all</span
+          >
+          {#if settled === p.choice}<span class="text-sm font-bold" style="color: var(--done)"
+              >settled on</span
+            >{/if}
+        </label>
+      {/each}
+    </div>
+    {#if plan}
+      <PlanCard {plan} {stands} {unit} />
+      {#each missing as m (m.valve)}
+        <p class="caution mt-2">
+          {nameOf(m.valve)} stays {showUm(Math.abs(m.off), unit)} too {m.off < 0 ? 'tight' : 'loose'}: it
+          wants {showUm(m.thinnest)} to {showUm(m.thickest)}, best {showUm(m.best)}{m.notMade
+            ? ', and no such size is made'
+            : plan.rules.buy && series
+              ? ''
+              : ', and there is none'}.
+        </p>
+      {/each}
+      {#if plan.unplanned.length > 0}<p class="mt-2 text-sm">
+          Not in the plan: {plan.unplanned.map((u) => `${nameOf(u.valve)} (${WHY[u.why]})`).join('; ')}.
+        </p>{/if}
+      <div class="no-print mt-3 flex flex-wrap items-center gap-3">
+        {#if settled !== plan.choice && plan.plan.fits.some((f) => f.from !== 'itself')}<Button
+            color="primary"
+            disabled={press.busy}
+            onclick={settle}>Take this plan</Button
+          >{/if}
+      </div>
+      <FormError message={Object.values(press.errors)[0]} />
+    {/if}
+  {/if}
+</section>
+
+<style>
+  .plans {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(13rem, 1fr));
+    gap: 0.5rem;
+    margin-top: 0.75rem;
+  }
+  .one {
+    position: relative;
+    display: grid;
+    align-content: start;
+    gap: 0.15rem;
+    border: 1px solid var(--rule-strong);
+    padding: 0.6rem 0.8rem;
+    cursor: pointer;
+  }
+  .one input {
+    position: absolute;
+    inset: 0;
+    width: 100%;
+    height: 100%;
+    opacity: 0;
+    cursor: pointer;
+  }
+  .on {
+    border-color: var(--ink);
+    box-shadow: inset 0 5px 0 var(--ink);
+  }
+  .one:has(:focus-visible) {
+    outline: 3px solid var(--signal);
+    outline-offset: 2px;
+  }
+</style>

@@ -1,0 +1,78 @@
+<!-- What goes where: the head with the shim of each valve, and a line each; a card to carry to the engine. -->
+<script lang="ts">
+  import type { ValveStand } from '$lib/core/valve/check';
+  import { bandOf, type PlanOf } from '$lib/core/valve/choice';
+  import type { Span } from '$lib/core/valve/clearance';
+  import { showUm, type ClearanceUnit } from '$lib/core/valve/limits';
+  import { thickness } from '$lib/core/valve/shim';
+  import { stampOf } from '$lib/core/valve/stamp';
+  import Scale from './Scale.svelte';
+  import { bare } from './words';
+
+  let { plan, stands, unit }: { plan: PlanOf; stands: readonly ValveStand[]; unit: ClearanceUnit } = $props();
+  const of = (id: string) => stands.find((s) => s.valve.id === id)!;
+  const fits = $derived(plan.plan.fits);
+  const bought = $derived(
+    [...new Set(fits.flatMap((f) => (f.from === 'bought' ? [f.shim] : [])))]
+      .sort((a, b) => a - b)
+      .map((um) => [um, fits.filter((f) => f.from === 'bought' && f.shim === um).length] as const)
+  );
+  const band = (span: Span) =>
+    span.closed || !Number.isFinite(span.to)
+      ? showUm(span.from, unit)
+      : `${bare(span.from, unit)} to ${showUm(span.to, unit)}`;
+  const from = (f: (typeof fits)[number]) =>
+    f.from === 'itself'
+      ? 'stays'
+      : f.from === 'another valve'
+        ? `from ${of(f.of!).short}`
+        : f.from === 'drawer'
+          ? 'from the drawer'
+          : 'buy it';
+</script>
+
+<table class="sheet-table stacked mt-4" aria-label="What goes where">
+  <thead
+    ><tr
+      ><th>Valve</th><th>Comes out</th><th>Goes in</th><th>Where it comes from</th><th>Will have, at worst</th
+      ><th><span class="sr-only">To scale</span></th></tr
+    ></thead
+  >
+  <tbody>
+    {#each fits as f (f.id)}
+      {@const s = of(f.id)}
+      {@const was = thickness((s.changed ? s.before : s.shim)!)!}
+      <tr class:quiet={f.from === 'itself'}>
+        <td class="font-bold">{s.name}</td>
+        <td data-label="Out" class="figure text-lg">{f.from === 'itself' ? '' : showUm(was)}</td>
+        <td data-label="In" class="figure text-2xl leading-none font-bold"
+          >{showUm(f.shim)}{#if f.from !== 'itself'}<span class="quiet ml-2 text-sm font-normal"
+              >stamped {stampOf(f.shim)}</span
+            >{/if}</td
+        >
+        <td data-label="From">{from(f)}</td>
+        <td data-label="Will have" class="figure text-lg">{band(bandOf(f, s))}</td>
+        <td class="whole"
+          ><Scale
+            limits={s.limits}
+            aim={plan.input.valves.find((v) => v.id === f.id)?.target ?? null}
+            span={bandOf(f, s)}
+            {unit}
+            label="{s.name}, predicted, to scale"
+          /></td
+        >
+      </tr>
+    {/each}
+    {#each plan.plan.untouched as id (id)}
+      <tr class="quiet"><td class="font-bold">{of(id).name}</td><td colspan="5">not touched</td></tr>
+    {/each}
+  </tbody>
+</table>
+{#if bought.length > 0}<p class="figure mt-2 text-xl">
+    To buy: {bought.map(([um, n]) => `${n} × ${showUm(um)}`).join(', ')}
+  </p>{/if}
+<p class="quiet mt-1 text-sm">
+  Reckoned from {plan.rules.shimReading === 'goes' ? 'the blade that goes' : 'the middle of the bracket'},
+  aimed at the {plan.rules.aim}. The band is as wide as the bracket it was found in: one step of blades may be
+  as much as one step of shims.
+</p>

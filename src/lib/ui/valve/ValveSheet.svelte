@@ -1,0 +1,232 @@
+<!-- The valves of one head: measured, judged, planned, fitted, proven, closed; and how they wear. On its own page, and at the bench. -->
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { page } from '$app/state';
+  import { checkProblems, hasShims, isBad, standsOf } from '$lib/core/valve/check';
+  import type { ClearanceUnit } from '$lib/core/valve/limits';
+  import { measuredTyped } from '$lib/core/valve/typed';
+  import { asPast, wearOfHead } from '$lib/core/valve/wear-of-head';
+  import { checkInput, type ValveSheet as Sheet } from '$lib/core/valve/sheet';
+  import { keep, kept } from '../form/kept';
+  import CloseBox from './CloseBox.svelte';
+  import { ValveDesk } from './desk.svelte';
+  import FitBox from './FitBox.svelte';
+  import GuideBox from './GuideBox.svelte';
+  import HeadDrawing from './HeadDrawing.svelte';
+  import PlanBox from './PlanBox.svelte';
+  import ValvePanel from './ValvePanel.svelte';
+  import ValveTable from './ValveTable.svelte';
+  import WearBox from './WearBox.svelte';
+  import { verdictLine } from './words';
+
+  interface Props {
+    sheet: Sheet;
+    /** The visit it is measured in; null: by itself. */
+    visitId: string | null;
+    tasks: readonly { id: string; name: string }[];
+    printedGuide: string | null;
+    today: string;
+    /** At the bench: without close, guide and wear, which stand elsewhere there. */
+    atBench?: boolean;
+  }
+  let { sheet, visitId, tasks, printedGuide, today, atBench = false }: Props = $props();
+  const printed = untrack(() => sheet.figures.inlet?.band ?? sheet.figures.exhaust?.band ?? null);
+  const printedIn = (printed?.from ?? printed?.to)?.unit;
+  const first = kept('device', 'ht_blades_in');
+  let unit = $state<ClearanceUnit>(
+    first === 'in' || first === 'mm'
+      ? first
+      : printedIn === 'in' || page.data.units === 'imperial'
+        ? 'in'
+        : 'mm'
+  );
+  const input = $derived(checkInput(sheet, unit));
+  const desk = new ValveDesk(() => ({
+    headId: sheet.head.id,
+    input,
+    series: sheet.head.series,
+    ranAt: sheet.ranAt,
+    visitId,
+    unit
+  }));
+  const stands = $derived(desk.stands);
+  /** As the book has it: what plans and the end of the check go by. */
+  const book = $derived(standsOf(input));
+  const problems = $derived(checkProblems(book, sheet.rules, unit));
+  const bad = $derived(book.filter((s) => isBad(s, sheet.rules)));
+  const open = $derived(sheet.check !== null);
+  const changed = $derived(book.some((s) => s.changed));
+  const withLeft = $derived(
+    book.some((s) => s.changed || s.left) || (!hasShims(sheet.head.layout) && bad.length > 0)
+  );
+  const planned = $derived(
+    open && hasShims(sheet.head.layout) && (bad.length > 0 || changed || sheet.check?.plan != null)
+  );
+  let fitting = $state(false);
+  const isLeft = (verdict: string) => ['undecided', 'not measured', 'to be proven'].includes(verdict);
+  /** The one that is measured: picked, or the first that wants a number. */
+  const picked = $derived(
+    stands.find((s) => s.valve.id === desk.picked) ?? stands.find((s) => isLeft(s.verdict)) ?? stands[0]!
+  );
+  const onward = $derived.by(() => {
+    const at = stands.findIndex((s) => s.valve.id === picked.valve.id);
+    const order = [...stands.slice(at + 1), ...stands.slice(0, at)];
+    return order.find((s) => isLeft(s.verdict)) ?? null;
+  });
+  const drawn = $derived(
+    Object.fromEntries(
+      stands.map((s) => {
+        const now = s.left ?? s.found;
+        return [
+          s.valve.id,
+          {
+            verdict: s.verdict,
+            text: now && s.verdict !== 'to be proven' ? measuredTyped(now.measured, unit) : ''
+          }
+        ];
+      })
+    )
+  );
+  const past = $derived(
+    sheet.check ? [asPast(book, sheet.check.id, today, sheet.check.hours), ...sheet.past] : sheet.past
+  );
+  const wear = $derived(wearOfHead(book, past, sheet.rules, sheet.head.series));
+  function turn(to: ClearanceUnit) {
+    unit = to;
+    keep('device', 'ht_blades_in', to);
+  }
+  const ago = $derived.by(() => {
+    if (!sheet.ranAt) return null;
+    const hours = (Date.now() - sheet.ranAt.getTime()) / 3_600_000;
+    return hours < 1
+      ? `${Math.max(1, Math.round(hours * 60))} min ago`
+      : hours < 48
+        ? `${Math.round(hours)} h ago`
+        : `${Math.round(hours / 24)} days ago`;
+  });
+</script>
+
+<div class="no-print mt-3 flex flex-wrap items-center gap-x-5 gap-y-2">
+  {#if open}
+    <p>
+      Being measured since {new Intl.DateTimeFormat('en-GB', {
+        weekday: 'short',
+        hour: '2-digit',
+        minute: '2-digit',
+        timeZone: page.data.team?.timeZone
+      }).format(sheet.check!.begunAt)}, begun by {sheet.check!.by}.
+    </p>
+  {:else if desk.coldByBook}
+    <p>Stone cold by the book: it last ran {ago} at the latest.</p>
+  {:else}
+    <label class="cold"
+      ><input type="checkbox" bind:checked={desk.cold} /> <strong>It is stone cold.</strong>
+      <span class="quiet"
+        >{ago ? `By the book it may have run until ${ago}.` : 'When it last ran the book does not know.'} Overnight
+        is best.</span
+      ></label
+    >
+  {/if}
+  <div class="ml-auto flex items-center gap-1" role="group" aria-label="Blades are marked in">
+    <span class="quiet text-sm">blades in</span>
+    {#each ['mm', 'in'] as const as u (u)}<button
+        type="button"
+        class="unit"
+        aria-pressed={unit === u}
+        onclick={() => turn(u)}>{u}</button
+      >{/each}
+  </div>
+</div>
+{#if desk.said}<p class="error mt-2" role="alert">{desk.said}</p>{/if}
+
+<div class="mt-3 grid items-start gap-x-10 gap-y-4 md:grid-cols-[minmax(18rem,26rem)_1fr]">
+  <HeadDrawing
+    layout={sheet.head.layout}
+    valves={drawn}
+    picked={picked.valve.id}
+    onpick={(id) => (desk.picked = id)}
+    label="The head from above, front at the top"
+    most={sheet.head.layout.cylinders > 2 ? 34 : 26}
+  />
+  {#key picked.valve.id}<ValvePanel
+      {desk}
+      stand={picked}
+      blades={sheet.blades}
+      {unit}
+      onnext={onward ? () => (desk.picked = onward!.valve.id) : null}
+    />{/key}
+</div>
+
+<div class="mt-6">
+  <ValveTable {desk} {stands} {unit} {withLeft} />
+  <p class="quiet no-print mt-1 text-sm">
+    0.12 one reading · 0.10–0.15 this blade goes, that one does not · &lt;0.05 not even that one · &gt;0.30
+    that one goes. Enter writes and goes on; with a unit after it, in that unit.
+  </p>
+</div>
+
+{#if planned && sheet.check}
+  <PlanBox
+    stands={book}
+    rules={sheet.rules}
+    drawer={sheet.drawer}
+    series={sheet.head.series}
+    acrossUm={sheet.head.acrossUm}
+    headId={sheet.head.id}
+    checkId={sheet.check.id}
+    {unit}
+    settled={sheet.check.plan?.choice ?? null}
+  />
+  {#if sheet.check.plan && sheet.check.plan.fits.some((f) => f.from !== 'itself')}
+    {#if fitting || !changed}<FitBox
+        stands={book}
+        plan={sheet.check.plan}
+        drawer={sheet.drawer}
+        series={sheet.head.series}
+        checkId={sheet.check.id}
+        onleave={() => (fitting = false)}
+      />{:else}<p class="no-print mt-4">
+        They are in. Tensioner released, two full turns by hand, marks read again: then every changed valve as
+        left, above.
+        <button type="button" class="link ml-2" onclick={() => (fitting = true)}>another shim went in</button>
+      </p>{/if}
+  {/if}
+{/if}
+
+{#if sheet.check && !atBench}
+  <CloseBox checkId={sheet.check.id} {tasks} {problems} visitId={sheet.check.visitId} />
+{/if}
+{#if !atBench}
+  <GuideBox
+    headId={sheet.head.id}
+    guide={sheet.head.guide}
+    cylinders={sheet.head.layout.cylinders}
+    printed={printedGuide}
+  />
+  <WearBox {wear} stands={book} past={sheet.past} {unit} {today} />
+{/if}
+<p class="sr-only" aria-live="polite">{picked.name}: {verdictLine(picked, unit)}</p>
+
+<style>
+  .unit {
+    border: 1px solid var(--rule-strong);
+    min-height: 2.4rem;
+    min-width: 2.8rem;
+  }
+  .unit[aria-pressed='true'] {
+    background: var(--ink);
+    color: var(--paper);
+  }
+  .cold {
+    border-left: 6px solid var(--signal);
+    padding: 0.5rem 0.75rem;
+    background: var(--sheet);
+    cursor: pointer;
+  }
+  .cold input {
+    width: 1.4rem;
+    height: 1.4rem;
+    margin-right: 0.4rem;
+    accent-color: var(--ink);
+  }
+</style>

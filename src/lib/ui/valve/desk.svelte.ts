@@ -1,0 +1,238 @@
+import { invalidateAll } from '$app/navigation';
+import { standsOf, type CheckInput, type Reading, type Stage, type ValveStand } from '$lib/core/valve/check';
+import type { Limits, Measured } from '$lib/core/valve/clearance';
+import { isCold } from '$lib/core/valve/cold';
+import type { ClearanceUnit } from '$lib/core/valve/limits';
+import { readMicrometer, readStamp } from '$lib/core/valve/stamp';
+import { measuredTyped, readClearance } from '$lib/core/valve/typed';
+import type { Series } from '$lib/core/valve/shim';
+import { forget, keep, kept, texts } from '../form/kept';
+import { idsFor, send } from '../form/send';
+
+/** What the desk works on, as the page has it. */
+export interface DeskData {
+  headId: string;
+  input: CheckInput;
+  series: Series | null;
+  ranAt: Date | null;
+  visitId: string | null;
+  unit: ClearanceUnit;
+}
+export type ShimField = 'stamp' | 'measured';
+
+/** What is wrong with a field; with `sure` it may be so, and is taken when somebody says it. */
+export interface FieldError {
+  message: string;
+  sure?: Measured;
+}
+
+/**
+ * The valves of one head being measured: what is typed and not written yet, judged while it is typed, and written when the hand
+ * goes on. What the server did not take stays in its field.
+ */
+export class ValveDesk {
+  picked = $state<string | null>(null);
+  /** Somebody says that it is stone cold. */
+  cold = $state(false);
+  busy = $state(false);
+  /** Of the desk as a whole: the server is away, the engine is not cold. */
+  said = $state('');
+  errors = $state<Record<string, FieldError>>({});
+  #typed = $state<Record<string, string>>({});
+  /** The check that would be begun. */
+  #newId = crypto.randomUUID();
+  readonly #kept: string;
+
+  constructor(readonly data: () => DeskData) {
+    this.#kept = `valves ${data().headId}`;
+    this.#typed = texts(kept('window', this.#kept));
+  }
+
+  readonly #key = (valve: string, field: Stage | ShimField) => `${field} ${valve}`;
+  /** A field's text: as typed, or as it stands in the book. */
+  text(valve: string, field: Stage | ShimField): string {
+    return this.#typed[this.#key(valve, field)] ?? this.inBook(valve, field);
+  }
+  inBook(valve: string, field: Stage | ShimField): string {
+    const { input, unit } = this.data();
+    const s = this.book.find((x) => x.valve.id === valve);
+    if (field === 'found' || field === 'left') {
+      const r = s?.[field];
+      return r ? measuredTyped(r.measured, unit) : '';
+    }
+    const shim = input.shims.findLast((x) => x.valve === valve);
+    const um = shim?.[field];
+    return um === null || um === undefined
+      ? ''
+      : (um / 1000).toFixed(field === 'stamp' && um % 10 === 0 ? 2 : 3);
+  }
+  isFresh(valve: string, field: Stage | ShimField): boolean {
+    const typed = this.#typed[this.#key(valve, field)];
+    return typed !== undefined && typed.trim() !== this.inBook(valve, field);
+  }
+  type(valve: string, field: Stage | ShimField, text: string): void {
+    const key = this.#key(valve, field);
+    this.#typed[key] = text;
+    delete this.errors[key];
+    keep('window', this.#kept, $state.snapshot(this.#typed));
+  }
+  errorOf(valve: string, field: Stage | ShimField): FieldError | null {
+    return this.errors[this.#key(valve, field)] ?? null;
+  }
+  #settle(keys: readonly string[], as: Readonly<Record<string, string | undefined>>): void {
+    for (const key of keys) {
+      // What was typed meanwhile is not dropped with what was written.
+      if (this.#typed[key] === as[key]) delete this.#typed[key];
+      delete this.errors[key];
+    }
+    if (Object.keys(this.#typed).length === 0) forget('window', this.#kept);
+    else keep('window', this.#kept, $state.snapshot(this.#typed));
+  }
+
+  /** As the book has it. */
+  get book(): ValveStand[] {
+    return standsOf(this.data().input);
+  }
+  /** The same with what is typed and can be read, as if it were written. */
+  get stands(): ValveStand[] {
+    const { input } = this.data();
+    const fresh = this.#pending().map(({ valve, stage, measured }): Reading => ({
+      id: `${stage} ${valve}`,
+      valve,
+      stage,
+      measured,
+      by: ''
+    }));
+    return fresh.length === 0
+      ? this.book
+      : standsOf({ ...input, checkId: input.checkId ?? '', readings: [...input.readings, ...fresh] }).map(
+          (s) => ({
+            ...s,
+            against: null
+          })
+        );
+  }
+  limitsOf(valve: string): Limits | null {
+    return this.book.find((s) => s.valve.id === valve)?.limits ?? null;
+  }
+
+  /** By the book it is stone cold, or nobody knows. */
+  get coldByBook(): boolean {
+    const { ranAt } = this.data();
+    return isCold(ranAt?.getTime() ?? null, Date.now());
+  }
+  get mayMeasure(): boolean {
+    return this.data().input.checkId !== null || this.coldByBook || this.cold;
+  }
+
+  #pending(): { valve: string; stage: Stage; measured: Measured }[] {
+    const { unit } = this.data();
+    return Object.entries(this.#typed).flatMap(([key, text]) => {
+      const [stage, valve] = key.split(' ') as [Stage, string];
+      if ((stage !== 'found' && stage !== 'left') || !this.isFresh(valve, stage)) return [];
+      const read = readClearance(text, unit, this.limitsOf(valve));
+      return read.ok ? [{ valve, stage, measured: read.measured }] : [];
+    });
+  }
+
+  /** A field was left: what stands in it is written, or what is wrong is said. @returns whether the hand may go on */
+  async leave(valve: string, field: Stage | ShimField): Promise<boolean> {
+    if (!this.isFresh(valve, field)) {
+      delete this.#typed[this.#key(valve, field)];
+      return true;
+    }
+    return field === 'found' || field === 'left' ? this.#leaveReading(valve, field) : this.#leaveShim(valve);
+  }
+
+  async #leaveReading(valve: string, stage: Stage): Promise<boolean> {
+    const key = this.#key(valve, stage);
+    const text = this.#typed[key]!;
+    // Emptied: what was measured is taken back.
+    const read =
+      text.trim() === ''
+        ? ({ ok: true, measured: { by: 'blades', goes: null, stops: null } } as const)
+        : readClearance(text, this.data().unit, this.limitsOf(valve));
+    if (!read.ok) {
+      this.errors[key] = { message: read.message, ...(read.sure && { sure: read.sure }) };
+      return false;
+    }
+    return this.write(valve, stage, read.measured);
+  }
+
+  /** Writes what was measured at a valve. */
+  async write(valve: string, stage: Stage, measured: Measured): Promise<boolean> {
+    const key = this.#key(valve, stage);
+    if (!this.mayMeasure) {
+      this.said = 'Clearances are measured stone cold. Feel the cylinder, and say so above.';
+      return false;
+    }
+    const { headId, visitId, input } = this.data();
+    const was = { [key]: this.#typed[key] };
+    const readings = [{ valve, stage, measured }];
+    // The same again, sent twice, is one reading; measured the same once more later, it is another.
+    const [id] = idsFor(['reading', headId, input.readings.length, readings], 1);
+    this.busy = true;
+    const sent = await send('valve.measure', {
+      checkId: input.checkId ?? this.#newId,
+      headId,
+      visitId,
+      cold: this.cold || !this.coldByBook ? 'said' : 'by the book',
+      readings: readings.map((r) => ({ ...r, id: id! }))
+    });
+    if (sent.ok) {
+      this.#newId = crypto.randomUUID();
+      this.said = '';
+      await invalidateAll();
+      this.#settle([key], was);
+    } else {
+      const at = sent.errors['readings.0.measured'] ?? sent.errors['readings.0.measured.stops'];
+      if (at) this.errors[key] = { message: at };
+      else this.said = Object.values(sent.errors)[0] ?? 'Not written.';
+    }
+    this.busy = false;
+    return sent.ok;
+  }
+
+  /** What seemed a slip is so. */
+  async sure(valve: string, stage: Stage): Promise<boolean> {
+    const measured = this.errorOf(valve, stage)?.sure;
+    return measured ? this.write(valve, stage, measured) : false;
+  }
+
+  /** Stamp and micrometer of the shim in a valve. Both fields are one shim: written together. */
+  async #leaveShim(valve: string): Promise<boolean> {
+    const { series, headId, input } = this.data();
+    const keys = { stamp: this.#key(valve, 'stamp'), measured: this.#key(valve, 'measured') };
+    const read = (field: ShimField) => {
+      const text = this.text(valve, field).trim();
+      if (text === '') return null;
+      const size = field === 'stamp' ? readStamp(text, series) : readMicrometer(text, series);
+      if (!size.ok) {
+        this.errors[keys[field]] = { message: size.message };
+        return undefined;
+      }
+      return size.um;
+    };
+    const [stamp, measured] = [read('stamp'), read('measured')];
+    if (stamp === undefined || measured === undefined) return false;
+    if (stamp === null && measured === null) {
+      this.#settle([keys.stamp, keys.measured], this.#typed);
+      return true;
+    }
+    const was = { [keys.stamp]: this.#typed[keys.stamp], [keys.measured]: this.#typed[keys.measured] };
+    const body = { headId, checkId: input.checkId, valve, stamp, measured };
+    const [id] = idsFor(['shim', input.shims.length, body], 1);
+    this.busy = true;
+    const sent = await send('valve.shim', { id: id!, ...body });
+    if (sent.ok) {
+      this.said = '';
+      await invalidateAll();
+      this.#settle(Object.values(keys), was);
+    } else
+      for (const [field, message] of Object.entries(sent.errors))
+        if (field === 'stamp' || field === 'measured') this.errors[keys[field]] = { message };
+        else this.said = message;
+    this.busy = false;
+    return sent.ok;
+  }
+}

@@ -1,0 +1,58 @@
+import type { ValveStand } from '$lib/core/valve/check';
+import { thickness } from '$lib/core/valve/shim';
+import type { ValveWear } from '$lib/core/valve/wear-of-head';
+import type { Line } from './WearChart.svelte';
+
+/** Slower than this is no wear a blade can tell. µm an hour */
+const STILL = 0.05;
+
+const h = (hours: number) => `${hours < 10 ? hours.toFixed(1).replace(/\.0$/, '') : Math.round(hours)}`;
+
+/** What a valve's wear means, in a sentence. */
+export function wearLine(w: ValveWear): string {
+  if (w.rate === null)
+    return w.checks.length === 0
+      ? `${w.name}: no check with a shim that is known yet.`
+      : `${w.name}: one check; the next tells how fast it goes.`;
+  const rate = `${Math.abs(w.rate).toFixed(1)} µm an hour`;
+  if (Math.abs(w.rate) < STILL) return `${w.name} stands still.`;
+  if (w.rate > 0) return `${w.name} opens by ${rate}.`;
+  if (!w.reaches) return `${w.name} closes up by ${rate}.`;
+  const { early, late } = w.reaches;
+  if (late !== null && late <= 0) return `${w.name} closes up by ${rate} and has reached its lower limit.`;
+  const when =
+    late === null || late > 1000
+      ? `${h(early)} h or more`
+      : h(early) === h(late)
+        ? `about ${h(early)} h`
+        : `about ${h(early)} to ${h(late)} h`;
+  return `${w.name} closes up by ${rate} and reaches its lower limit in ${when}.`;
+}
+
+/** The one sentence of a head: the valve that gets there first. */
+export function headline(wear: readonly ValveWear[]): string {
+  const soonest = [...wear]
+    .filter((w) => w.reaches !== null)
+    .sort((a, b) => a.reaches!.early - b.reaches!.early)[0];
+  if (soonest) return wearLine(soonest);
+  return wear.some((w) => w.rate !== null)
+    ? 'No valve of it closes up.'
+    : 'Two checks at known hours, with the shims known, tell how fast each valve goes.';
+}
+
+/** Lines of the chart: each as if the shim of today had been in all along, so that only wear moves them. */
+export function linesOf(wear: readonly ValveWear[], stands: readonly ValveStand[]): Line[] {
+  return wear.flatMap((w): Line[] => {
+    const s = stands.find((x) => x.valve.id === w.valve)!;
+    if (w.checks.length < 2) return [];
+    const now = (s.shim && thickness(s.shim)) ?? w.checks.at(-1)!.shim;
+    const shim = s.shim ? now : 0;
+    return [
+      {
+        name: w.name,
+        points: w.checks.map((c) => ({ hours: c.hours, um: c.clearance + c.shim - shim })),
+        lo: s.limits?.lo ?? null
+      }
+    ];
+  });
+}
