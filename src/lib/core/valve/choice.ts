@@ -1,9 +1,9 @@
 import { forSums, spanOf, type Span } from './clearance';
-import { isBad, type ValveRules, type ValveStand } from './check';
+import { isBad, type Reading, type ValveRules, type ValveStand } from './check';
 import { isShimmed } from './head';
 import { aimOf } from './limits';
 import { planShims, type Fit, type Plan, type PlanInput, type PlanValve } from './plan';
-import { predictedSpan, sizesOf, thickness, wanted, type Series } from './shim';
+import { predictedSpan, sizesOf, thickness, wanted, type Series, type Shim } from './shim';
 
 /** What a plan is made by: the house's rules, or one of them switched. */
 export interface PlanRules extends ValveRules {
@@ -47,6 +47,12 @@ export type Unplanned = {
   why: 'its shim is not known' | 'no blade goes' | 'not measured' | 'no limits';
 };
 
+/** What a plan goes by: as left with what sits there now, else as found with what sat there then. */
+const basisOf = (s: ValveStand): { reading: Reading | null; shim: Shim | null } =>
+  s.left ? { reading: s.left, shim: s.shim } : { reading: s.found, shim: s.changed ? s.before : s.shim };
+/** The shim a plan takes out of a valve. */
+export const takenOut = (s: ValveStand): Shim | null => basisOf(s).shim;
+
 /** What a plan is worked out from; null where nothing is to be put right, or nothing is known. */
 export function planInput(
   stands: readonly ValveStand[],
@@ -61,12 +67,13 @@ export function planInput(
       unplanned.push({ valve: s.valve.id, why });
       return [];
     };
-    // A plan is made from what was found, with what sat in it then.
-    const sat = s.changed ? s.before : s.shim;
-    const shim = sat && thickness(sat);
+    // Just fitted: it is measured first.
+    if (s.changed && !s.left) return [];
+    const from = basisOf(s);
+    const shim = from.shim && thickness(from.shim);
     if (!s.limits) return no('no limits');
-    if (!s.found) return no('not measured');
-    const measured = forSums(s.found.measured, rules.shimReading);
+    if (!from.reading) return no('not measured');
+    const measured = forSums(from.reading.measured, rules.shimReading);
     if (measured === null) return no('no blade goes');
     if (shim === null) return no('its shim is not known');
     return [
@@ -109,8 +116,8 @@ export function missingOf(plan: Plan, input: PlanInput, series: Series | null): 
 
 /** The clearance a fit leads to, with the width of the bracket it was found in. */
 export function bandOf(fit: Fit, stand: ValveStand): Span {
-  const sat = stand.changed ? stand.before : stand.shim;
-  return predictedSpan(spanOf(stand.found!.measured), thickness(sat!)!, fit.shim);
+  const { reading, shim } = basisOf(stand);
+  return predictedSpan(spanOf(reading!.measured), thickness(shim!)!, fit.shim);
 }
 
 /** A plan worked out for one choice. */

@@ -37,7 +37,7 @@
       onclick={() => onpick(s)}
     >
       <svg width={W} height={H} viewBox="0 0 {W} {H}" aria-hidden="true">
-        {#if s.least > 0}<path
+        {#if s.least > 0 && s.measured === null}<path
             d="M2 {H - 4 - s.least * 13} H{W - 2}"
             stroke={s.count < s.least ? 'var(--signal)' : 'var(--rule-strong)'}
             stroke-width="2"
@@ -72,7 +72,7 @@
   .drawer {
     display: flex;
     flex-wrap: wrap;
-    align-items: end;
+    align-items: start;
     gap: 0.3rem 0.15rem;
     margin-top: 0.5rem;
   }

@@ -126,7 +126,7 @@
                 `out ${f.valve}`,
                 outside[f.valve] ?? '',
                 (t) => (outside[f.valve] = t),
-                s?.shim?.measured ? (s.shim.measured / 1000).toFixed(3) : 'into the drawer'
+                s?.shim?.measured ? (s.shim.measured / 1000).toFixed(3) : 'mm'
               )}{/if}</td
           >
           <td data-label="In went" class="figure text-xl font-bold"
@@ -149,7 +149,7 @@
               `in ${f.valve}`,
               inside[f.valve] ?? '',
               (t) => (inside[f.valve] = t),
-              'if measured'
+              'mm'
             )}</td
           >
         </tr>

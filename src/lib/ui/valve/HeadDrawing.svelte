@@ -124,16 +124,12 @@
         ? `: ${VERDICT_WORDS[verdict]}${s.text ? `, ${s.text}` : ''}`
         : ''}"
       aria-pressed={onpick ? picked === v.id : undefined}
+      class="valve"
       class:cursor-pointer={onpick !== null}
       onclick={() => onpick?.(v.id)}
       onkeydown={(e) => key(e, v.id)}
     >
-      {#if picked === v.id}<circle
-          r={(R + 0.085) * U}
-          fill="none"
-          stroke="var(--ink)"
-          stroke-width="5"
-        />{/if}
+      <circle class="ring" class:picked={picked === v.id} r={(R + 0.085) * U} />
       <circle
         r={R * U}
         fill={out ? `url(#${id}-out)` : 'var(--paper)'}
@@ -165,3 +161,20 @@
     </g>
   {/each}
 </svg>
+
+<style>
+  .valve:focus {
+    outline: none;
+  }
+  .ring {
+    fill: none;
+    stroke: none;
+    stroke-width: 5;
+  }
+  .picked {
+    stroke: var(--ink);
+  }
+  .valve:focus-visible .ring {
+    stroke: var(--signal);
+  }
+</style>

@@ -1,7 +1,7 @@
 <!-- What goes where: the head with the shim of each valve, and a line each; a card to carry to the engine. -->
 <script lang="ts">
   import type { ValveStand } from '$lib/core/valve/check';
-  import { bandOf, type PlanOf } from '$lib/core/valve/choice';
+  import { bandOf, takenOut, type PlanOf } from '$lib/core/valve/choice';
   import type { Span } from '$lib/core/valve/clearance';
   import { showUm, type ClearanceUnit } from '$lib/core/valve/limits';
   import { thickness } from '$lib/core/valve/shim';
@@ -41,7 +41,7 @@
   <tbody>
     {#each fits as f (f.id)}
       {@const s = of(f.id)}
-      {@const was = thickness((s.changed ? s.before : s.shim)!)!}
+      {@const was = thickness(takenOut(s)!)!}
       <tr class:quiet={f.from === 'itself'}>
         <td class="font-bold">{s.name}</td>
         <td data-label="Out" class="figure text-lg">{f.from === 'itself' ? '' : showUm(was)}</td>

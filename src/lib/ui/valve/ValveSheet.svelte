@@ -3,8 +3,10 @@
   import { untrack } from 'svelte';
   import { page } from '$app/state';
   import { checkProblems, hasShims, isBad, standsOf } from '$lib/core/valve/check';
-  import type { ClearanceUnit } from '$lib/core/valve/limits';
+  import { showUm, type ClearanceUnit } from '$lib/core/valve/limits';
   import { measuredTyped } from '$lib/core/valve/typed';
+  import { isShimmed } from '$lib/core/valve/head';
+  import { thickness } from '$lib/core/valve/shim';
   import { asPast, wearOfHead } from '$lib/core/valve/wear-of-head';
   import { checkInput, type ValveSheet as Sheet } from '$lib/core/valve/sheet';
   import { keep, kept } from '../form/kept';
@@ -59,8 +61,14 @@
   const withLeft = $derived(
     book.some((s) => s.changed || s.left) || (!hasShims(sheet.head.layout) && bad.length > 0)
   );
-  const planned = $derived(
-    open && hasShims(sheet.head.layout) && (bad.length > 0 || changed || sheet.check?.plan != null)
+  const planned = $derived(open && bad.some((s) => isShimmed(s.gauge)));
+  /** The plan that was settled on is not in yet, or what went in was not right. */
+  const toFit = $derived(
+    sheet.check?.plan?.fits.some((f) => {
+      const s = book.find((x) => x.valve.id === f.valve);
+      const again = !s?.changed || (s.left !== null && isBad(s, sheet.rules));
+      return f.from !== 'itself' && s?.shim && thickness(s.shim) !== f.shim && again;
+    }) ?? false
   );
   let fitting = $state(false);
   const isLeft = (verdict: string) => ['undecided', 'not measured', 'to be proven'].includes(verdict);
@@ -165,31 +173,49 @@
   </p>
 </div>
 
-{#if planned && sheet.check}
-  <PlanBox
-    stands={book}
-    rules={sheet.rules}
-    drawer={sheet.drawer}
-    series={sheet.head.series}
-    acrossUm={sheet.head.acrossUm}
-    headId={sheet.head.id}
-    checkId={sheet.check.id}
-    {unit}
-    settled={sheet.check.plan?.choice ?? null}
-  />
-  {#if sheet.check.plan && sheet.check.plan.fits.some((f) => f.from !== 'itself')}
-    {#if fitting || !changed}<FitBox
-        stands={book}
-        plan={sheet.check.plan}
-        drawer={sheet.drawer}
-        series={sheet.head.series}
-        checkId={sheet.check.id}
-        onleave={() => (fitting = false)}
-      />{:else}<p class="no-print mt-4">
-        They are in. Tensioner released, two full turns by hand, marks read again: then every changed valve as
-        left, above.
-        <button type="button" class="link ml-2" onclick={() => (fitting = true)}>another shim went in</button>
-      </p>{/if}
+{#if sheet.check}
+  {#if planned}<PlanBox
+      stands={book}
+      rules={sheet.rules}
+      drawer={sheet.drawer}
+      series={sheet.head.series}
+      acrossUm={sheet.head.acrossUm}
+      headId={sheet.head.id}
+      checkId={sheet.check.id}
+      {unit}
+      settled={sheet.check.plan?.choice ?? null}
+    />{/if}
+  {#if sheet.check.plan && (toFit || fitting)}
+    <FitBox
+      stands={book}
+      plan={sheet.check.plan}
+      drawer={sheet.drawer}
+      series={sheet.head.series}
+      checkId={sheet.check.id}
+      onleave={() => (fitting = false)}
+    />
+  {:else if changed}
+    <section class="mt-6" aria-label="What went where">
+      <h2>What went where</h2>
+      {#each book.filter((s) => s.changed) as s (s.valve.id)}
+        <p class="rule-b py-1.5">
+          <strong>{s.name}</strong>
+          <span class="figure text-lg"
+            >{s.before ? showUm(thickness(s.before)!) : 'not known'} → {s.shim
+              ? showUm(thickness(s.shim)!)
+              : 'not known'}</span
+          >
+        </p>
+      {/each}
+      <p class="mt-2">
+        Tensioner released, two full turns by hand, marks read again: then every changed valve as left, above.
+        {#if sheet.check.plan}<button
+            type="button"
+            class="link no-print ml-2"
+            onclick={() => (fitting = true)}>another shim went in</button
+          >{/if}
+      </p>
+    </section>
   {/if}
 {/if}
 

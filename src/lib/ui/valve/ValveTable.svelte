@@ -30,6 +30,9 @@
     const to = all[all.indexOf(from as HTMLElement) + 1];
     if (await desk.leave(valve, field)) (to ?? from).focus();
   }
+  /** Only what was changed is measured as left. */
+  const asLeft = (s: ValveStand) =>
+    s.changed || s.left !== null || (!isShimmed(s.gauge) && s.found !== null && out(s));
   const fields = (s: ValveStand): { field: Stage | ShimField; label: string; head: string }[] => [
     { field: 'found', label: `${s.name}, as found`, head: 'As found' },
     ...(withLeft ? [{ field: 'left' as const, label: `${s.name}, as left`, head: 'As left' }] : [])
@@ -91,8 +94,13 @@
         >
         {#each fields(s) as f (f.field)}
           <td class="whole" data-label={f.head}
-            >{#if f.field === 'left' && !s.found}<span class="quiet">first as found</span
-              >{:else}{@render cell(s, f.field, f.label, '8.5rem', '')}{/if}</td
+            >{#if f.field === 'left' && !asLeft(s)}{:else}{@render cell(
+                s,
+                f.field,
+                f.label,
+                '8.5rem',
+                ''
+              )}{/if}</td
           >
         {/each}
         <td data-label="Says" class="says"

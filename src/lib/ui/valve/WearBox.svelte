@@ -21,6 +21,7 @@
     today: string;
   }
   let { wear, stands, past, unit, today }: Props = $props();
+  const head = $derived(headline(wear));
   const lines = $derived(linesOf(wear, stands));
   let striking = $state<string | null>(null);
   const form = commandForm('valve.strike', checkStrikeSchema, () => ({ checkId: '', reason: '' }), {
@@ -32,10 +33,10 @@
 <section class="mt-10" aria-label="Wear" id="wear">
   <h2>Wear</h2>
   {#if lines.length > 0}
-    {#key JSON.stringify(lines)}<WearChart {lines} sentence={headline(wear)} />{/key}
-  {:else}<p class="mt-1">{headline(wear)}</p>{/if}
+    {#key JSON.stringify(lines)}<WearChart {lines} sentence={head.words} />{/key}
+  {:else}<p class="mt-1">{head.words}</p>{/if}
   <div class="mt-2 grid gap-x-8 sm:grid-cols-2">
-    {#each wear as w (w.valve)}
+    {#each wear.filter((x) => x.valve !== head.valve || x.alarms.length > 0) as w (w.valve)}
       <p class="rule-b py-1.5">
         {wearLine(w)}
         {#each w.alarms as a (a)}<strong class="error ml-1">{a}: plan a head.</strong>{/each}

@@ -8,6 +8,7 @@
 
   export interface Line {
     name: string;
+    side: string;
     /** Hours and clearance, µm, as if the shim of today had been in all along. */
     points: { hours: number; um: number }[];
     lo: number | null;
@@ -35,14 +36,13 @@
         probe.style.color = `var(${name})`;
         return getComputedStyle(probe).color;
       };
-      const [ink, quiet, rule, signal, done, strong, paper] = [
+      const [ink, quiet, rule, signal, done, strong] = [
         '--ink',
         '--ink-2',
         '--rule',
         '--signal',
         '--done',
-        '--rule-strong',
-        '--paper'
+        '--rule-strong'
       ].map(colour);
       probe.remove();
       const font = { family: css.fontFamily, size: 14 };
@@ -98,14 +98,11 @@
                 borderWidth: 2,
                 label: {
                   display: true,
-                  content: `lower limit ${(lo / 1000).toFixed(2)} ${lines
-                    .filter((l) => l.lo === lo)
-                    .map((l) => l.name.split(' ')[0]!.toLowerCase())
-                    .filter((n, i, all) => all.indexOf(n) === i)
-                    .join(' and ')}`,
+                  content: `lower limit ${(lo / 1000).toFixed(2)}, ${[...new Set(lines.filter((l) => l.lo === lo).map((l) => l.side))].join(' and ')}`,
                   position: 'start' as const,
-                  backgroundColor: signal,
-                  color: paper,
+                  backgroundColor: 'transparent',
+                  color: signal,
+                  yAdjust: 12,
                   font
                 }
               }))

@@ -20,6 +20,8 @@ export function wearLine(w: ValveWear): string {
   if (!w.reaches) return `${w.name} closes up by ${rate}.`;
   const { early, late } = w.reaches;
   if (late !== null && late <= 0) return `${w.name} closes up by ${rate} and has reached its lower limit.`;
+  if (early < 1 && (late === null || late > 1000))
+    return `${w.name} closes up by ${rate} and may reach its lower limit any time.`;
   const when =
     late === null || late > 1000
       ? `${h(early)} h or more`
@@ -29,15 +31,16 @@ export function wearLine(w: ValveWear): string {
   return `${w.name} closes up by ${rate} and reaches its lower limit in ${when}.`;
 }
 
-/** The one sentence of a head: the valve that gets there first. */
-export function headline(wear: readonly ValveWear[]): string {
+/** The one sentence of a head: of the valve that gets there first. */
+export function headline(wear: readonly ValveWear[]): { valve: string | null; words: string } {
   const soonest = [...wear]
     .filter((w) => w.reaches !== null)
     .sort((a, b) => a.reaches!.early - b.reaches!.early)[0];
-  if (soonest) return wearLine(soonest);
-  return wear.some((w) => w.rate !== null)
+  if (soonest) return { valve: soonest.valve, words: wearLine(soonest) };
+  const words = wear.some((w) => w.rate !== null)
     ? 'No valve of it closes up.'
     : 'Two checks at known hours, with the shims known, tell how fast each valve goes.';
+  return { valve: null, words };
 }
 
 /** Lines of the chart: each as if the shim of today had been in all along, so that only wear moves them. */
@@ -50,6 +53,7 @@ export function linesOf(wear: readonly ValveWear[], stands: readonly ValveStand[
     return [
       {
         name: w.name,
+        side: s.valve.side,
         points: w.checks.map((c) => ({ hours: c.hours, um: c.clearance + c.shim - shim })),
         lo: s.limits?.lo ?? null
       }
