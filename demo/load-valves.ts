@@ -108,6 +108,10 @@ export async function loadHead(
     ) as never,
     created_by: person('anwen')
   })}`;
+  // At the bench from now on by the product's own job.
+  await tx`
+    update task set job = ${head.series ? 'valve-check' : 'valve-screws'} where team_id = ${team_id} and name like 'Valve clearances%'
+      and ${engine ? tx`component_id = ${uid(engine.slug)}` : tx`machine_id = ${uid(m.slug)}`}`;
   const totals = checkTotals(head, firstTotal(m, today), marks);
   const wearing = valvesOf(head.layout).map((valve, i) => wearOf(head, valve, i, totals));
   const rideAt = (total: number) =>

@@ -14,7 +14,10 @@ import type { Team } from '../core/team/team';
 import type { Db } from './db';
 import { hoursBy } from './machines';
 import { readRules } from './rules';
+import { sectionsOf } from '../core/specs/starter';
+import { headForJobs } from '../core/valve/at-bench';
 import { readSheet } from './specs';
+import { valveSheetIn } from './valve-sheet';
 
 interface Past {
   record: JobRecord;
@@ -139,6 +142,15 @@ export async function forgottenLast(
     group by last.job_key, last.day order by last.day desc, last.job_key`) as unknown as Forgotten[];
 }
 
+async function headOf(
+  sql: Db,
+  team: Pick<Team, 'id' | 'timeZone'>,
+  machineId: string
+): Promise<LayoutInput['head']> {
+  const sheet = await valveSheetIn(sql, team, machineId);
+  return sheet && headForJobs(sheet);
+}
+
 /** Everything a visit of these jobs is laid out from. */
 export async function layoutInput(
   sql: Db,
@@ -161,6 +173,7 @@ export async function layoutInput(
     jobs,
     history,
     ...fastenerPast(await pastRecords(sql, teamId, machine.id), today),
-    last: await lastTimes(sql, team, machine.id)
+    last: await lastTimes(sql, team, machine.id),
+    head: sectionsOf(machine.kind as Kind).includes('Valves') ? await headOf(sql, team, machine.id) : null
   };
 }

@@ -131,6 +131,7 @@ async function finish(id: string, grade = 'grey paste or fuzz', more: object = {
       const engine = s.step.circuit === 'engine';
       const content = {
         drained: { ml: 900 },
+        clearances: {},
         pour: { ml: 900 },
         debris: engine ? { grade, materials: [], ...more } : { grade: 'none', materials: [] },
         level: {

@@ -18,7 +18,11 @@ import { readRules } from './rules';
 import { listFigures } from './specs';
 
 /** The valve sheet of the engine in a machine; null where its head was not laid out. */
-export async function valveSheetIn(sql: Db, team: Team, machineId: string): Promise<ValveSheet | null> {
+export async function valveSheetIn(
+  sql: Db,
+  team: Pick<Team, 'id' | 'timeZone'>,
+  machineId: string
+): Promise<ValveSheet | null> {
   const head = await headIn(sql, team.id, machineId);
   return head && valveSheet(sql, team, head, machineId);
 }
@@ -26,7 +30,7 @@ export async function valveSheetIn(sql: Db, team: Team, machineId: string): Prom
 /** @param machineId the machine the engine is in now; null: on the shelf */
 export async function valveSheet(
   sql: Db,
-  team: Team,
+  team: Pick<Team, 'id' | 'timeZone'>,
   head: HeadRow,
   machineId: string | null
 ): Promise<ValveSheet> {

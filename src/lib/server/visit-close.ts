@@ -9,6 +9,7 @@ import type { Db } from './db';
 import { keepLeaves } from './findings';
 import { proposeFrom } from './proposals';
 import { refuse, Refusal } from './refusal';
+import { closeWithVisit } from './valve-bench';
 import { lockVisit, type Visit } from './visits';
 import type { Write } from './write';
 
@@ -28,6 +29,7 @@ export async function closeVisit(w: Write, { visitId }: { visitId: string }): Pr
   if (problems.length > 0)
     throw new Refusal({ '': 'Not closed: something still stands open.' }, { problems });
   const written = visit.entries.map((e) => Date.parse(e.at)).filter((at) => at <= now.getTime());
+  const valves = await closeWithVisit(w, visit, state);
   const minutes = minutesTaken([visit.startedAt.getTime(), ...written, now.getTime()]);
   await tx`update visit set closed_at = ${now}, closed_by = ${personId} where team_id = ${team.id} and id = ${visitId}`;
   const ids: string[] = [];
@@ -37,6 +39,7 @@ export async function closeVisit(w: Write, { visitId }: { visitId: string }): Pr
     const record = drawUpRecord(visit.plan, state, visit.rules, minutes, job.key);
     const id = await insertRecord(tx, team, personId, visit, job.taskId, record, now);
     ids.push(id);
+    if (valves?.jobs.includes(job.key)) await keepCheck(tx, team.id, id, valves);
     records.push(record);
     await followUp(tx, team.id, personId, visit, job.taskId, id, record);
   }
@@ -44,6 +47,17 @@ export async function closeVisit(w: Write, { visitId }: { visitId: string }): Pr
   const { id, machineId, plan } = visit;
   await keepLeaves(w, { id, machineId, jobs: plan.jobs }, leavesOf(plan, state));
   return ids[0]!;
+}
+
+/** The record of the job a check of the valves was made in. */
+async function keepCheck(
+  tx: Db,
+  teamId: string,
+  recordId: string,
+  { checkId, within }: { checkId: string; within: number | null }
+): Promise<void> {
+  await tx`update service_record set next_within = ${within} where team_id = ${teamId} and id = ${recordId}`;
+  await tx`update valve_check set record_id = coalesce(record_id, ${recordId}) where team_id = ${teamId} and id = ${checkId}`;
 }
 
 async function insertRecord(

@@ -104,6 +104,7 @@ async function finish(visitId: string): Promise<void> {
     }
     const content = {
       drained: { ml: 1000 },
+      clearances: {},
       pour: { ml: 1000 },
       debris: { grade: 'fine glitter', materials: [] },
       level: { level: { method: 'sight glass', position: 0.5 }, toppedUpMl: 80 },

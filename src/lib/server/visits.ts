@@ -10,6 +10,7 @@ import type { HouseRules } from '../core/rules/rules';
 import type { Db } from './db';
 import { refuse, Refusal } from './refusal';
 import { readToolbox } from './stores';
+import { freeCheck, refuseClearances } from './valve-bench';
 import type { Write } from './write';
 
 export interface Visit {
@@ -148,8 +149,11 @@ export async function addEntries(
       continue;
     }
     const problem = refuseEntry(fold.state(), entry, tools, w.at.getTime());
-    results.push(problem && new Refusal({ '': inWords(problem) }, { problem }));
-    if (problem) continue;
+    const refusal = problem
+      ? new Refusal({ '': inWords(problem) }, { problem })
+      : await refuseClearances(w, visit.machineId, visit.plan.steps, entry);
+    results.push(refusal);
+    if (refusal) continue;
     known.add(entry.id);
     // Its number is the database's; what comes after it is judged by what it says, and when.
     fold.add({ ...entry, seq: Number.MAX_SAFE_INTEGER, at: w.at.toISOString(), by: '' } as Entry);
@@ -234,5 +238,6 @@ export async function giveUpVisit(
   ];
   if (out.length > 0)
     throw new Refusal({ '': 'It cannot be given up while something stands open.' }, { problems: out });
+  await freeCheck(tx, team.id, visitId);
   await tx`update visit set given_up_at = now(), given_up_reason = ${reason} where team_id = ${team.id} and id = ${visitId} and given_up_at is null`;
 }

@@ -1,11 +1,17 @@
 import type { Kind } from '../machine/machine';
+import { sectionsOf } from '../specs/starter';
 import { circuitsOf } from '../specs/usual';
+import { VALVE_JOBS } from '../valve/task';
 import type { Circuit, Sheet } from '../specs/sheet';
 import { circuitFigure, isTwoStroke, methodOf } from './layout/context';
 import type { TemplateStep } from './template';
 
 /** Jobs of the product that are one kind of machine's: their way of warming, or what must never go in. */
-const ONLY: Readonly<Record<string, (kind: Kind) => boolean>> = { 'gearbox-two-stroke': isTwoStroke };
+const hasValves = (kind: Kind) => sectionsOf(kind).includes('Valves');
+const ONLY: Readonly<Record<string, (kind: Kind) => boolean>> = {
+  'gearbox-two-stroke': isTwoStroke,
+  ...Object.fromEntries([...VALVE_JOBS, 'cam-chain'].map((key) => [key, hasValves]))
+};
 
 type Job = {
   key: string;

@@ -7,6 +7,7 @@ import type { Band } from '../quantity/band';
 import type { UnitName } from '../quantity/units';
 import type { FigureKey } from '../specs/kinds';
 import type { Circuit, FastenerRole, LevelMethod, Seal } from '../specs/sheet';
+import type { ValveStage } from '../valve/stages';
 import type { Opens } from './template';
 
 /** A figure of the spec sheet as a step shows it. Neither a band nor words: the sheet does not say, unknown. */
@@ -73,6 +74,8 @@ export type StepInput =
   /** `without`: another fill where that step was answered no. */
   | { type: 'pour'; circuit: Circuit; fill: Fill; without: { step: string; fill: Fill } | null }
   | { type: 'level'; circuit: Circuit; protocol: Protocol }
+  /** The numbers of the valves, from the valve sheet: as found, once shims are in, as left. */
+  | { type: 'clearances'; stage: ValveStage }
   /** Starts the engine: refused while oil is out or a plug is. */
   | { type: 'start' };
 

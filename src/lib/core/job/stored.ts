@@ -18,6 +18,7 @@ import {
 } from './before';
 import { circuit, inputsSame, itemSame, maybe, planJob, point, stepSame } from './pieces';
 import type { Fill, OpenedItem, SheetNumber, Step, StepInput, VisitPlan } from './plan';
+import { VALVE_STAGES } from '../valve/stages';
 import { templateShape, type JobTemplate } from './template';
 
 const number = z.object({
@@ -38,6 +39,7 @@ const fill = z.object({
 
 const input: z.ZodType<StepInput> = z.discriminatedUnion('type', [
   ...inputsSame,
+  z.object({ type: z.literal('clearances'), stage: z.enum(VALVE_STAGES) }),
   z.object({
     type: z.literal('measure'),
     unit: z.enum(UNIT_NAMES),

@@ -3,6 +3,7 @@ import { numberTyped } from '../forms';
 import { UNIT_NAMES } from '../quantity/units';
 import { CIRCUITS, FASTENER_ROLES, FIGURE_KEYS, figureKind } from '../specs/sheet';
 import { findLoop } from '../ordering/model';
+import { VALVE_STAGES } from '../valve/stages';
 
 /**
  * A job template: what a job is made of, as data. It names no machine; laid out for one (see `layout/`), each step takes the
@@ -20,6 +21,7 @@ export const STEP_KINDS = [
   'pour',
   'level',
   'meter',
+  'clearances',
   'warm up',
   'run'
 ] as const;
@@ -36,6 +38,7 @@ export const KIND_WORDS: Readonly<Record<StepKind, string>> = {
   pour: 'what goes in',
   level: 'the level, read',
   meter: 'the hour meter',
+  clearances: 'the valves, on the valve sheet',
   'warm up': 'warms the engine',
   run: 'starts the engine'
 };
@@ -52,7 +55,9 @@ export const WHENS = [
   'house rule: screens replaced',
   'the level is read at a check screw',
   'the level is read after a run',
-  'a level is read'
+  'a level is read',
+  'the head has shims',
+  'the head has screws'
 ] as const;
 export type When = (typeof WHENS)[number];
 
@@ -87,6 +92,8 @@ export const stepShape = {
   orNamed: text(60).default(''),
   /** A loose part behind each fastener: comes out when it is opened, goes back where a step closes it. */
   part: text(60).default(''),
+  /** Things the sheet does not name, counted out where it opens and in again where it closes: cam caps, half rings, a rag. */
+  things: z.array(text(60).min(1, 'Name it.')).max(12, 'At most 12 things.').default([]),
   /** Whether this step takes that part out or puts it in, rather than the fastener itself. */
   partOnly: z.boolean().default(false),
   /** One for the whole visit, whatever jobs it has. */
@@ -107,6 +114,8 @@ export const stepShape = {
   mayLeaveOut: z.boolean().default(true),
   /** Spills oil of its circuit: goes before the oil is poured. */
   spills: z.boolean().default(false),
+  /** Of the valves: which of their numbers it wants. */
+  stage: z.enum(VALVE_STAGES).nullable().default(null),
   /** A way round that is easy to get wrong: shown with the last photo. */
   orientation: z.boolean().default(false),
   /** What it is measured in, and its band: a figure of the machine's own sheet, or numbers that hold for every machine. */
@@ -151,7 +160,7 @@ export function templateProblems(t: {
   circuits?: readonly string[];
   steps: readonly Pick<
     TemplateStep,
-    'key' | 'title' | 'kind' | 'each' | 'needs' | 'during' | 'gate' | 'measure'
+    'key' | 'title' | 'kind' | 'each' | 'needs' | 'during' | 'gate' | 'measure' | 'stage'
   >[];
 }): { path: (string | number)[]; message: string }[] {
   const problems: { path: (string | number)[]; message: string }[] = [];
@@ -173,6 +182,11 @@ export function templateProblems(t: {
       }
     if (s.kind === 'measure' && !s.measure)
       problems.push({ path: ['steps', i, 'measure'], message: 'Say in what unit it is measured.' });
+    if (s.kind === 'clearances' && s.stage === null)
+      problems.push({
+        path: ['steps', i, 'stage'],
+        message: 'Say which of the valves’ numbers it wants.'
+      });
     if (s.measure && s.measure.from !== null && s.measure.to !== null && s.measure.from > s.measure.to)
       problems.push({ path: ['steps', i, 'measure'], message: 'The band runs backwards.' });
     if (s.measure?.figure && figureKind(s.measure.figure).dimension === null)
@@ -215,6 +229,6 @@ export function templateProblems(t: {
 /** Whether a step of a kind can give an answer that opens a gate. */
 export function answers(kind: StepKind, is: Opens): boolean {
   if (kind === 'choice') return is === 'yes' || is === 'no';
-  if (kind === 'measure') return is === 'inside' || is === 'outside';
+  if (kind === 'measure' || kind === 'clearances') return is === 'inside' || is === 'outside';
   return kind === 'debris' && (is === 'glitter or worse' || is === 'flakes or worse');
 }

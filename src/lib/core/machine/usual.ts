@@ -25,7 +25,7 @@ const task = (
 const ENGINE_OIL = task('Engine oil, screen and filter', 'engine-oil');
 const AIR = task('Air filter');
 const CHAIN = task('Chain and sprockets');
-const VALVES = task('Valve clearances');
+const VALVES = task('Valve clearances', 'valve-check');
 const PLUG = task('Spark plug', null, 'hours', false);
 const FLUIDS = [
   task('Coolant', null, 'days', false),

@@ -33,6 +33,8 @@ export interface Afterwards {
   oilLook: Readonly<Record<string, OilLook>>;
   /** Looks and jobs by hand that were not done, with why. */
   leftOut: Readonly<Record<string, string>>;
+  /** What the valve sheet says of each of its steps. */
+  clearances?: AtHand['clearances'];
   /** Kept with the last thing that was done. */
   remark: string;
   units: 'metric' | 'imperial';
@@ -54,7 +56,7 @@ export function toSay(state: VisitState): { asked: StepState[]; done: StepState[
   const keys = new Set(left.flatMap((s) => (s.step.input.type === 'close' ? s.step.input.items : [])));
   return {
     asked: left.filter((s) => ASKED.has(s.step.input.type)),
-    done: left.filter((s) => ['tick', 'start', 'open'].includes(s.step.input.type)),
+    done: left.filter((s) => ['tick', 'start', 'open', 'clearances'].includes(s.step.input.type)),
     closed: state.items.filter((i) => keys.has(i.item.key) || (!isShut(i) && i.opened))
   };
 }
@@ -193,6 +195,10 @@ function contentOf(s: StepState, a: Afterwards, tools: Toolbox): object | Wanted
       });
       if (!parsed.ok) return want(said ? parsed.problem.message : `In ${input.unit}?`);
       return { measured: { value: parsed.quantity.value, unit: parsed.quantity.unit } };
+    }
+    case 'clearances': {
+      const c = a.clearances?.[input.stage];
+      return c ? { clearances: c } : want('Write its numbers on the valve sheet first, valve by valve.');
     }
     case 'choice':
       return said === 'yes' || said === 'no' ? { answer: said } : want('Yes or no?');

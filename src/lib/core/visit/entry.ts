@@ -67,6 +67,14 @@ export const doneSchema = z.object({
   deviation: remark,
   /** Which plug was pointed at, where two could be taken for one another. */
   pointedAt: z.uuid().optional(),
+  /** The numbers of the valves, as the valve sheet has them: of which check, how many, how many out of their limits. */
+  clearances: z
+    .object({
+      checkId: z.uuid(),
+      valves: z.number().int().min(1).max(32),
+      bad: z.number().int().min(0).max(32)
+    })
+    .optional(),
   /** Done away from the app and written down later: nobody knows at what moment. */
   afterwards: z.literal(true).optional()
 });

@@ -71,6 +71,10 @@ export function writtenInWords(state: VisitState, s: StepState): string {
     }
     case 'choice':
       return last?.answer ?? '';
+    case 'clearances':
+      return last?.clearances
+        ? `${last.clearances.valves} valves, ${last.clearances.bad === 0 ? 'all in' : `${last.clearances.bad} out`}`
+        : '';
     case 'debris':
       return last?.grade ?? '';
     case 'oil':

@@ -21,6 +21,7 @@ export type EntryProblem =
   | { kind: 'start with things out'; names: string[] }
   | { kind: 'no answer' }
   | { kind: 'no number'; unit: UnitName }
+  | { kind: 'no clearances' }
   | { kind: 'another dimension'; unit: UnitName; dimension: string; wanted: UnitName }
   | { kind: 'not pointed at' }
   | { kind: 'the wrong one'; name: string; circuit: string | null }
@@ -105,6 +106,8 @@ export function inWords(p: EntryProblem): string {
       return `Do not start it: still out: ${p.names.join(', ')}.`;
     case 'no answer':
       return 'Yes or no?';
+    case 'no clearances':
+      return 'A pass needs its number, at every valve: measure them on the valve sheet.';
     case 'no number':
       return `A pass needs its number, in ${p.unit}.`;
     case 'another dimension':

@@ -10,7 +10,8 @@ import { show } from '../quantity/quantity';
 import type { Toolbox } from '../stores/toolbox';
 import type { LevelMethod } from '../specs/sheet';
 import type { Day } from '../time/day';
-import type { NewEntry } from './entry';
+import type { ValveStage } from '../valve/stages';
+import type { DoneContent, NewEntry } from './entry';
 import { isShut, pullsLeft, type ItemState } from './items';
 import { wantsSequence } from './refuse';
 import { isLeft, type StepState, type VisitState } from './state';
@@ -30,6 +31,8 @@ export interface AtHand {
   today: Day;
   /** The air it will be ridden in until the next change; null: nobody said. */
   air: Air | null;
+  /** What the valve sheet says of each of its steps; left out: there is no valve sheet. */
+  clearances?: Partial<Record<ValveStage, NonNullable<DoneContent['clearances']> | null>>;
   /** The house lets bolts be tightened by feel: where nobody knows the torque, that is one press. */
   byFeel?: boolean;
 }
@@ -58,6 +61,10 @@ export function quickAt(state: VisitState, s: StepState, hand: AtHand): Quick[] 
       return input.twins.length === 0 ? [done('Off')] : whichOne(state, s, input.twins, done);
     case 'choice':
       return [done('Yes', { answer: 'yes' }), done('No', { answer: 'no' })];
+    case 'clearances': {
+      const c = hand.clearances?.[input.stage];
+      return c ? [done(c.bad > 0 ? `Measured, ${c.bad} out` : 'All well', { clearances: c })] : [];
+    }
     case 'debris':
       return [
         done('Nothing', { grade: 'none', materials: [] }),

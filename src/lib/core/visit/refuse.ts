@@ -74,6 +74,8 @@ function refuseDone(
       return refuseStart(state, content);
     case 'choice':
       return content.answer === undefined ? { kind: 'no answer' } : null;
+    case 'clearances':
+      return content.clearances === undefined ? { kind: 'no clearances' } : null;
     case 'measure': {
       if (content.measured === undefined) return { kind: 'no number', unit: input.unit };
       const { unit } = content.measured;

@@ -156,6 +156,8 @@ function opensGate(gate: NonNullable<Step['gate']>, steps: ReadonlyMap<string, S
         return w.answer === gate.is;
       case 'inside':
       case 'outside': {
+        if (s.step.input.type === 'clearances')
+          return w.clearances !== undefined && (gate.is === 'outside') === w.clearances.bad > 0;
         const judged = judgedAt(s);
         // Just at the end of its band it is still inside.
         return judged !== null && (gate.is === 'outside') === (judged === 'outside');

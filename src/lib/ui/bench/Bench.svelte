@@ -27,6 +27,7 @@
   import Things from './Things.svelte';
   import Timers from './Timers.svelte';
   import Underside from './Underside.svelte';
+  import { clearancesOf } from './clearances';
   import WholeSheet from './WholeSheet.svelte';
   import WriteDown from './WriteDown.svelte';
 
@@ -283,6 +284,7 @@
         byFeel={around.byFeel}
         machineId={visit.machineId}
         sources={around.sources}
+        clearances={clearancesOf(around.valves)}
         readonly={over}
         onopen={(key) => {
           if (key) at = key;
@@ -298,6 +300,8 @@
         station={around.air}
         today={around.today}
         byFeel={around.byFeel}
+        clearances={clearancesOf(around.valves)}
+        valvesHref="/machines/{visit.machineId}/valves"
         ondone={close}
       />
     {:else}

@@ -21,6 +21,7 @@
   import StepTimer from './StepTimer.svelte';
   import WhichOne from './WhichOne.svelte';
   import Underside from './Underside.svelte';
+  import Valves from './Valves.svelte';
   import Gather from '../start/Gather.svelte';
   import type { Gathered } from '$lib/core/job/gather/gather';
   import { Unsent } from '../form/unsent.svelte';
@@ -206,6 +207,17 @@
           >
         {/each}
       </div>
+    {:else if input.type === 'clearances' && around.valves}
+      {#key s.key}<Valves
+          {input}
+          valves={around.valves}
+          visitId={bench.id}
+          {machineId}
+          today={around.today}
+          done={step.done}
+          onwrite={(clearances) => doneAndOn({ clearances })}
+          {onward}
+        />{/key}
     {:else if input.type === 'measure'}
       {#key s.key}<Measure
           {input}

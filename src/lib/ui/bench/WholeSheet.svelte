@@ -4,7 +4,7 @@
   import { parseAir, type Air } from '$lib/core/fluids/air';
   import { oddAt } from '$lib/core/visit/odd';
   import { writtenInWords } from '$lib/core/visit/onward';
-  import { nameIn, numberOf, quickAt, runFrom, type Unsent } from '$lib/core/visit/quick';
+  import { nameIn, numberOf, quickAt, runFrom, type AtHand, type Unsent } from '$lib/core/visit/quick';
   import { isLeft, isShut, type StepState } from '$lib/core/visit/state';
   import { rememberedAir } from './air';
   import Amount from './Amount.svelte';
@@ -24,6 +24,8 @@
     byFeel: boolean;
     machineId: string;
     sources: readonly string[];
+    /** What the valve sheet says of its steps; undefined: no job is about valves. */
+    clearances: AtHand['clearances'];
     readonly: boolean;
     onopen: (key: string | null) => void;
     /** The step that stands open, whole. */
@@ -39,6 +41,7 @@
     byFeel,
     machineId,
     sources,
+    clearances,
     readonly,
     onopen,
     card
@@ -49,7 +52,7 @@
   onMount(() => {
     said = parseAir(rememberedAir(today));
   });
-  const hand = $derived({ tools: bench.tools, today, air: said ?? station, byFeel });
+  const hand = $derived({ tools: bench.tools, today, air: said ?? station, byFeel, clearances });
   /** By the step it begins at: looks that follow one another. */
   const runs = $derived.by(() => {
     const found: Record<string, string[]> = {};

@@ -17,7 +17,7 @@
     writtenAfterwards,
     type Wanted
   } from '$lib/core/visit/afterwards';
-  import { levelsAtAGlance, nameIn, numberOf } from '$lib/core/visit/quick';
+  import { levelsAtAGlance, nameIn, numberOf, type AtHand } from '$lib/core/visit/quick';
   import type { StepState } from '$lib/core/visit/state';
   import { rememberedAir } from './air';
   import { Draft } from './draft.svelte';
@@ -34,10 +34,14 @@
     today: string;
     /** The house lets bolts be tightened by feel. */
     byFeel: boolean;
+    /** What the valve sheet says of its steps; undefined: no job is about valves. */
+    clearances: AtHand['clearances'];
+    /** Where it is. */
+    valvesHref: string;
     /** Once all of it is written. */
     ondone: () => void;
   }
-  let { bench, units, readonly, station, today, byFeel, ondone }: Props = $props();
+  let { bench, units, readonly, station, today, byFeel, clearances, valvesHref, ondone }: Props = $props();
   /** What was typed, there again after a reload or a look at the steps. */
   const draft = untrack(() => new Draft(bench.id));
   const { said, closed, why, materials, oilLook, leftOut } = draft;
@@ -85,7 +89,7 @@
     e.preventDefault();
     const { lines, wanted } = writtenAfterwards(
       bench.state,
-      { ...draft.all, units },
+      { ...draft.all, units, clearances },
       {
         tools: bench.tools,
         byFeel
@@ -128,6 +132,13 @@
       For work done away from here. What is not asked about was done; the record says that it was written
       afterwards.
     </p>
+    {#if clearances}<p class="mt-2">
+        The numbers of the valves stand on the <a class="link" href={valvesHref}>valve sheet</a>, one screen
+        for all of them: {clearances.left &&
+        form.done.every((s) => s.step.input.type !== 'clearances' || clearances[s.step.input.stage])
+          ? 'they are all there.'
+          : 'write them there first.'}
+      </p>{/if}
     <div class="two mt-3">
       {#each form.asked.filter((s) => isField(s)) as s (s.step.key)}
         {@const { key, input } = s.step}

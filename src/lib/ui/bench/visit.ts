@@ -3,6 +3,7 @@ import type { Fastener } from '$lib/core/specs/sheet';
 import type { Entry } from '$lib/core/visit/entry';
 import type { Forgotten } from '$lib/core/job/gather/forgotten';
 import type { VisitPlan } from '$lib/core/job/plan';
+import type { ValveSheet } from '$lib/core/valve/sheet';
 import type { Toolbox } from '$lib/core/stores/toolbox';
 
 export interface Photo {
@@ -43,6 +44,8 @@ export interface Around {
   /** Manuals that figures come from. */
   sources: string[];
   today: string;
+  /** The valves, where a job of the visit is about them; sheet null: the head is not laid out. */
+  valves: { sheet: ValveSheet | null } | null;
   /** Air of the weeks ahead, by the simulated station; null: there is none. */
   air: Air | null;
 }

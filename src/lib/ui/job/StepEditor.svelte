@@ -1,6 +1,7 @@
 <!-- One step of a job, open to be changed. -->
 <script lang="ts">
   import { FASTENER_ROLES, FIGURE_KINDS, figureKind, type FigureKey } from '$lib/core/specs/sheet';
+  import { VALVE_STAGES } from '$lib/core/valve/stages';
   import { UNIT_NAMES } from '$lib/core/quantity/units';
   import { ENGINES, KIND_WORDS, OPENS, STEP_KINDS, WHENS, type TemplateStep } from '$lib/core/job/template';
 
@@ -23,6 +24,12 @@
     const text = (e.currentTarget as HTMLInputElement).value.trim().replace(',', '.');
     return text === '' ? null : Number(text);
   };
+  /** It is something else now: what only the other kind had is dropped. */
+  function turned() {
+    step.measure =
+      step.kind === 'measure' ? (step.measure ?? { unit: 'mm', from: null, to: null, figure: null }) : null;
+    step.stage = step.kind === 'clearances' ? (step.stage ?? 'found') : null;
+  }
   /** Figures of a sheet that something can be measured by. */
   const MEASURED = FIGURE_KINDS.filter((k) => k.dimension !== null);
   function goesBy(figure: FigureKey | '') {
@@ -37,14 +44,7 @@
   <label>Title <input class="in" bind:value={step.title} maxlength="90" /></label>
   <label
     >What it is
-    <select
-      class="in"
-      bind:value={step.kind}
-      onchange={() =>
-        (step.measure =
-          step.kind === 'measure'
-            ? (step.measure ?? { unit: 'mm', from: null, to: null, figure: null })
-            : null)}
+    <select class="in" bind:value={step.kind} onchange={turned}
       >{#each STEP_KINDS as k (k)}<option value={k}>{KIND_WORDS[k]}</option>{/each}</select
     ></label
   >
@@ -76,6 +76,31 @@
           .map((l) => l.trim())
           .filter(Boolean))}></textarea></label
   >
+  {#if step.kind === 'clearances'}
+    <label
+      >Which numbers of the valves
+      <select class="in" bind:value={step.stage}
+        >{#each VALVE_STAGES as v (v)}<option value={v}
+            >{v === 'found' ? 'as found' : v === 'fitted' ? 'shims fitted' : 'as left'}</option
+          >{/each}</select
+      ></label
+    >
+  {/if}
+  {#if step.each === null && (step.kind === 'open' || step.kind === 'close')}
+    <label class="wide"
+      >Things {step.kind === 'open' ? 'counted out' : 'counted in again'}, one a line; {'{valve}'} makes it one
+      a valve
+      <textarea
+        class="in"
+        rows="2"
+        value={step.things.join('\n')}
+        oninput={(e) =>
+          (step.things = e.currentTarget.value
+            .split('\n')
+            .map((l) => l.trim())
+            .filter(Boolean))}></textarea></label
+    >
+  {/if}
   {#if step.measure}
     <label
       >Its band

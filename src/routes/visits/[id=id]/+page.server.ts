@@ -10,6 +10,7 @@ import { listFasteners, listSources } from '$lib/server/specs';
 import { readToolbox } from '$lib/server/stores';
 import { listPeople } from '$lib/server/teams';
 import { getVisit } from '$lib/server/visits';
+import { valveSheetIn } from '$lib/server/valve-sheet';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, params }) => {
@@ -31,6 +32,9 @@ export const load: PageServerLoad = async ({ locals, params }) => {
       sources: await listSources(sql, team.id),
       people: await listPeople(sql, team.id),
       today,
+      valves: visit.plan.steps.some((s) => s.input.type === 'clearances')
+        ? { sheet: await valveSheetIn(sql, team, visit.machineId) }
+        : null,
       // A stand-in for the weather advises the demo alone.
       air: team.isDemo ? stationAir(today, AIR_DAYS) : null
     }

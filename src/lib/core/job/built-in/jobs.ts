@@ -1,6 +1,7 @@
 import type { JobTemplate } from '../template';
 import { oilSteps } from './oil';
 import { step } from './steps';
+import { camChainSteps, valveSteps } from './valves';
 
 /** The jobs that come with the product. A team may change any; the product's own stays to go back to. */
 export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
@@ -96,6 +97,39 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
     about: 'Front and rear, each with its own plugs and its own oil.',
     circuits: ['front differential', 'rear differential'],
     steps: oilSteps({ checkScrew: true, run: false, warm: false })
+  },
+  {
+    key: 'valve-check',
+    version: 1,
+    title: 'Valve check',
+    about:
+      'Every clearance with its number. Only where a valve is out do cams, shims and parts come into it.',
+    circuits: [],
+    steps: valveSteps({})
+  },
+  {
+    key: 'valve-reshim',
+    version: 1,
+    title: 'Re-shim',
+    about: 'Cams out in any case: measured, planned, fitted, proven.',
+    circuits: [],
+    steps: valveSteps({ always: true })
+  },
+  {
+    key: 'valve-screws',
+    version: 1,
+    title: 'Valve check, screw and lock-nut',
+    about: 'Goes at one blade, does not at the next; read again after the nut is tight.',
+    circuits: [],
+    steps: valveSteps({ screws: true })
+  },
+  {
+    key: 'cam-chain',
+    version: 1,
+    title: 'Cam chain and tensioner',
+    about: 'The chain on its wheel, guides, and how far the tensioner has come out.',
+    circuits: [],
+    steps: camChainSteps()
   }
 ];
 export const BUILT_IN_KEYS = BUILT_IN.map((t) => t.key);

@@ -10,6 +10,7 @@ export function step(s: Short): TemplateStep {
     each: null,
     orNamed: '',
     part: '',
+    things: [],
     partOnly: false,
     shared: false,
     wait: 0,
@@ -23,6 +24,7 @@ export function step(s: Short): TemplateStep {
     spills: false,
     orientation: false,
     measure: null,
+    stage: null,
     ...s
   };
 }

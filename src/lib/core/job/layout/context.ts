@@ -9,6 +9,7 @@ import type { LevelPart } from '../../specs/kinds';
 import { figureOf, type Circuit, type Fastener, type Figure, type Sheet } from '../../specs/sheet';
 import type { LastTime } from '../plan';
 import type { VersionedTemplate, When } from '../template';
+import type { HeadForJobs } from '../../valve/stages';
 import { levelMethod } from './words';
 
 /** What is known of one circuit from the changes before. */
@@ -52,6 +53,8 @@ export interface LayoutInput {
   found: Readonly<Record<string, FoundBefore[]>>;
   /** What was written at each step last time, by its key. */
   last: Readonly<Record<string, LastTime>>;
+  /** The head of its engine; null or left out: not laid out. */
+  head?: HeadForJobs | null;
 }
 
 export function historyOf(input: LayoutInput, circuit: Circuit): CircuitHistory {
@@ -104,6 +107,10 @@ export function holds(when: When, input: LayoutInput, circuit: Circuit | null): 
       return circuit !== null && methodOf(input.sheet, circuit) === 'check screw';
     case 'a level is read':
       return circuit === null || methodOf(input.sheet, circuit) !== 'measured quantity only';
+    case 'the head has shims':
+      return input.head?.valves.some((v) => v.shimmed) ?? true;
+    case 'the head has screws':
+      return input.head?.valves.some((v) => !v.shimmed) ?? true;
     case 'the level is read after a run':
       return circuit !== null && runsBefore(levelFigure(input.sheet, circuit, 'run time'));
   }

@@ -16,7 +16,7 @@ import {
   twinsOf,
   type LayoutInput
 } from './context';
-import { itemKey, looseKey, partKey } from './items';
+import { itemKey, looseKey, partKey, thingKey, thingsOf } from './items';
 import { figureInWords, numberOf } from './words';
 
 /** What goes in by a figure, with what the house keeps back. */
@@ -117,7 +117,7 @@ export function inputOf(
         ...(s.partOnly ? [] : [itemKey(f)]),
         ...(s.part && (s.partOnly || s.kind === 'open') ? [partKey(f)] : [])
       ]
-    : [];
+    : thingsOf(s.things, input).map(thingKey);
   switch (s.kind) {
     case 'open':
       return { type: 'open', items: keys, twins: f && !s.partOnly ? twinsOf(f, sheet).map(pointOf) : [] };
@@ -125,6 +125,8 @@ export function inputOf(
       return { type: 'close', items: keys };
     case 'choice':
       return { type: 'choice' };
+    case 'clearances':
+      return { type: 'clearances', stage: s.stage ?? 'found' };
     case 'measure':
       return measureOf(s, input, f);
     case 'run':

@@ -59,6 +59,44 @@ export function looseOf(f: Fastener): OpenedItem | null {
   return { ...partOf(f, `${what}, with {name}`, f.circuit), key: looseKey(f) };
 }
 
+const slug = (name: string) => name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
+export const thingKey = (name: string) => `thing-${slug(name)}`;
+
+/** Things of a step by their names, each of those that are one a valve. */
+export function thingsOf(things: readonly string[], input: LayoutInput): string[] {
+  return things.flatMap((t) => {
+    if (!t.includes('{valve}')) return [t];
+    const valves = input.head?.valves.filter((v) => v.shimmed) ?? [];
+    return valves.length > 0
+      ? valves.map((v) => t.replace('{valve}', lower(v.name)))
+      : [t.replace(/,? ?\{valve\}/, ', of each valve')];
+  });
+}
+
+/** Something counted out that the sheet does not name. */
+export function thingOf(name: string): OpenedItem {
+  return {
+    key: thingKey(name),
+    fastenerId: null,
+    kind: 'part',
+    role: null,
+    circuit: null,
+    name,
+    place: '',
+    quantity: 1,
+    torque: null,
+    head: '',
+    thread: '',
+    oiled: false,
+    adapter: false,
+    seal: 'none',
+    sealUses: null,
+    sealMost: null,
+    note: '',
+    found: []
+  };
+}
+
 /** A loose part behind a fastener: a screen, a filter. */
 export function partOf(f: Fastener, name: string, circuit: Circuit | null): OpenedItem {
   return {

@@ -5,7 +5,7 @@ import type { TemplateStep } from '../template';
 import { carriesScreen, holds, type JobInput, type LayoutInput } from './context';
 import { NOT_NAMED } from './answered';
 import { inputOf, pointOf } from './input';
-import { itemKey, itemOf, looseOf, partKey, partOf } from './items';
+import { itemKey, itemOf, looseOf, partKey, partOf, thingOf, thingsOf } from './items';
 import { fill, fillTitle } from './lines';
 import { inTheWay, isInTheWay, orderOfCovers } from './in-the-way';
 import { interlocks, runs, warmth } from './rules';
@@ -90,6 +90,11 @@ export function layOut(input: LayoutInput): LaidOut {
         if (loose) items.set(loose.key, loose);
         if (p.step.part && !items.has(partKey(f))) items.set(partKey(f), partOf(f, p.step.part, p.circuit));
       }
+      if (!f && (p.step.kind === 'open' || p.step.kind === 'close'))
+        for (const name of thingsOf(p.step.things, input)) {
+          const thing = thingOf(name);
+          if (!items.has(thing.key)) items.set(thing.key, thing);
+        }
       const step = oneStep(p, f, input, [...opened.values()], places);
       const there = steps.get(step.key);
       steps.set(step.key, there ? merged(there, step) : step);

@@ -18,6 +18,9 @@ export const oilLine = (grade: string): string => `The sheet wants: ${grade}.`;
 export const GRADE_UNKNOWN = oilLine('grade unknown, look it up in the manual');
 export const METHOD_UNKNOWN = 'The sheet does not say how: see the manual, then pick it here.';
 
+export const TDC_UNKNOWN =
+  'Compression stroke: the marks in line and the lobes or rockers free; else one more turn. Which mark it is here nobody has written on the valve sheet.';
+
 /** Longer than this and a pattern is words of the sheet, not a number of bolts. */
 const PAIR = 2;
 
@@ -119,6 +122,8 @@ function tokens(c: LineContext): Record<string, () => string[]> {
       return [longest ? showBand(longest) : 'briefly'];
     },
     cranking: () => pumpOut(input, circuit),
+    tdc: () => (input.head?.guide.length ? [...input.head.guide] : [TDC_UNKNOWN]),
+    clearances: () => [...(input.head?.limits ?? [])],
     glass: () => beforeStart(input),
     pressure: () => pressure(input),
     items: () =>

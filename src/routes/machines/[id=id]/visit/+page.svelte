@@ -207,6 +207,14 @@
   <AirField label="Air until the next change" bind:air station={data.air} today={data.today} />
 </div>
 
+{#if data.input.head === null && jobs.some((j) => j.template.steps.some((s) => s.kind === 'clearances'))}
+  <p class="caution mt-3">
+    The head of this engine is not laid out yet: whether it has shims or screws, and where its marks are. <a
+      class="link"
+      href="/machines/{data.machine.id}/valves">Lay it out first</a
+    >, and the steps are this engine’s own.
+  </p>
+{/if}
 {#if unnamed.length > 0}
   <section class="caution mt-4" aria-label="Not on the sheet">
     <p>

@@ -1,0 +1,79 @@
+import type { HeadForJobs, ValveStage } from './stages';
+import { checkProblems, isBad, type ValveRules, type ValveStand } from './check';
+import { gaugeOf, isShimmed, valveName, valvesOf } from './head';
+import { showUm, type ClearanceUnit } from './limits';
+import type { ValveSheet } from './sheet';
+
+/** What a step of a visit says of the valves. */
+export interface Clearances {
+  checkId: string;
+  valves: number;
+  /** Out of their limits, or borderline where the house puts these right. */
+  bad: number;
+}
+export type AtStage = { ok: true; clearances: Clearances } | { ok: false; problems: string[] };
+
+/**
+ * What the valve sheet says of a step: as found every valve has its number; fitted, every valve that was out has another shim; as
+ * left, nothing is wanting any more.
+ */
+export function clearancesAt(
+  stage: ValveStage,
+  stands: readonly ValveStand[],
+  rules: ValveRules,
+  checkId: string | null,
+  unit: ClearanceUnit = 'mm'
+): AtStage {
+  if (checkId === null) return { ok: false, problems: ['Nothing is measured yet.'] };
+  const problems = problemsAt(stage, stands, rules, unit);
+  if (problems.length > 0) return { ok: false, problems };
+  // A valve that was put right in the meantime was out when it was found.
+  const wasBad = (s: ValveStand) => isBad(s, rules) || s.changed || (s.left !== null && s.found !== null);
+  const bad = stage === 'found' ? stands.filter(wasBad).length : 0;
+  return { ok: true, clearances: { checkId, valves: stands.length, bad } };
+}
+
+function problemsAt(
+  stage: ValveStage,
+  stands: readonly ValveStand[],
+  rules: ValveRules,
+  unit: ClearanceUnit
+): string[] {
+  if (stage === 'left') return checkProblems(stands, rules, unit).map((p) => p.message);
+  if (stage === 'found')
+    return checkProblems(stands, rules, unit)
+      .filter((p) => {
+        const { verdict } = stands.find((s) => s.valve.id === p.valve)!;
+        return verdict === 'not measured' || verdict === 'undecided' || verdict === 'no limits';
+      })
+      .map((p) => p.message);
+  const waiting = stands.filter((s) => isShimmed(s.gauge) && isBad(s, rules));
+  return waiting.map((s) => `${s.name} is out of its limits and has its shim still.`);
+}
+
+/** What of a head the jobs at the bench want to know. */
+export function headForJobs(sheet: Pick<ValveSheet, 'head' | 'limits'>): HeadForJobs {
+  const { layout, guide } = sheet.head;
+  const range = (side: 'inlet' | 'exhaust') => {
+    const l = sheet.limits[side];
+    const name = side === 'inlet' ? 'Inlet' : 'Exhaust';
+    return l
+      ? `${name}: ${showUm(l.lo)} to ${showUm(l.hi)} (${showUm(l.lo, 'in')} to ${showUm(l.hi, 'in')})`
+      : `${name}: not on the sheet`;
+  };
+  return {
+    valves: valvesOf(layout).map((v) => ({
+      name: valveName(layout, v),
+      shimmed: isShimmed(gaugeOf(layout, v.side))
+    })),
+    guide: [
+      guide.turn && `Turn ${guide.turn}`,
+      guide.marks && `until ${guide.marks}`,
+      guide.free && `Free then: ${guide.free}. Not free: one more turn.`,
+      guide.firing.length > 1 &&
+        `Cylinders ${guide.firing.join(' – ')}${guide.between ? `, ${guide.between}` : ''}`,
+      guide.note
+    ].filter((l): l is string => Boolean(l)),
+    limits: [range('inlet'), range('exhaust')]
+  };
+}

@@ -1,0 +1,11 @@
+/** What of the valves a step of a job is about: measured as found, shims fitted, measured as left. */
+export const VALVE_STAGES = ['found', 'fitted', 'left'] as const;
+export type ValveStage = (typeof VALVE_STAGES)[number];
+
+/** What of a head the jobs want to know. */
+export interface HeadForJobs {
+  valves: readonly { name: string; shimmed: boolean }[];
+  /** How top dead centre is found, a line each. */
+  guide: readonly string[];
+  limits: readonly string[];
+}
