@@ -104,6 +104,8 @@ export function interlocks(plan: Steps): void {
     .map((s) => s.key);
   const closing = (items: string[]) =>
     plan.steps.filter((s) => s.input.type === 'close' && s.input.items.some((k) => items.includes(k)));
+  const cold = plan.steps.filter((s) => s.engine === 'cold');
+  const isCold = (s: Step) => s.engine === 'cold' || cold.some((c) => waitsFor(plan, s.key, c.key));
   for (const s of plan.steps) {
     if (s.input.type === 'pour') {
       s.after = shutBefore(s, s.input.circuit);
@@ -121,14 +123,15 @@ export function interlocks(plan: Steps): void {
         for (const x of outside(plan))
           if (isNested(plan, x) && !waitsFor(plan, s.key, x.key)) x.needs = [...new Set([...x.needs, s.key])];
       s.covered = [...new Set([...s.covered, ...coverings])];
-      for (const x of plan.steps)
-        if (
-          x.input.type === 'open' &&
-          !coverings.includes(x.key) &&
-          x.input.items.some((k) => shut.includes(k)) &&
-          !waitsFor(plan, s.key, x.key)
-        )
-          x.needs = [...new Set([...x.needs, s.key])];
+      for (const x of plan.steps) {
+        if (x.input.type !== 'open' || coverings.includes(x.key) || waitsFor(plan, s.key, x.key)) continue;
+        const mine = x.input.items.filter((k) => shut.includes(k));
+        if (mine.length === 0) continue;
+        // What is opened for work on a cold engine is shut again before it is warmed; all else is opened after.
+        const closes = closing(mine).filter((c) => !waitsFor(plan, c.key, s.key));
+        if (isCold(x) && closes.length > 0) s.needs = [...new Set([...s.needs, ...closes.map((c) => c.key)])];
+        else x.needs = [...new Set([...x.needs, s.key])];
+      }
     }
     if (s.input.type === 'start') {
       s.after = shutBefore(s, null);

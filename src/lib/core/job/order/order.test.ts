@@ -44,6 +44,29 @@ describe('a laid-out visit, as the ordering sees it', () => {
   });
 });
 
+describe('valves and oil in one visit', () => {
+  it('are measured stone cold, and the engine is shut before it is warmed: nobody waits for it to cool', () => {
+    for (const jobs of [
+      ['engine-oil', 'valve-check'],
+      ['valve-check', 'engine-oil']
+    ]) {
+      const ordered = orderPlan(laidOut(jobs), 'cold');
+      const keys = ordered.plan.steps.map((s) => s.key);
+      const at = (key: string) => keys.indexOf(key);
+      expect(at('valve-check.measure')).toBeLessThan(at('valve-check.cover-on'));
+      expect(at('valve-check.left')).toBeLessThan(at('valve-check.cover-on'));
+      expect(at('valve-check.cover-on')).toBeLessThan(at('warm'));
+      expect(at('warm')).toBeLessThan(at('drain-d'));
+      // Hands on it, and the drain; no three hours in between.
+      expect(ordered.elapsed).toBeLessThan(COOLS_IN * 60);
+    }
+  });
+  it('of an engine that came in warm wait until it is cold', () => {
+    const ordered = orderPlan(laidOut(['engine-oil', 'valve-check']), 'warm');
+    expect(ordered.elapsed).toBeGreaterThan(COOLS_IN * 60);
+  });
+});
+
 describe('whatever the jobs, at a running engine and after it', () => {
   const kinds = ['four-stroke enduro', 'two-stroke enduro', 'utility quad'] as const;
   const chain = { template: plainTemplate({ id: 'abcdef12-0000', name: 'Chain' }), taskId: 'chain' };
