@@ -92,19 +92,19 @@ test('what was seen proposes a shorter interval: accepted it moves the stake, di
 
   // Done early wants a reason; seen worse than it should be, it proposes.
   await page
-    .getByRole('row', { name: /^Valve clearances/ })
+    .getByRole('row', { name: /^Gearbox oil/ })
     .getByRole('link', { name: 'Write down as done' })
     .click();
   const done = page.getByRole('form', { name: 'Write down as done' });
   await done.getByRole('button', { name: 'Write it down' }).click();
-  await expect(done.getByText(/It has 14\.8 h left\. Why now\?/)).toBeVisible();
-  await done.getByLabel(/Worse than it should be/).fill('exhaust closed up by 0.05');
+  await expect(done.getByText(/It has 13\.9 h left\. Why now\?/)).toBeVisible();
+  await done.getByLabel(/Worse than it should be/).fill('came out like soot');
   await done.getByRole('button', { name: 'Write it down' }).click();
-  await expect(box).toContainText('exhaust closed up by 0.05');
-  await expect(box).toContainText('35.0 h to 26.0 h');
+  await expect(box).toContainText('came out like soot');
+  await expect(box).toContainText('24.0 h to 18.0 h');
   expect(await app.sql`select decided, to_amount from interval_proposal order by created_at`).toEqual([
     { decided: 'accepted', to_amount: 900 },
-    { decided: null, to_amount: 2600 }
+    { decided: null, to_amount: 1800 }
   ]);
 });
 

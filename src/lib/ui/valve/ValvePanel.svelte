@@ -69,7 +69,11 @@
           stops: blade
         };
     const valve = s.valve.id;
-    if (await desk.write(valve, stage, m)) chosen = null;
+    desk.picked = valve;
+    if (!(await desk.write(valve, stage, m))) return;
+    chosen = null;
+    // One press writes and goes on; what is out stays to be looked at.
+    if (settled && !out) onnext?.();
   }
   function key(e: KeyboardEvent) {
     const typing =

@@ -28,7 +28,10 @@
     const from = e.currentTarget as HTMLElement;
     const all = [...document.querySelectorAll<HTMLElement>(`[data-valve-field="${field}"]`)];
     const to = all[all.indexOf(from as HTMLElement) + 1];
-    if (await desk.leave(valve, field)) (to ?? from).focus();
+    // At once: whoever is quick has gone on before the answer is there. What is left is written.
+    if (!desk.readable(valve, field)) return;
+    if (to) to.focus();
+    else await desk.leave(valve, field);
   }
   /** Only what was changed is measured as left. */
   const asLeft = (s: ValveStand) =>

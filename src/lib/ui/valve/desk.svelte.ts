@@ -1,5 +1,12 @@
 import { invalidateAll } from '$app/navigation';
-import { standsOf, type CheckInput, type Reading, type Stage, type ValveStand } from '$lib/core/valve/check';
+import {
+  NOTHING,
+  standsOf,
+  type CheckInput,
+  type Reading,
+  type Stage,
+  type ValveStand
+} from '$lib/core/valve/check';
 import type { Limits, Measured } from '$lib/core/valve/clearance';
 import { isCold } from '$lib/core/valve/cold';
 import type { ClearanceUnit } from '$lib/core/valve/limits';
@@ -135,6 +142,38 @@ export class ValveDesk {
     });
   }
 
+  /** Whether what stands in a field can be read; what is wrong with it is said there. */
+  readable(valve: string, field: Stage | ShimField): boolean {
+    if (!this.isFresh(valve, field)) return true;
+    if (field !== 'found' && field !== 'left') return this.#shimOf(valve) !== null;
+    return this.#readingOf(valve, field) !== null;
+  }
+  /** A reading as it is typed; null where it cannot be read, and that is said at its field. */
+  #readingOf(valve: string, stage: Stage): Measured | null {
+    const key = this.#key(valve, stage);
+    const text = this.text(valve, stage);
+    // Emptied: what was measured is taken back.
+    if (text.trim() === '') return NOTHING;
+    const read = readClearance(text, this.data().unit, this.limitsOf(valve));
+    if (read.ok) return read.measured;
+    this.errors[key] = { message: read.message, ...(read.sure && { sure: read.sure }) };
+    return null;
+  }
+  /** Stamp and micrometer as they are typed; null where one of them cannot be read, and that is said at its field. */
+  #shimOf(valve: string): Record<ShimField, number | null> | null {
+    const { series } = this.data();
+    const read = (field: ShimField) => {
+      const text = this.text(valve, field).trim();
+      if (text === '') return null;
+      const size = field === 'stamp' ? readStamp(text, series) : readMicrometer(text, series);
+      if (size.ok) return size.um;
+      this.errors[this.#key(valve, field)] = { message: size.message };
+      return undefined;
+    };
+    const [stamp, measured] = [read('stamp'), read('measured')];
+    return stamp === undefined || measured === undefined ? null : { stamp, measured };
+  }
+
   /** A field was left: what stands in it is written, or what is wrong is said. @returns whether the hand may go on */
   async leave(valve: string, field: Stage | ShimField): Promise<boolean> {
     if (!this.isFresh(valve, field)) {
@@ -145,18 +184,8 @@ export class ValveDesk {
   }
 
   async #leaveReading(valve: string, stage: Stage): Promise<boolean> {
-    const key = this.#key(valve, stage);
-    const text = this.#typed[key]!;
-    // Emptied: what was measured is taken back.
-    const read =
-      text.trim() === ''
-        ? ({ ok: true, measured: { by: 'blades', goes: null, stops: null } } as const)
-        : readClearance(text, this.data().unit, this.limitsOf(valve));
-    if (!read.ok) {
-      this.errors[key] = { message: read.message, ...(read.sure && { sure: read.sure }) };
-      return false;
-    }
-    return this.write(valve, stage, read.measured);
+    const measured = this.#readingOf(valve, stage);
+    return measured !== null && this.write(valve, stage, measured);
   }
 
   /** Writes what was measured at a valve. */
@@ -201,20 +230,11 @@ export class ValveDesk {
 
   /** Stamp and micrometer of the shim in a valve. Both fields are one shim: written together. */
   async #leaveShim(valve: string): Promise<boolean> {
-    const { series, headId, input } = this.data();
+    const { headId, input } = this.data();
     const keys = { stamp: this.#key(valve, 'stamp'), measured: this.#key(valve, 'measured') };
-    const read = (field: ShimField) => {
-      const text = this.text(valve, field).trim();
-      if (text === '') return null;
-      const size = field === 'stamp' ? readStamp(text, series) : readMicrometer(text, series);
-      if (!size.ok) {
-        this.errors[keys[field]] = { message: size.message };
-        return undefined;
-      }
-      return size.um;
-    };
-    const [stamp, measured] = [read('stamp'), read('measured')];
-    if (stamp === undefined || measured === undefined) return false;
+    const shim = this.#shimOf(valve);
+    if (!shim) return false;
+    const { stamp, measured } = shim;
     if (stamp === null && measured === null) {
       this.#settle([keys.stamp, keys.measured], this.#typed);
       return true;
