@@ -21,6 +21,7 @@ await main(() =>
     const who = await one(sql`select id from person where name = 'Jory Pell'`);
     const team = await one(sql`select id from team`);
     const fell = await one(sql`select id from machine where plate = '12'`);
+    const rake = await one(sql`select id from machine where plate = '5'`);
     const engine = await one(
       sql`select component_id as id from fitting where machine_id = ${fell} and kind = 'engine'`
     );
@@ -60,7 +61,6 @@ await main(() =>
     };
 
     await shot('trail', '/');
-    await shot('trail-night', '/', { theme: 'dark' });
     await shot('trail-phone', '/', { width: 390, height: 844 });
     await shot('machine', `/machines/${fell}`, { height: 1000 });
     await shot('spec-sheet', `/machines/${fell}/sheet`);
@@ -134,28 +134,41 @@ await main(() =>
       }
     });
     await shot('underside', `/machines/${fell}/underside`);
-    await shot('stores', '/stores');
-    await shot('job', '/jobs/engine-oil-only', {
-      act: async (page) =>
-        void (await page.getByRole('button', { name: /^Does the filter come out/ }).click())
-    });
     await shot('record', `/records/${record}`);
-    // Last, for it adds a machine: a visit begun with an empty sheet.
-    await shot('bench-ask', '/machines/new', {
-      width: 390,
-      height: 844,
+    await shot('shims', '/stores/shims');
+    await shot('wear', `/machines/${rake}/valves`, {
       act: async (page) => {
-        await page.getByLabel('Number').fill('88');
-        await page.getByLabel('Name', { exact: true }).fill('Garth 125');
-        await page.getByLabel('What it is').selectOption('two-stroke motocross');
-        await page.getByLabel('The meter shows now, h').fill('12.4');
-        await page.getByRole('button', { name: 'Add the machine' }).click();
-        await page.getByRole('link', { name: 'To the bench' }).click();
-        await page.getByRole('button', { name: 'Start the visit' }).click();
-        await page.waitForURL(/visits/);
-        await page.getByRole('button', { name: /to do Pour the gearbox oil/ }).click();
-        await page.getByLabel('Gearbox oil, at a change', { exact: true }).fill('650 ml');
-        await page.getByLabel('Manual, or who said so').last().fill('Garth 125 handbook');
+        await page.locator('canvas').waitFor();
+        await page.evaluate(() => document.getElementById('wear').scrollIntoView());
+      }
+    });
+    // Last, for it begins a check.
+    const measured = async (page) => {
+      // It was ridden only now, on the race day above.
+      await page.getByRole('checkbox', { name: /stone cold/ }).check();
+      for (const [valve, typed] of Object.entries({
+        'Inlet left': '0.11-0.12',
+        'Inlet right': '0.08-0.09',
+        'Exhaust left': '0.18-0.20',
+        'Exhaust right': '0.18-0.20'
+      })) {
+        await page.getByLabel(`${valve}, as found`).fill(typed);
+        await page.getByLabel(`${valve}, as found`).press('Enter');
+      }
+      await page.getByText('To buy:').waitFor();
+      await page.getByRole('button', { name: 'Inlet right', exact: true }).click();
+    };
+    await shot('valves', `/machines/${rake}/valves`, {
+      height: 900,
+      act: async (page) => {
+        await measured(page);
+        await page.evaluate(() => scrollTo(0, 0));
+      }
+    });
+    await shot('shim-plans', `/machines/${rake}/valves`, {
+      act: async (page) => {
+        await page.getByText('To buy:').waitFor();
+        await page.getByRole('heading', { name: 'Shim plan' }).evaluate((e) => e.scrollIntoView());
       }
     });
     await browser.close();

@@ -217,6 +217,31 @@ test('slips are caught at the field, and nothing typed is lost', async ({ work: 
     .toEqual([{ m: { by: 'reading', at: 127 } }]);
 });
 
+test('an engine that ran an hour ago is measured once somebody says that it is cold; what was typed before is written then', async ({
+  work: page,
+  app
+}) => {
+  const id = await app.machineId('12');
+  await app.sql`
+    update count_step set at = now() - interval '1 hour'
+    where machine_id = ${id} and at = (select max(at) from count_step where machine_id = ${id})`;
+  await open(page, `/machines/${id}/valves`);
+  await write(page, found(page, 'Inlet left'), '0.12-0.13');
+  await expect(
+    page.getByText('Clearances are measured stone cold. Feel the cylinder, and say so above.')
+  ).toBeVisible();
+  await write(page, found(page, 'Inlet right'), '0.11-0.12');
+  expect(await app.sql`select 1 from valve_check where closed_at is null`).toHaveLength(0);
+  await page.getByRole('checkbox', { name: /It is stone cold.*1 h ago/ }).check();
+  await expect(page.getByText(/Being measured since/)).toBeVisible();
+  expect(
+    await app.sql`select r.valve, c.cold from valve_reading r join valve_check c on c.id = r.check_id where c.closed_at is null order by r.seq`
+  ).toEqual([
+    { valve: '1-inlet-left', cold: 'said' },
+    { valve: '1-inlet-right', cold: 'said' }
+  ]);
+});
+
 test('two people at one head from two devices measure in one check, and see where they do not agree', async ({
   work: page,
   app,

@@ -29,6 +29,7 @@ export const VIEWS: Record<string, (app: App) => Promise<string>> = {
   'valve sheet of a twin': async (app) => `/machines/${await app.machineId('70')}/valves`,
   stores: async () => '/stores',
   shims: async () => '/stores/shims',
+  'valves of all engines': async () => '/valves',
   jobs: async () => '/jobs',
   job: async () => '/jobs/engine-oil-only',
   records: async () => '/records',

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { pastChecks, type ShimRow } from './history';
 import { isCold } from './cold';
+import { NOTHING } from './check';
+import type { Measured } from './clearance';
 import { changeBy, readCount } from './drawer';
 
 const V = '1-inlet-left';
@@ -42,6 +44,17 @@ describe('which shim sat there', () => {
     expect(of([check('a', 12)], [shim(1850, 5), shim(1850, 30, { measured: 1846 })])).toEqual([
       [1850, undefined]
     ]);
+  });
+});
+
+describe('what was measured', () => {
+  it('is the latest of a stage, and nothing where it was taken back', () => {
+    const reading = (measured: Measured) => ({ checkId: 'a', valve: V, stage: 'left' as const, measured });
+    const [first, nothing] = [{ by: 'reading', at: 120 } as const, NOTHING];
+    const left = (...all: Measured[]) => pastChecks([check('a', 12)], all.map(reading), [])[0]!.left[V];
+    expect(left(first)).toEqual(first);
+    expect(left(first, nothing)).toBeUndefined();
+    expect(left(first, nothing, { by: 'reading', at: 130 })).toEqual({ by: 'reading', at: 130 });
   });
 });
 

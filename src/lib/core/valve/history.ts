@@ -1,4 +1,4 @@
-import type { PastCheck, ShimAt, Stage } from './check';
+import { isNothing, type PastCheck, type ShimAt, type Stage } from './check';
 import type { Measured } from './clearance';
 import type { Shim } from './shim';
 
@@ -37,7 +37,11 @@ export function pastChecks(
       hours: number | null;
     } & Record<'found' | 'left', Record<string, Measured>> &
       Record<'shims' | 'fitted', Record<string, Shim>>;
-    for (const r of readings) if (r.checkId === id) past[r.stage][r.valve] = r.measured;
+    for (const r of readings) {
+      if (r.checkId !== id) continue;
+      if (isNothing(r.measured)) delete past[r.stage][r.valve];
+      else past[r.stage][r.valve] = r.measured;
+    }
     for (const valve of valves) {
       const rows = shims.filter((s) => s.valve === valve);
       const { before, fitted } = satIn(rows, id, at);

@@ -23,7 +23,9 @@
     { text: 'Components', note: 'engines, chains and the rest; the shelf', href: '/parts' },
     { text: 'House rules', note: 'where good mechanics differ', href: '/rules' },
     { text: 'Records', note: 'what was done, when and by whom', href: '/records' },
-    { text: 'Stores', note: 'torque wrenches, adapters, oils', href: '/stores' },
+    { text: 'Stores', note: 'torque wrenches, adapters, blades, oils', href: '/stores' },
+    { text: 'Shim drawer', note: 'by size, and what the next checks likely want', href: '/stores/shims' },
+    { text: 'Valves', note: 'of all engines, beside one another', href: '/valves' },
     { text: 'Jobs', note: 'the work step by step, to change', href: '/jobs' },
     { text: 'New machine', note: 'add one to the fleet', href: '/machines/new' },
     { text: 'Team', note: 'people, teams, units', href: '/team' }

@@ -128,7 +128,11 @@
     <p>Stone cold by the book: it last ran {ago} at the latest.</p>
   {:else}
     <label class="cold"
-      ><input type="checkbox" bind:checked={desk.cold} /> <strong>It is stone cold.</strong>
+      ><input
+        type="checkbox"
+        checked={desk.cold}
+        onchange={(e) => void desk.sayCold(e.currentTarget.checked)}
+      /> <strong>It is stone cold.</strong>
       <span class="quiet"
         >{ago ? `By the book it may have run until ${ago}.` : 'When it last ran the book does not know.'} Overnight
         is best.</span

@@ -47,6 +47,7 @@
   {@const error = desk.errorOf(s.valve.id, field)}
   <input
     class="cell figure text-xl"
+    class:fresh={desk.isFresh(s.valve.id, field)}
     style="width: {width}; min-width: 0"
     data-valve-field={field}
     aria-label={label}
@@ -141,6 +142,10 @@
 </table>
 
 <style>
+  /* Typed, and not written yet. */
+  .fresh {
+    border-style: dashed;
+  }
   .on {
     box-shadow: inset 5px 0 var(--ink);
   }

@@ -31,7 +31,10 @@
 </script>
 
 <section class="mt-10" aria-label="Wear" id="wear">
-  <h2>Wear</h2>
+  <div class="flex flex-wrap items-baseline gap-x-4">
+    <h2>Wear</h2>
+    <a class="link no-print text-sm" href="/valves">beside all engines</a>
+  </div>
   {#if lines.length > 0}
     {#key JSON.stringify(lines)}<WearChart {lines} sentence={head.words} />{/key}
   {:else}<p class="mt-1">{head.words}</p>{/if}

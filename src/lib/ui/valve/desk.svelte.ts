@@ -188,35 +188,49 @@ export class ValveDesk {
     return measured !== null && this.write(valve, stage, measured);
   }
 
+  /** Somebody says that it is stone cold: what was typed before is written now. */
+  async sayCold(cold: boolean): Promise<void> {
+    this.cold = cold;
+    if (cold) await this.#writeAll(this.#pending());
+  }
+
   /** Writes what was measured at a valve. */
-  async write(valve: string, stage: Stage, measured: Measured): Promise<boolean> {
-    const key = this.#key(valve, stage);
+  write(valve: string, stage: Stage, measured: Measured): Promise<boolean> {
+    return this.#writeAll([{ valve, stage, measured }]);
+  }
+
+  async #writeAll(
+    readings: readonly { valve: string; stage: Stage; measured: Measured }[]
+  ): Promise<boolean> {
+    if (readings.length === 0) return true;
+    const keys = readings.map((r) => this.#key(r.valve, r.stage));
     if (!this.mayMeasure) {
       this.said = 'Clearances are measured stone cold. Feel the cylinder, and say so above.';
       return false;
     }
     const { headId, visitId, input } = this.data();
-    const was = { [key]: this.#typed[key] };
-    const readings = [{ valve, stage, measured }];
+    const was = Object.fromEntries(keys.map((key) => [key, this.#typed[key]]));
     // The same again, sent twice, is one reading; measured the same once more later, it is another.
-    const [id] = idsFor(['reading', headId, input.readings.length, readings], 1);
+    const ids = idsFor(['readings', headId, input.readings.length, readings], readings.length);
     this.busy = true;
     const sent = await send('valve.measure', {
       checkId: input.checkId ?? this.#newId,
       headId,
       visitId,
       cold: this.cold || !this.coldByBook ? 'said' : 'by the book',
-      readings: readings.map((r) => ({ ...r, id: id! }))
+      readings: readings.map((r, i) => ({ ...r, id: ids[i]! }))
     });
     if (sent.ok) {
       this.#newId = crypto.randomUUID();
       this.said = '';
       await invalidateAll();
-      this.#settle([key], was);
+      this.#settle(keys, was);
     } else {
-      const at = sent.errors['readings.0.measured'] ?? sent.errors['readings.0.measured.stops'];
-      if (at) this.errors[key] = { message: at };
-      else this.said = Object.values(sent.errors)[0] ?? 'Not written.';
+      for (const [field, message] of Object.entries(sent.errors)) {
+        const at = /^readings\.(\d+)\.measured/.exec(field);
+        if (at) this.errors[keys[Number(at[1])]!] = { message };
+        else this.said = message;
+      }
     }
     this.busy = false;
     return sent.ok;

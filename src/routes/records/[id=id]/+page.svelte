@@ -6,6 +6,7 @@
   import { HOUSE_RULES, showRule } from '$lib/core/rules/rules';
   import { showBand } from '$lib/core/quantity/band';
   import { show, showBoth } from '$lib/core/quantity/quantity';
+  import Valves from '$lib/ui/record/Valves.svelte';
   import AtSteps from '$lib/ui/record/AtSteps.svelte';
   import Corrections from '$lib/ui/record/Corrections.svelte';
 
@@ -200,6 +201,7 @@
     </section>
   </div>
 {/if}
+{#if data.valves}<Valves check={data.valves} />{/if}
 {#if inForce.length > 0}
   {#snippet rules()}{#each inForce as { rule, value }, i (rule.key)}{i > 0 ? '; ' : ''}<span class="quiet"
         >{rule.title.toLowerCase()}:</span

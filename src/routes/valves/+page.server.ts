@@ -1,0 +1,9 @@
+import { dayOf } from '$lib/core/time/day';
+import { db } from '$lib/server/db';
+import { engineWear } from '$lib/server/valve-fleet';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals }) => ({
+  engines: await engineWear(db(), locals.team!),
+  today: dayOf(new Date(), locals.team!.timeZone)
+});
