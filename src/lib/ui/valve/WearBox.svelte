@@ -48,7 +48,7 @@
   </div>
   {#if past.length > 0}
     <h3 class="mt-6 text-xl">Every check</h3>
-    <div class="overflow-x-auto">
+    <div class="relative overflow-x-auto">
       <table class="sheet-table mt-1">
         <thead
           ><tr

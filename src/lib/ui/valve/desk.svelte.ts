@@ -199,10 +199,23 @@ export class ValveDesk {
     return this.#writeAll([{ valve, stage, measured }]);
   }
 
-  async #writeAll(
-    readings: readonly { valve: string; stage: Stage; measured: Measured }[]
-  ): Promise<boolean> {
-    if (readings.length === 0) return true;
+  /** What is on its way, by what it says: a field that is left while it is written is not written twice. */
+  readonly #onItsWay: Record<string, Promise<boolean>> = {};
+  #once(what: unknown, write: () => Promise<boolean>): Promise<boolean> {
+    const key = JSON.stringify(what);
+    const there = this.#onItsWay[key];
+    if (there) return there;
+    const mine = write().finally(() => delete this.#onItsWay[key]);
+    this.#onItsWay[key] = mine;
+    return mine;
+  }
+
+  #writeAll(readings: readonly { valve: string; stage: Stage; measured: Measured }[]): Promise<boolean> {
+    return readings.length === 0
+      ? Promise.resolve(true)
+      : this.#once(readings, () => this.#sendAll(readings));
+  }
+  async #sendAll(readings: readonly { valve: string; stage: Stage; measured: Measured }[]): Promise<boolean> {
     const keys = readings.map((r) => this.#key(r.valve, r.stage));
     if (!this.mayMeasure) {
       this.said = 'Clearances are measured stone cold. Feel the cylinder, and say so above.';
@@ -243,7 +256,12 @@ export class ValveDesk {
   }
 
   /** Stamp and micrometer of the shim in a valve. Both fields are one shim: written together. */
-  async #leaveShim(valve: string): Promise<boolean> {
+  #leaveShim(valve: string): Promise<boolean> {
+    return this.#once(['shim', valve, this.text(valve, 'stamp'), this.text(valve, 'measured')], () =>
+      this.#sendShim(valve)
+    );
+  }
+  async #sendShim(valve: string): Promise<boolean> {
     const { headId, input } = this.data();
     const keys = { stamp: this.#key(valve, 'stamp'), measured: this.#key(valve, 'measured') };
     const shim = this.#shimOf(valve);
