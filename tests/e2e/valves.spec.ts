@@ -351,3 +351,77 @@ test('the drawer: a size counted, a list brought and taken out again, and wrong 
   const csv = await page.request.get('/stores/shims.csv');
   expect(await csv.text()).toBe('across_mm,stamp_mm,micrometer_mm,count\r\n,1.85,,1\r\n8.2,1.75,1.752,2\r\n');
 });
+
+test('a valve check at the bench: a tight valve opens the gate, every small thing is counted in again, and the record has the numbers', async ({
+  work: page,
+  app
+}) => {
+  test.slow();
+  const id = await app.machineId('5');
+  const [task] =
+    await app.sql`select t.id from task t join component c on c.id = t.component_id where c.name = 'Engine 250 MX' and t.name = 'Valve clearances'`;
+  await open(page, `/machines/${id}/visit?task=${task!.id}`);
+  for (const other of [/Engine oil/, /Air filter/])
+    await page.getByRole('checkbox', { name: other }).first().uncheck();
+  await page.getByRole('button', { name: 'Start the visit' }).click();
+  await expect(page).toHaveURL(/visits/);
+  const card = page.getByRole('article');
+  /** Presses on until a step of that name. */
+  const upTo = async (title: RegExp) => {
+    for (let i = 0; i < 60; i++) {
+      const heading = card.getByRole('heading', { level: 2 }).first();
+      const now = await heading.innerText();
+      if (title.test(now)) return;
+      const shut = card.getByRole('button', { name: 'Back in' });
+      const press = (await shut.count()) > 0 ? shut.first() : card.locator('button.go').first();
+      const left = await shut.count();
+      await press.click();
+      await expect
+        .poll(
+          async () =>
+            (await heading.innerText()) !== now ||
+            (await shut.count()) < left ||
+            (await card.locator('button.next').count()) > 0
+        )
+        .toBe(true);
+    }
+    throw new Error(`never came to ${title}`);
+  };
+  await upTo(/Measure every valve/);
+  for (const [valve, typed] of [
+    ['Inlet left', '0.12-0.13'],
+    ['Inlet right', '0.08-0.09'],
+    ['Exhaust left', '0.18-0.20'],
+    ['Exhaust right', '0.18-0.20']
+  ] as const)
+    await write(page, found(page, valve), typed);
+  await page.getByRole('radio', { name: /Only what is out/ }).check();
+  await page.getByRole('button', { name: 'Take this plan' }).click();
+  await card.getByRole('button', { name: 'Measured: 1 valve is out' }).click();
+  await upTo(/fit them/);
+  await expect(
+    page
+      .getByRole('region', { name: /Open now/ })
+      .or(page.getByText('Bucket and shim, inlet right'))
+      .first()
+  ).toBeVisible();
+  await page.getByRole('region', { name: 'Fitted' }).getByRole('button', { name: 'They are in' }).click();
+  await expect(page.getByRole('region', { name: 'What went where' })).toContainText('Inlet right');
+  await card.getByRole('button', { name: 'They are in' }).click();
+  await upTo(/measure again/);
+  // As predicted: 80 + 1700 − 1650 = 130.
+  await write(page, left(page, 'Inlet right'), '0.13-0.14');
+  await card.getByRole('button', { name: 'All well' }).click();
+  await upTo(/Clean it and write down/);
+  await card.locator('button.go').first().click();
+  await page.getByRole('button', { name: 'Close the visit' }).click();
+  await expect(page).toHaveURL(/records/);
+  const valves = page.getByRole('region', { name: 'Valves' });
+  await expect(valves.getByRole('row', { name: /Inlet right/ })).toContainText('1.70 mm → 1.65 mm');
+  await expect(valves.getByRole('row', { name: /Inlet right/ })).toContainText(
+    '0.13 mm goes, 0.14 mm does not'
+  );
+  expect(
+    await app.sql`select c.visit_id is not null as at_bench, c.closed_at is not null as closed, r.next_within > 0 as wears from valve_check c join service_record r on r.id = c.record_id order by c.begun_at desc limit 1`
+  ).toEqual([{ at_bench: true, closed: true, wears: true }]);
+});

@@ -116,6 +116,22 @@ export async function listPhotos(sql: Sql, teamId: string, visitId: string): Pro
     where x.team_id = ${teamId} and x.visit_id = ${visitId} order by x.taken_at`) as unknown as PhotoRow[];
 }
 
+/** Photos of where the marks stand, from the top-dead-centre step of earlier visits with this engine: the latest first. */
+export async function photosOfMarks(
+  sql: Sql,
+  teamId: string,
+  head: { machineId: string | null; componentId: string | null }
+): Promise<string[]> {
+  const rows = await sql`
+    select x.id from photo x where x.team_id = ${teamId} and x.step_key like '%.tdc' and ${
+      head.componentId === null
+        ? sql`x.machine_id = ${head.machineId}`
+        : sql`exists (select 1 from fitting f where f.team_id = x.team_id and f.component_id = ${head.componentId} and f.machine_id = x.machine_id
+            and f.fitted_at <= x.taken_at and (f.removed_at is null or f.removed_at > x.taken_at))`
+    } order by x.taken_at desc limit 4`;
+  return rows.map((r) => r.id as string);
+}
+
 export async function readPhoto(
   sql: Sql,
   teamId: string,

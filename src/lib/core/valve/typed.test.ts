@@ -19,6 +19,13 @@ describe('a clearance as it is typed', () => {
     expect(mm('0')).toEqual({ ok: true, measured: { by: 'reading', at: 0 } });
   });
 
+  it('is a middle and how far it may be off, where a dial says it', () => {
+    for (const typed of ['0.12±0.01', '0.12 +/- 0.01', '.12 ± .01 mm'])
+      expect(mm(typed)).toEqual({ ok: true, measured: { by: 'dial', from: 110, to: 130 } });
+    expect(measuredTyped({ by: 'dial', from: 110, to: 130 }, 'mm')).toBe('0.12±0.01');
+    for (const typed of ['0.01±0.12', '±0.01', '0.12±', '0.12±x']) expect(mm(typed).ok).toBe(false);
+  });
+
   it('is inch where the blade is marked in inch: 0.001 in is 25.4 µm', () => {
     // .005 in = 127 µm, .006 in = 152.4 µm.
     expect(readClearance('.005-.006', 'in', limits)).toEqual({

@@ -18,7 +18,7 @@ const unitOf = (word: string): string => (/^mm$/i.test(word) ? 'mm' : /^thou$/i.
 
 /**
  * Reads a clearance as a practised hand writes it: `0.12` (one reading), `0.10-0.15` or `0.10/0.15` (this blade goes, that one
- * does not), `<0.05` (not even that blade goes), `>0.30` (that blade goes, none thicker was tried); with or without a unit.
+ * does not), `<0.05` (not even that blade goes), `>0.30` (that blade goes, none thicker was tried), `0.12±0.01` (a dial); with or without a unit.
  *
  * @param unit what a naked number means: as the blades are marked
  * @param limits of the valve, for slips of the decimal point; null: not known
@@ -38,9 +38,17 @@ export function readClearance(typed: string, unit: ClearanceUnit, limits: Limits
     return n === null || n === 'two readings' ? null : wholeUm(n.value * per);
   };
   const sided = /^([<>])(.+)$/.exec(text);
-  const two = sided ? null : /^(.+?)\s*(?:-|\/|\bto\b|\.\.)\s*(.+)$/.exec(text);
+  const two =
+    sided || text.includes('±') || /\+\/?-/.test(text)
+      ? null
+      : /^(.+?)\s*(?:-|\/|\bto\b|\.\.)\s*(.+)$/.exec(text);
+  const dial = /^(.+?)\s*(?:±|\+\/-|\+-)\s*(.+)$/.exec(text);
   let measured: Measured;
-  if (sided) {
+  if (dial) {
+    const [at, by] = [um(dial[1]!), um(dial[2]!)];
+    if (at === null || by === null || by > at) return { ok: false, message: EXAMPLE };
+    measured = { by: 'dial', from: at - by, to: at + by };
+  } else if (sided) {
     const at = um(sided[2]!);
     if (at === null) return { ok: false, message: EXAMPLE };
     measured = { by: 'blades', goes: sided[1] === '>' ? at : null, stops: sided[1] === '<' ? at : null };
@@ -104,7 +112,8 @@ export function measuredWords(m: Measured, unit: ClearanceUnit): string {
 export function measuredTyped(m: Measured, unit: ClearanceUnit): string {
   const bare = (um: number) => showUm(um, unit).replace(/ \w+$/, '');
   if (m.by === 'reading') return bare(m.at);
-  if (m.by === 'dial') return `${bare(m.from)}–${bare(m.to)}`;
+  if (m.by === 'dial')
+    return `${bare(Math.round((m.from + m.to) / 2))}±${bare(Math.round((m.to - m.from) / 2))}`;
   if (m.goes === null) return m.stops === null ? '' : `<${bare(m.stops)}`;
   return m.stops === null ? `>${bare(m.goes)}` : `${bare(m.goes)}–${bare(m.stops)}`;
 }

@@ -13,8 +13,10 @@
     cylinders: number;
     /** What the spec sheet says of it. */
     printed: string | null;
+    /** Taken at this step of its visits, the latest first. */
+    photos: readonly string[];
   }
-  let { headId, guide, cylinders, printed }: Props = $props();
+  let { headId, guide, cylinders, printed, photos }: Props = $props();
   let writing = $state(false);
   const known = $derived([guide.marks, guide.turn, guide.free, guide.note].some(Boolean));
   const form = commandForm(
@@ -100,4 +102,17 @@
         engine nobody has written down yet.{/if}
     </p>
   {/if}
+  {#if photos.length > 0}
+    <div class="mt-2 flex flex-wrap gap-2">
+      {#each photos as p (p)}<a href="/api/photos/{p}" target="_blank" rel="noopener"
+          ><img
+            src="/api/photos/{p}?small"
+            alt="The marks as they were photographed at the bench"
+            class="h-32 w-auto"
+          /></a
+        >{/each}
+    </div>
+  {:else}<p class="quiet no-print mt-1 text-sm">
+      A photo taken at this step of a visit stands here from then on.
+    </p>{/if}
 </section>

@@ -11,6 +11,7 @@
     type Unplanned
   } from '$lib/core/valve/choice';
   import { showUm, type ClearanceUnit } from '$lib/core/valve/limits';
+  import type { Layout } from '$lib/core/valve/head';
   import type { Series } from '$lib/core/valve/shim';
   import { Button } from '../form/controls';
   import FormError from '../form/FormError.svelte';
@@ -28,10 +29,26 @@
     headId: string;
     checkId: string;
     unit: ClearanceUnit;
+    layout: Layout;
     /** The one that was settled on, by its choice. */
     settled: string | null;
   }
-  let { stands, rules, drawer, series, acrossUm, headId, checkId, unit, settled }: Props = $props();
+  let {
+    stands,
+    rules: house,
+    drawer,
+    series,
+    acrossUm,
+    headId,
+    checkId,
+    unit,
+    layout,
+    settled
+  }: Props = $props();
+  /** The house's rules, of which two can be switched here, for this plan. */
+  let shimReading = $state(untrack(() => house.shimReading));
+  let borderlineValve = $state(untrack(() => house.borderlineValve));
+  const rules = $derived({ ...house, shimReading, borderlineValve });
   const planner = new Planner();
   onMount(() => planner.open());
   $effect(() =>
@@ -43,6 +60,8 @@
   const missing = $derived(plan ? missingOf(plan.plan, plan.input, series) : []);
   const nameOf = (id: string | null) => stands.find((s) => s.valve.id === id)?.name ?? '';
   let sizing = $state(false);
+  const READINGS = ['goes', 'middle of the bracket'] as const;
+  const BORDERLINE = ['also put right while open', 'leave'] as const;
   const press = new Press();
   const WHY: Record<Unplanned['why'], string> = {
     'its shim is not known': 'read its stamp, and it is planned for',
@@ -69,6 +88,19 @@
     >
     <button type="button" class="link no-print text-sm" onclick={() => (sizing = !sizing)}
       >{series ? 'change' : 'say which sizes'}</button
+    >
+  </div>
+  <div class="no-print mt-2 flex flex-wrap items-center gap-x-5 gap-y-1 text-sm">
+    <label
+      >reckoned from <select class="cell" style="width: auto" bind:value={shimReading}
+        >{#each READINGS as r (r)}<option value={r}>{r === 'goes' ? 'the blade that goes' : r}</option
+          >{/each}</select
+      ></label
+    >
+    <label
+      >a borderline valve <select class="cell" style="width: auto" bind:value={borderlineValve}
+        >{#each BORDERLINE as r (r)}<option value={r}>{r}</option>{/each}</select
+      ></label
     >
   </div>
   {#if sizing}<SizesForm {headId} {series} {acrossUm} onleave={() => (sizing = false)} />{/if}
@@ -102,7 +134,7 @@
       {/each}
     </div>
     {#if plan}
-      <PlanCard {plan} {stands} {unit} />
+      <PlanCard {plan} {stands} {layout} {unit} />
       {#each missing as m (m.valve)}
         <p class="caution mt-2">
           {nameOf(m.valve)} stays {showUm(Math.abs(m.off), unit)} too {m.off < 0 ? 'tight' : 'loose'}: it

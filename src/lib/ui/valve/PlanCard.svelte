@@ -6,10 +6,18 @@
   import { showUm, type ClearanceUnit } from '$lib/core/valve/limits';
   import { thickness } from '$lib/core/valve/shim';
   import { stampOf } from '$lib/core/valve/stamp';
+  import type { Layout } from '$lib/core/valve/head';
+  import HeadDrawing from './HeadDrawing.svelte';
   import Scale from './Scale.svelte';
   import { bare } from './words';
 
-  let { plan, stands, unit }: { plan: PlanOf; stands: readonly ValveStand[]; unit: ClearanceUnit } = $props();
+  interface Props {
+    plan: PlanOf;
+    stands: readonly ValveStand[];
+    layout: Layout;
+    unit: ClearanceUnit;
+  }
+  let { plan, stands, layout, unit }: Props = $props();
   const of = (id: string) => stands.find((s) => s.valve.id === id)!;
   const fits = $derived(plan.plan.fits);
   const bought = $derived(
@@ -29,45 +37,69 @@
         : f.from === 'drawer'
           ? 'from the drawer'
           : 'buy it';
+  /** In each valve the shim that is in it then, and where that comes from. */
+  const drawn = $derived(
+    Object.fromEntries(
+      fits.map((f) => [
+        f.id,
+        {
+          verdict: f.from === 'itself' ? ('in' as const) : ('to be proven' as const),
+          text: showUm(f.shim).replace(' mm', ''),
+          more: from(f)
+        }
+      ])
+    )
+  );
 </script>
 
-<table class="sheet-table stacked mt-4" aria-label="What goes where">
-  <thead
-    ><tr
-      ><th>Valve</th><th>Comes out</th><th>Goes in</th><th>Where it comes from</th><th>Will have, at worst</th
-      ><th><span class="sr-only">To scale</span></th></tr
-    ></thead
-  >
-  <tbody>
-    {#each fits as f (f.id)}
-      {@const s = of(f.id)}
-      {@const was = thickness(takenOut(s)!)!}
-      <tr class:quiet={f.from === 'itself'}>
-        <td class="font-bold">{s.name}</td>
-        <td data-label="Out" class="figure text-lg">{f.from === 'itself' ? '' : showUm(was)}</td>
-        <td data-label="In" class="figure text-2xl leading-none font-bold"
-          >{showUm(f.shim)}{#if f.from !== 'itself'}<span class="quiet ml-2 text-sm font-normal"
-              >stamped {stampOf(f.shim)}</span
-            >{/if}</td
-        >
-        <td data-label="From">{from(f)}</td>
-        <td data-label="Will have" class="figure text-lg">{band(bandOf(f, s))}</td>
-        <td class="whole"
-          ><Scale
-            limits={s.limits}
-            aim={plan.input.valves.find((v) => v.id === f.id)?.target ?? null}
-            span={bandOf(f, s)}
-            {unit}
-            label="{s.name}, predicted, to scale"
-          /></td
-        >
-      </tr>
-    {/each}
-    {#each plan.plan.untouched as id (id)}
-      <tr class="quiet"><td class="font-bold">{of(id).name}</td><td colspan="5">not touched</td></tr>
-    {/each}
-  </tbody>
-</table>
+<div class="card">
+  <HeadDrawing
+    {layout}
+    valves={drawn}
+    label="What goes where, on the head from above"
+    most={layout.cylinders > 2 ? 26 : 17}
+  />
+  <div>
+    <table class="sheet-table stacked mt-4" aria-label="What goes where">
+      <thead
+        ><tr
+          ><th>Valve</th><th>Comes out</th><th>Goes in</th><th>Where it comes from</th><th
+            >Will have, at worst</th
+          ><th><span class="sr-only">To scale</span></th></tr
+        ></thead
+      >
+      <tbody>
+        {#each fits as f (f.id)}
+          {@const s = of(f.id)}
+          {@const was = thickness(takenOut(s)!)!}
+          <tr class:quiet={f.from === 'itself'}>
+            <td class="font-bold">{s.name}</td>
+            <td data-label="Out" class="figure text-lg">{f.from === 'itself' ? '' : showUm(was)}</td>
+            <td data-label="In" class="figure text-2xl leading-none font-bold"
+              >{showUm(f.shim)}{#if f.from !== 'itself'}<span class="quiet ml-2 text-sm font-normal"
+                  >stamped {stampOf(f.shim)}</span
+                >{/if}</td
+            >
+            <td data-label="From">{from(f)}</td>
+            <td data-label="Will have" class="figure text-lg">{band(bandOf(f, s))}</td>
+            <td class="whole"
+              ><Scale
+                limits={s.limits}
+                aim={plan.input.valves.find((v) => v.id === f.id)?.target ?? null}
+                span={bandOf(f, s)}
+                {unit}
+                label="{s.name}, predicted, to scale"
+              /></td
+            >
+          </tr>
+        {/each}
+        {#each plan.plan.untouched as id (id)}
+          <tr class="quiet"><td class="font-bold">{of(id).name}</td><td colspan="5">not touched</td></tr>
+        {/each}
+      </tbody>
+    </table>
+  </div>
+</div>
 {#if bought.length > 0}<p class="figure mt-2 text-xl">
     To buy: {bought.map(([um, n]) => `${n} × ${showUm(um)}`).join(', ')}
   </p>{/if}
@@ -76,3 +108,17 @@
   aimed at the {plan.rules.aim}. The band is as wide as the bracket it was found in: one step of blades may be
   as much as one step of shims.
 </p>
+
+<style>
+  .card {
+    display: grid;
+    gap: 0.5rem 2rem;
+    align-items: start;
+    grid-template-columns: minmax(13rem, 17rem) 1fr;
+  }
+  @media (max-width: 900px) {
+    .card {
+      grid-template-columns: 1fr;
+    }
+  }
+</style>

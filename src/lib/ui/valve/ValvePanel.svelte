@@ -78,7 +78,7 @@
   function key(e: KeyboardEvent) {
     const typing =
       e.target instanceof HTMLElement && ['INPUT', 'TEXTAREA', 'SELECT'].includes(e.target.tagName);
-    if (typing || e.ctrlKey || e.metaKey || e.altKey || desk.busy) return;
+    if (typing || e.ctrlKey || e.metaKey || e.altKey || desk.busy || blade === null || settled) return;
     if (e.key === 'g') void say(true);
     else if (e.key === 'd') void say(false);
     else return;

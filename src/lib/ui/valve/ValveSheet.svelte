@@ -27,11 +27,13 @@
     visitId: string | null;
     tasks: readonly { id: string; name: string }[];
     printedGuide: string | null;
+    /** Taken at its marks, the latest first. */
+    marks?: readonly string[];
     today: string;
     /** At the bench: without close, guide and wear, which stand elsewhere there. */
     atBench?: boolean;
   }
-  let { sheet, visitId, tasks, printedGuide, today, atBench = false }: Props = $props();
+  let { sheet, visitId, tasks, printedGuide, marks = [], today, atBench = false }: Props = $props();
   const printed = untrack(() => sheet.figures.inlet?.band ?? sheet.figures.exhaust?.band ?? null);
   const printedIn = (printed?.from ?? printed?.to)?.unit;
   const first = kept('device', 'ht_blades_in');
@@ -173,7 +175,7 @@
   <ValveTable {desk} {stands} {unit} {withLeft} />
   <p class="quiet no-print mt-1 text-sm">
     0.12 one reading · 0.10–0.15 this blade goes, that one does not · &lt;0.05 not even that one · &gt;0.30
-    that one goes. Enter writes and goes on; with a unit after it, in that unit.
+    that one goes · 0.12±0.01 a dial. Enter writes and goes on; with a unit after it, in that unit.
   </p>
 </div>
 
@@ -186,6 +188,7 @@
       acrossUm={sheet.head.acrossUm}
       headId={sheet.head.id}
       checkId={sheet.check.id}
+      layout={sheet.head.layout}
       {unit}
       settled={sheet.check.plan?.choice ?? null}
     />{/if}
@@ -232,6 +235,7 @@
     guide={sheet.head.guide}
     cylinders={sheet.head.layout.cylinders}
     printed={printedGuide}
+    photos={marks}
   />
   <WearBox {wear} stands={book} past={sheet.past} {unit} {today} />
 {/if}

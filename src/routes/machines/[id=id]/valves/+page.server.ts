@@ -4,6 +4,7 @@ import { isValveTask } from '$lib/core/valve/task';
 import { db } from '$lib/server/db';
 import { engineIn } from '$lib/server/heads';
 import { getMachine } from '$lib/server/machines';
+import { photosOfMarks } from '$lib/server/photos';
 import { listSources, readSheet } from '$lib/server/specs';
 import { readStandings } from '$lib/server/trail';
 import { valveSheetIn } from '$lib/server/valve-sheet';
@@ -27,6 +28,7 @@ export const load: PageServerLoad = async ({ locals, params }) => {
     engine,
     sources,
     visitId: standing!.visitId,
+    marks: sheet ? await photosOfMarks(sql, team.id, sheet.head) : [],
     tasks: standing!.tasks
       .filter((t) => isValveTask(t) && (t.part === null || t.part.id === engine?.id))
       .map(({ id, name }) => ({ id, name })),

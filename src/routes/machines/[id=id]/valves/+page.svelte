@@ -91,6 +91,7 @@
       visitId={null}
       tasks={data.tasks}
       printedGuide={data.printedGuide}
+      marks={data.marks}
       today={data.today}
     />
   {/key}
