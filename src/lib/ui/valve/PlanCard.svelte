@@ -45,7 +45,14 @@
         {
           verdict: f.from === 'itself' ? ('in' as const) : ('to be proven' as const),
           text: showUm(f.shim).replace(' mm', ''),
-          more: from(f)
+          more:
+            f.from === 'another valve'
+              ? of(f.of!).short
+              : f.from === 'itself'
+                ? 'stays'
+                : f.from === 'drawer'
+                  ? 'drawer'
+                  : 'buy'
         }
       ])
     )
@@ -74,14 +81,16 @@
           {@const was = thickness(takenOut(s)!)!}
           <tr class:quiet={f.from === 'itself'}>
             <td class="font-bold">{s.name}</td>
-            <td data-label="Out" class="figure text-lg">{f.from === 'itself' ? '' : showUm(was)}</td>
-            <td data-label="In" class="figure text-2xl leading-none font-bold"
+            <td data-label="Out" class="figure text-lg whitespace-nowrap"
+              >{f.from === 'itself' ? '' : showUm(was)}</td
+            >
+            <td data-label="In" class="figure text-2xl leading-none font-bold whitespace-nowrap"
               >{showUm(f.shim)}{#if f.from !== 'itself'}<span class="quiet ml-2 text-sm font-normal"
                   >stamped {stampOf(f.shim)}</span
                 >{/if}</td
             >
             <td data-label="From">{from(f)}</td>
-            <td data-label="Will have" class="figure text-lg">{band(bandOf(f, s))}</td>
+            <td data-label="Will have" class="figure text-lg whitespace-nowrap">{band(bandOf(f, s))}</td>
             <td class="whole"
               ><Scale
                 limits={s.limits}

@@ -18,10 +18,10 @@ export function wearLine(w: ValveWear): string {
   if (Math.abs(w.rate) < STILL) return `${w.name} stands still.`;
   if (w.rate > 0) return `${w.name} opens by ${rate}.`;
   if (!w.reaches) return `${w.name} closes up by ${rate}.`;
-  const { early, late } = w.reaches;
+  const { early, likely, late } = w.reaches;
   if (late !== null && late <= 0) return `${w.name} closes up by ${rate} and has reached its lower limit.`;
   if (early < 1 && (late === null || late > 1000))
-    return `${w.name} closes up by ${rate} and may reach its lower limit any time.`;
+    return `${w.name} closes up by ${rate} and is near its lower limit: about ${h(likely)} h at that rate, perhaps less.`;
   const when =
     late === null || late > 1000
       ? `${h(early)} h or more`
@@ -35,7 +35,7 @@ export function wearLine(w: ValveWear): string {
 export function headline(wear: readonly ValveWear[]): { valve: string | null; words: string } {
   const soonest = [...wear]
     .filter((w) => w.reaches !== null)
-    .sort((a, b) => a.reaches!.early - b.reaches!.early)[0];
+    .sort((a, b) => a.reaches!.likely - b.reaches!.likely)[0];
   if (soonest) return { valve: soonest.valve, words: wearLine(soonest) };
   const words = wear.some((w) => w.rate !== null)
     ? 'No valve of it closes up.'
