@@ -155,6 +155,9 @@
             onclick={settle}>Take this plan</Button
           >{/if}
       </div>
+      <button type="button" class="link no-print mt-2 text-sm" onclick={() => print()}
+        >print it to carry</button
+      >
       <FormError message={Object.values(press.errors)[0]} />
     {/if}
   {/if}

@@ -125,7 +125,14 @@
     align-items: start;
     grid-template-columns: minmax(13rem, 17rem) 1fr;
   }
-  @media (max-width: 900px) {
+  /* Carried to the engine on paper as on a phone: the picture above its lines, none of it cut in two. */
+  @media print {
+    .card {
+      grid-template-columns: 17rem 1fr;
+      break-inside: avoid;
+    }
+  }
+  @media screen and (max-width: 900px) {
     .card {
       grid-template-columns: 1fr;
     }

@@ -31,7 +31,7 @@ export function valveSteps({ always = false, screws = false }: ValveJob): Templa
     : [
         step({
           key: 'wire',
-          title: 'Wire the cam chain, probe out, mark the chain against its wheels',
+          title: 'Wire the cam chain, mark it against its wheels',
           kind: 'open',
           things: ['Wire for the cam chain'],
           minutes: 3,
@@ -172,7 +172,7 @@ export function valveSteps({ always = false, screws = false }: ValveJob): Templa
       key: 'holes',
       title: 'Cover every hole',
       kind: 'open',
-      things: ['Rag for the chain tunnel', 'Rag for the plug hole'],
+      things: ['Rag for the chain tunnel', 'Probe for the plug hole'],
       minutes: 1,
       engine: 'cold',
       needs: ['cover-off'],
@@ -195,9 +195,9 @@ export function valveSteps({ always = false, screws = false }: ValveJob): Templa
     adjust,
     step({
       key: 'cover-on',
-      title: 'Rags out, plug in, valve cover on',
+      title: 'Rag and probe out, plug in, valve cover on',
       kind: 'close',
-      things: ['Rag for the chain tunnel', 'Rag for the plug hole', 'Spark plug', 'Valve cover'],
+      things: ['Rag for the chain tunnel', 'Probe for the plug hole', 'Spark plug', 'Valve cover'],
       minutes: 10,
       needs: ['measure', ...setRight],
       lines: ['Gasket seated, half moons sealed; cover bolts and plug to the manual’s torque.'],

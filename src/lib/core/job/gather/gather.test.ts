@@ -23,6 +23,21 @@ const tools: Toolbox = {
 };
 const list = (lines: { text: string }[]) => lines.map((l) => l.text).join('\n');
 
+describe('before the valves are measured', () => {
+  it('names blades, and what is wanted only if one is out: the cams are off by then', () => {
+    const lines = (job: string) => {
+      const g = gather(planOf([job]), tools, DEFAULT_RULES, '2026-06-01', null);
+      return [list(g.tools), list(g.parts)];
+    };
+    expect(lines('valve-check')[0]).toContain('Feeler blades');
+    expect(lines('valve-check')[0]).toContain('only if a valve is out: micrometer');
+    expect(lines('valve-check')[1]).toContain('Gasket of the valve cover');
+    expect(lines('valve-reshim')[0]).toContain('Micrometer, magnet');
+    expect(lines('valve-screws')[0]).not.toContain('icrometer');
+    expect(lines('engine-oil')[0]).not.toContain('Feeler');
+  });
+});
+
 describe('before anything is opened', () => {
   const plan = planOf(['engine-oil', 'gearbox-check-screw']);
   const g = gather(plan, tools, DEFAULT_RULES, '2026-06-01', null);

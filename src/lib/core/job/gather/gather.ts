@@ -133,7 +133,22 @@ function wrenches(items: readonly OpenedItem[], { wrenches: box, adapters }: Too
 function usual(plan: Pick<VisitPlan, 'steps' | 'items'>): Line[] {
   const drains = plan.items.some((i) => i.role === 'drain plug');
   const washes = plan.items.some((i) => i.role === 'screen cap');
+  const valves = plan.steps.filter((s) => s.input.type === 'clearances');
+  // What is wanted only if a valve is out is laid out too: the cams are off by then.
+  const shims = valves.find((s) => s.input.type === 'clearances' && s.input.stage === 'fitted');
+  const only = shims?.gate ? 'only if a valve is out: ' : '';
   return [
+    ...(valves.length > 0
+      ? [{ text: 'Feeler blades, rags for every hole, a wrench to turn the crank by hand', lack: null }]
+      : []),
+    ...(shims
+      ? [
+          {
+            text: `${only}${only ? 'm' : 'M'}icrometer, magnet, wire for the chain, paint pen, trays for caps and buckets`,
+            lack: null
+          }
+        ]
+      : []),
     ...(drains ? [{ text: 'Drain pan, measuring jug, clean rag, gloves', lack: null }] : []),
     ...(washes ? [{ text: 'Solvent, brush, white paper', lack: null }] : []),
     ...bolts(plan.items)
@@ -144,6 +159,14 @@ function usual(plan: Pick<VisitPlan, 'steps' | 'items'>): Line[] {
 
 function parts(plan: Pick<VisitPlan, 'steps' | 'items'>, rules: HouseRules): Line[] {
   const lines: Line[] = [];
+  if (plan.steps.some((s) => s.input.type === 'clearances'))
+    lines.push({ text: 'Gasket of the valve cover at hand, sealant for its half moons', lack: null });
+  const shims = plan.steps.find((s) => s.input.type === 'clearances' && s.input.stage === 'fitted');
+  if (shims)
+    lines.push({
+      text: `${shims.gate ? 'only if a valve is out: s' : 'S'}hims by the plan, a tensioner gasket`,
+      lack: null
+    });
   for (const i of plan.items) {
     if (i.seal !== 'none') {
       const uses =
