@@ -309,4 +309,27 @@ describe('wear', () => {
       shim: 0
     });
   });
+
+  it('of a screw is told across its settings, as of a shim: what it was turned by is no wear', () => {
+    const at = (hours: number | null, found: number, left?: number): PastCheck => ({
+      id: String(hours),
+      day: '',
+      hours,
+      found: { [IL]: { by: 'reading', at: found } },
+      left: left === undefined ? {} : { [IL]: { by: 'reading', at: left } },
+      shims: {},
+      fitted: {}
+    });
+    // 100, after 20 h 80 and set to 120, after 20 h 100: one µm an hour, and never a rise.
+    const past = [at(60, 100), at(40, 80, 120), at(20, 100)];
+    const checks = wearChecks(IL, past, 'goes', false);
+    expect(checks.map((c) => c.clearance + c.shim)).toEqual([100, 80, 60]);
+    expect(checks[1]).toEqual({ hours: 40, clearance: 80, shim: 0, after: 120, shimAfter: -40 });
+    // Set at hours nobody knows: that it was turned is not forgotten.
+    const dark = [at(60, 100), at(null, 80, 120), at(20, 100)];
+    expect(wearChecks(IL, dark, 'goes', false).map((c) => c.clearance + c.shim)).toEqual([100, 60]);
+    // Set, and how it was found nobody could read: what was before it says nothing of what came after.
+    const unread = [at(60, 100), { ...at(40, 0, 120), found: { [IL]: blades(null, 38) } }, at(20, 100)];
+    expect(wearChecks(IL, unread, 'goes', false).map((c) => c.hours)).toEqual([60]);
+  });
 });

@@ -263,33 +263,47 @@ export function checkProblems(
   });
 }
 
-/** The checks of one valve as its wear is told from, the earliest first: those at known hours, with a clearance and a shim that are known. */
+/**
+ * The checks of one valve as its wear is told from, the earliest first: those at known hours, with a clearance and a shim that are
+ * known. A screw that is turned acts as another shim does: thinner by as much as it gave.
+ * @param past the latest first
+ */
 export function wearChecks(
   valve: string,
   past: readonly PastCheck[],
   by: ValveRules['shimReading'],
   shimmed: boolean
 ): Check[] {
-  return past
-    .flatMap((p): Check[] => {
-      const m = p.found[valve] ?? p.left[valve];
-      const clearance = m ? forSums(m, by) : null;
-      // A screw has no thickness: what it was turned by is what it left.
-      const shim = shimmed ? (p.shims[valve] ? thickness(p.shims[valve]) : null) : 0;
-      if (clearance === null || shim === null || p.hours === null) return [];
-      const after = p.left[valve] ? forSums(p.left[valve], by) : null;
-      const shimAfter = p.fitted[valve] ? thickness(p.fitted[valve]) : null;
-      return [
-        {
-          hours: p.hours,
-          clearance,
-          shim,
-          ...(after !== null && { after }),
-          ...(shimAfter !== null && { shimAfter })
-        }
-      ];
-    })
-    .sort((a, b) => a.hours - b.hours);
+  let checks: (Omit<Check, 'hours'> & { hours: number | null })[] = [];
+  /** What a screw has been turned by since the first check, µm. */
+  let turned = 0;
+  for (const p of [...past].reverse()) {
+    const found = p.found[valve];
+    const left = p.left[valve];
+    const m = found ?? left;
+    const clearance = m ? forSums(m, by) : null;
+    const after = left ? forSums(left, by) : null;
+    const shim = shimmed ? (p.shims[valve] ? thickness(p.shims[valve]) : null) : turned;
+    if (!shimmed && found && left) {
+      if (clearance === null || after === null) {
+        // Turned by nobody knows how much: what was before says nothing of what comes after.
+        checks = [];
+        turned = 0;
+        continue;
+      }
+      turned += clearance - after;
+    }
+    const shimAfter = shimmed ? (p.fitted[valve] ? thickness(p.fitted[valve]) : null) : left ? turned : null;
+    if (clearance === null || shim === null) continue;
+    checks.push({
+      hours: p.hours,
+      clearance,
+      shim,
+      ...(after !== null && { after }),
+      ...(shimAfter !== null && { shimAfter })
+    });
+  }
+  return checks.filter((c): c is Check => c.hours !== null).sort((a, b) => a.hours - b.hours);
 }
 
 /** Whether any valve of a head has a shim. */

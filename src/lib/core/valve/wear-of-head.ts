@@ -9,6 +9,8 @@ export interface ValveWear {
   valve: string;
   name: string;
   checks: Check[];
+  /** By hours of the engine: its clearance, µm, as if it had been set as it is now all along, so that only wear moves it. */
+  course: { hours: number; um: number }[];
   /** µm an hour; null with fewer than two checks at known hours. */
   rate: number | null;
   /** Hours from the latest check; null where it does not close up. */
@@ -43,6 +45,12 @@ export function asPast(
   };
 }
 
+function courseOf(checks: readonly Check[]): ValveWear['course'] {
+  const latest = checks.at(-1);
+  const now = latest ? (latest.shimAfter ?? latest.shim) : 0;
+  return checks.map((c) => ({ hours: c.hours, um: c.clearance + c.shim - now }));
+}
+
 /**
  * How every valve of a head wears.
  * @param past the latest first, the open one among them
@@ -61,6 +69,7 @@ export function wearOfHead(
       valve: s.valve.id,
       name: s.name,
       checks,
+      course: courseOf(checks),
       rate: s.limits ? wearOf(checks, s.limits.lo).rate : wearOf(checks, 0).rate,
       reaches: s.limits && now ? reachesLimit(checks, now, s.limits.lo) : null,
       now,

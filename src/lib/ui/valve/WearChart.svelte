@@ -9,7 +9,7 @@
   export interface Line {
     name: string;
     side: string;
-    /** Hours and clearance, µm, as if the shim of today had been in all along. */
+    /** Hours and clearance, µm, as if it had been set as now all along. */
     points: { hours: number; um: number }[];
     lo: number | null;
   }
@@ -75,7 +75,7 @@
               grid: { color: rule }
             },
             y: {
-              title: { display: true, text: 'clearance with the shim of today, mm', color: quiet, font },
+              title: { display: true, text: 'clearance as it is set now, mm', color: quiet, font },
               suggestedMin: Math.min(...limits.map((l) => l / 1000 - 0.02)),
               ticks: { color: quiet, font, callback: (v) => Number(v).toFixed(2) },
               grid: { color: rule }

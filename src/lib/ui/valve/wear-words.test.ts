@@ -9,6 +9,7 @@ const wear = (name: string, more: Partial<ValveWear>): ValveWear => ({
     { hours: 0, clearance: 130, shim: 1800 },
     { hours: 20, clearance: 120, shim: 1800 }
   ],
+  course: [],
   rate: -0.5,
   reaches: null,
   now: null,

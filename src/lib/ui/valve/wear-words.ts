@@ -1,5 +1,4 @@
 import type { ValveStand } from '$lib/core/valve/check';
-import { thickness } from '$lib/core/valve/shim';
 import type { ValveWear } from '$lib/core/valve/wear-of-head';
 import type { Line } from './WearChart.svelte';
 
@@ -43,20 +42,12 @@ export function headline(wear: readonly ValveWear[]): { valve: string | null; wo
   return { valve: null, words };
 }
 
-/** Lines of the chart: each as if the shim of today had been in all along, so that only wear moves them. */
+/** Lines of the chart: of every valve that was checked twice. */
 export function linesOf(wear: readonly ValveWear[], stands: readonly ValveStand[]): Line[] {
   return wear.flatMap((w): Line[] => {
-    const s = stands.find((x) => x.valve.id === w.valve)!;
-    if (w.checks.length < 2) return [];
-    const now = (s.shim && thickness(s.shim)) ?? w.checks.at(-1)!.shim;
-    const shim = s.shim ? now : 0;
-    return [
-      {
-        name: w.name,
-        side: s.valve.side,
-        points: w.checks.map((c) => ({ hours: c.hours, um: c.clearance + c.shim - shim })),
-        lo: s.limits?.lo ?? null
-      }
-    ];
+    const { valve, limits } = stands.find((s) => s.valve.id === w.valve)!;
+    return w.course.length < 2
+      ? []
+      : [{ name: w.name, side: valve.side, points: w.course, lo: limits?.lo ?? null }];
   });
 }
