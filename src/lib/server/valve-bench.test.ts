@@ -177,7 +177,7 @@ describe('a valve check at the bench, with shims', () => {
       fitSchema.parse({
         id: uuid(),
         checkId,
-        fits: [{ id: uuid(), valve: IL, stamp: 1775, measured: null, from: 'bought' }]
+        fits: [{ id: uuid(), valve: IL, stamp: 1775, measured: null, was: 1850, from: 'bought' }]
       })
     );
     await done(visitId, 'valve-check.shims', checkId, 0);

@@ -41,10 +41,18 @@ export async function fitShims(w: Write, input: FitInput): Promise<void> {
       refuse(field('valve'), 'It was not measured as found: nobody could say what the shim did.');
     if (f.of !== null) {
       if (!touched.has(f.of)) refuse(field('of'), 'That valve gave its shim and gets none.');
-      const its = sat.get(f.of);
-      if (!its || thickness(its) !== thickness(f)) refuse(field('of'), 'Another shim sits there.');
+      const given = sat.get(f.of);
+      if (!given || thickness(given) !== thickness(f)) refuse(field('of'), 'Another shim sits there.');
     }
-    if (f.from === 'drawer') await take(tx, team.id, across, f, field('stamp'));
+    const its = sat.get(f.valve);
+    if ((its ? thickness(its) : null) !== f.was)
+      refuse(field('valve'), 'Another shim sits there by now: somebody else has been at it. Look again.');
+    if (f.from === 'drawer') {
+      const same = input.fits.filter(
+        (x) => x.from === 'drawer' && x.stamp === f.stamp && x.measured === f.measured
+      );
+      await needs(tx, team.id, across, f, same.length, field('stamp'));
+    }
   }
   const why = (valve: string) => shortName(head.layout, useValve(head, valve, ''));
   const move = (s: Shim, count: number, words: string, valve: string) => tx`
@@ -69,14 +77,22 @@ export async function fitShims(w: Write, input: FitInput): Promise<void> {
   }
 }
 
-/** There has to be one of it in the drawer. */
-async function take(tx: Tx, teamId: string, across: number, s: Shim, field: string): Promise<void> {
+/** There have to be so many of it in the drawer. */
+async function needs(
+  tx: Tx,
+  teamId: string,
+  across: number,
+  s: Shim,
+  wanted: number,
+  field: string
+): Promise<void> {
   const [row] = await tx`
     select coalesce(sum(count), 0)::int as count from shim_movement
     where team_id = ${teamId} and across = ${across} and stamp is not distinct from ${s.stamp} and measured is not distinct from ${s.measured}`;
-  if ((row!.count as number) < 1)
+  const there = row!.count as number;
+  if (there < wanted)
     refuse(
       field,
-      `By the book there is no ${showUm(thickness(s)!)} in the drawer. Count it, or say that it was bought.`
+      `By the book there ${there < 1 ? 'is no' : `are only ${there} of`} ${showUm(thickness(s)!)} in the drawer. Count it, or say that it was bought.`
     );
 }

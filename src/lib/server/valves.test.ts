@@ -282,10 +282,22 @@ describe('shims', () => {
   });
   const count = (stamp: string, now: string, measured = '') =>
     send('shims.count', drawerSchema.parse({ id: uuid(), across: '8', stamp, measured, now }));
+  /** What sits there when these begin. */
+  const WAS: Record<string, number> = { [IL]: 1850, [IR]: 1800 };
   const fit = (checkId: string, fits: object[], out: object[] = [], id = uuid()) =>
     send(
       'valve.fit',
-      fitSchema.parse({ id, checkId, fits: fits.map((f) => ({ id: uuid(), measured: null, ...f })), out })
+      fitSchema.parse({
+        id,
+        checkId,
+        fits: fits.map((f) => ({
+          id: uuid(),
+          measured: null,
+          was: WAS[(f as { valve: string }).valve] ?? null,
+          ...f
+        })),
+        out
+      })
     );
 
   it('that are not made for it are not taken; stamp and micrometer that disagree are a finding, once', async () => {
@@ -306,7 +318,7 @@ describe('shims', () => {
       [
         { valve: IL, stamp: 1800, from: 'another valve', of: IR },
         { valve: IR, stamp: 1750, from: 'drawer' },
-        { valve: EL, stamp: 1950, from: 'bought' }
+        { valve: EL, stamp: 1950, was: 1900, from: 'bought' }
       ],
       [{ valve: IL, measured: 1846 }]
     );
@@ -322,7 +334,7 @@ describe('shims', () => {
     // 50 + 1850 − 1800 = 100 to 125; proven, and shimmed again the proof is old.
     await measure([[IL, blades(100, 125), 'left']]);
     expect(standsOf(checkInput(await sheet()))[0]).toMatchObject({ verdict: 'in', proof: { ok: true } });
-    await fit(checkId, [{ valve: IL, stamp: 1750, from: 'drawer' }]);
+    await fit(checkId, [{ valve: IL, stamp: 1750, was: 1800, from: 'drawer' }]);
     expect(standsOf(checkInput(await sheet()))[0]).toMatchObject({
       verdict: 'to be proven',
       left: null,
@@ -342,8 +354,8 @@ describe('shims', () => {
       id: uuid(),
       checkId,
       fits: [
-        { id: uuid(), valve: IL, stamp: 1800, measured: null, from: 'another valve', of: IR },
-        { id: uuid(), valve: EL, stamp: 1800, measured: null, from: 'another valve', of: IR }
+        { id: uuid(), valve: IL, stamp: 1800, measured: null, was: 1850, from: 'another valve', of: IR },
+        { id: uuid(), valve: EL, stamp: 1800, measured: null, was: null, from: 'another valve', of: IR }
       ]
     });
     expect(twice.error?.issues[0]?.message).toBe('That shim goes into another valve already.');
@@ -359,6 +371,28 @@ describe('shims', () => {
     ]);
     expect(both.map((b) => b.status).sort()).toEqual(['fulfilled', 'rejected']);
     expect((await drawerOf(book.sql, book.team.id, 8000)).filter((d) => d.stamp === 1750)).toEqual([]);
+  });
+
+  it('are not fitted twice by two devices that both say so: what came out once comes out once', async () => {
+    const checkId = await measure([...well, [IL, blades(50, 75)]]);
+    const one = () => fit(checkId, [{ valve: IL, stamp: 1750, from: 'bought' }]);
+    const both = await Promise.allSettled([one(), one()]);
+    expect(both.map((b) => b.status).sort()).toEqual(['fulfilled', 'rejected']);
+    const no = both.find((b) => b.status === 'rejected') as PromiseRejectedResult;
+    expect((no.reason as Refusal).errors).toMatchObject({
+      'fits.0.valve': expect.stringContaining('somebody else')
+    });
+    expect(await drawerOf(book.sql, book.team.id, 8000)).toEqual([{ stamp: 1850, measured: null, count: 1 }]);
+  });
+
+  it('of which one lies there are not taken for two valves at once', async () => {
+    await count('175', '+1');
+    const checkId = await measure([...well, [IL, blades(50, 75)], [IR, blades(50, 75)]]);
+    const two = [IL, IR].map((valve) => ({ valve, stamp: 1750, from: 'drawer' }));
+    expect(await refused(fit(checkId, two))).toMatchObject({
+      'fits.0.stamp': expect.stringContaining('only 1 of 1.75 mm')
+    });
+    expect(await drawerOf(book.sql, book.team.id, 8000)).toEqual([{ stamp: 1750, measured: null, count: 1 }]);
   });
 
   it('are counted: more, less, or as they lie there', async () => {

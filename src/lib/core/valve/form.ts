@@ -188,6 +188,8 @@ export const fitSchema = z
             id,
             valve,
             ...shim,
+            /** How thick the one was that sat there, as it was seen; null: not known. Another one by now: somebody else has been at it. */
+            was: shimUm('How thick was the one before?').nullable(),
             from: z.enum(FROM, { error: 'Where does it come from?' }),
             /** The valve it came out of. */
             of: valve.nullable().default(null)

@@ -22,19 +22,11 @@ const trim = (mm: number, most: number): string => {
 };
 
 /**
- * The limits a printed figure sets, µm: both ends of a range. One figure without a tolerance stands for what would be printed
- * as it, half of its last place either way, as everywhere on a sheet.
- * @returns null for a figure with one end only: it sets no limits
+ * The limits a printed figure sets, µm: both ends of a range, or of a value and its tolerance.
+ * @returns null for one figure alone and for one end alone: they set no limits, and none are made up
  */
 export function limitsOf(band: Band): Limits | null {
-  const one = onlyOne(band);
-  if (one) {
-    const places = /\.(\d+)$/.exec(String(one.value))?.[1]?.length ?? 0;
-    const half = 0.5 * 10 ** -places * (one.base / one.value) * 1000;
-    return { lo: Math.ceil(one.base * 1000 - half), hi: Math.floor(one.base * 1000 + half) };
-  }
-  if (!band.from || !band.to) return null;
-  return { lo: toUm(band.from), hi: toUm(band.to) };
+  return band.from && band.to && !onlyOne(band) ? { lo: toUm(band.from), hi: toUm(band.to) } : null;
 }
 
 /** The clearance a valve is set to, by house rule. µm: the middle, or three quarters of the way to the loose end, since valves close up. */

@@ -88,8 +88,9 @@ describe('limits', () => {
     expect(of('0.10–0.15 mm')).toEqual({ lo: 100, hi: 150 });
     // 0.004 in = 101.6, 0.006 in = 152.4.
     expect(of('0.005 ± 0.001 in')).toEqual({ lo: 102, hi: 152 });
-    // One figure: what would be printed as it.
-    expect(of('0.12 mm')).toEqual({ lo: 115, hi: 125 });
+    // One figure sets no limits: how far off it may be the manual did not say, or somebody left out.
+    expect(of('0.12 mm')).toBeNull();
+    expect(of('0.10 ± 0.02 mm')).toEqual({ lo: 80, hi: 120 });
     expect(of('max 0.15 mm')).toBeNull();
     // 0.004–0.006 in is 0.102–0.152 mm, within its rounding of 0.10–0.15; 0.008 in is 0.203.
     expect(of('0.10–0.15 mm (0.004–0.006 in)')).toEqual({ lo: 100, hi: 150 });

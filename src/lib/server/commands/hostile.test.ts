@@ -329,7 +329,9 @@ beforeAll(async () => {
     'valve.fit': {
       id: id(),
       checkId: check,
-      fits: [{ id: id(), valve: '1-inlet-left', stamp: 1800, measured: null, from: 'bought', of: null }],
+      fits: [
+        { id: id(), valve: '1-inlet-left', stamp: 1800, measured: null, was: 1830, from: 'bought', of: null }
+      ],
       out: [{ valve: '1-inlet-left', measured: 1832 }]
     },
     'valve.close': { checkId: check, taskId: null, leave: null },

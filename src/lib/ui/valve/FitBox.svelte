@@ -44,6 +44,7 @@
     };
     const body = untrack(() =>
       fits.map((f) => {
+        const sits = of(f.valve)?.shim;
         const typed = stamps[f.valve]?.trim();
         const other = typed ? read(`stamp ${f.valve}`, typed, readStamp) : null;
         // Another one than was planned: out of the drawer where the drawer has it.
@@ -51,6 +52,7 @@
         const sat = typed ? there : f.of ? of(f.of)?.shim : there;
         return {
           valve: f.valve,
+          was: sits ? thickness(sits) : null,
           stamp: sat ? sat.stamp : (other ?? f.shim),
           measured: inside[f.valve]?.trim()
             ? read(`in ${f.valve}`, inside[f.valve]!, readMicrometer)

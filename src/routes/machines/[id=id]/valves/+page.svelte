@@ -1,6 +1,8 @@
 <script lang="ts">
   import { untrack } from 'svelte';
+  import { showBand } from '$lib/core/quantity/band';
   import { figureKind } from '$lib/core/specs/kinds';
+  import type { Figure } from '$lib/core/specs/sheet';
   import { SIDES, GAUGE_WORDS } from '$lib/core/valve/head';
   import { showUm } from '$lib/core/valve/limits';
   import { sitOver } from '$lib/ui/sheet/sitting.svelte';
@@ -11,6 +13,7 @@
   let { data } = $props();
   let laying = $state(false);
   $effect(() => untrack(() => sitOver(data.sheet?.head.sheetMachineId ?? data.machine.id)));
+  const printed = (f: Figure) => f.text ?? showBand(f.band!);
   const missing = $derived(data.sheet ? SIDES.filter((s) => data.sheet!.limits[s] === null) : []);
 </script>
 
@@ -50,9 +53,7 @@
       {@const l = data.sheet.limits[side]}
       {#if i > 0}<span class="quiet mx-1">·</span>{/if}{side === 'inlet' ? 'Inlet' : 'Exhaust'}
       <strong class="figure text-lg"
-        >{l
-          ? `${showUm(l.lo).replace(' mm', '')} to ${showUm(l.hi)}`
-          : (data.sheet.figures[side]?.text ?? 'limits unknown')}</strong
+        >{l ? `${showUm(l.lo).replace(' mm', '')} to ${showUm(l.hi)}` : 'limits unknown'}</strong
       >
       {#if l}<span class="figure quiet"
           >({showUm(l.lo, 'in').replace(' in', '')} to {showUm(l.hi, 'in')})</span
@@ -68,7 +69,8 @@
   {#each missing as side (side)}
     {#if data.sheet.figures[side]}
       <p class="caution mt-2">
-        “{data.sheet.figures[side].text ?? 'What is on the sheet'}” sets no two limits for the {side} side.
+        “{printed(data.sheet.figures[side])}” alone sets no limits for the {side} side: the range is wanted, or
+        the tolerance.
         <a class="link" href="/machines/{data.sheet.head.sheetMachineId}/sheet">Put the range on the sheet</a
         >.
       </p>
