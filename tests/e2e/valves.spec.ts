@@ -278,7 +278,7 @@ test('two people at one head from two devices measure in one check, and see wher
     'Both cannot be: measure it once more.'
   );
   await write(second, found(second, 'Exhaust left'), '0.20-0.22');
-  await page.reload();
+  // Seen on the other device by itself.
   await expect(found(page, 'Exhaust left')).toHaveValue('0.20–0.22');
   expect(await app.sql`select count(*)::int as n from valve_check where closed_at is null`).toEqual([
     { n: 1 }
@@ -309,7 +309,7 @@ test('an engine nobody has laid out: a press for the head, its limits asked for 
   await inBook(page, 'Exhaust', 'limits unknown');
   await write(page, found(page, 'Inlet'), '0.07-0.08');
   await inBook(page, 'Inlet', 'too tight');
-  await page.getByRole('button', { name: 'Leave it as it is, with a reason' }).isHidden();
+  await expect(page.getByRole('button', { name: 'Leave it as it is, with a reason' })).toBeHidden();
   await expect(page.getByRole('region', { name: 'Close the check' })).toContainText(
     'has no limits on the sheet'
   );
@@ -424,4 +424,29 @@ test('a valve check at the bench: a tight valve opens the gate, every small thin
   expect(
     await app.sql`select c.visit_id is not null as at_bench, c.closed_at is not null as closed, r.next_within > 0 as wears from valve_check c join service_record r on r.id = c.record_id order by c.begun_at desc limit 1`
   ).toEqual([{ at_bench: true, closed: true, wears: true }]);
+});
+
+test('without a signal it goes on: judged as it is said, and written by itself once the signal is back', async ({
+  work: page,
+  app,
+  context
+}) => {
+  await open(page, `/machines/${await app.machineId('12')}/valves`);
+  await context.setOffline(true);
+  const panel = page.getByRole('region', { name: 'Inlet left' });
+  for (let i = 0; i < 6 && (await panel.getByRole('button', { name: 'It goes' }).isVisible()); i++) {
+    const blade = Number((await panel.locator('p.text-6xl').innerText()).split(' ')[0]);
+    await page.keyboard.press(blade <= 0.13 ? 'g' : 'd');
+    await expect(panel.locator('p.text-6xl').getByText(String(blade), { exact: false })).toBeHidden();
+  }
+  await expect(row(page, 'Inlet left').locator('.says')).toHaveText('in');
+  await write(page, found(page, 'Exhaust left'), '0.20');
+  await expect(page.getByText(/What you wrote is kept here/)).toBeVisible();
+  expect(await app.sql`select 1 from valve_check where closed_at is null`).toHaveLength(0);
+  await context.setOffline(false);
+  await expect(page.getByText(/Being measured since/)).toBeVisible();
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  expect(
+    await app.sql`select distinct r.valve from valve_reading r join valve_check c on c.id = r.check_id where c.closed_at is null order by r.valve`
+  ).toEqual([{ valve: '1-exhaust-left' }, { valve: '1-inlet-left' }]);
 });

@@ -1,21 +1,17 @@
 import type { z } from 'zod';
-import { changeBy, type DrawerInput, type DrawerPasteInput, type levelSchema } from '../core/valve/drawer';
+import {
+  changeBy,
+  type DrawerInput,
+  type DrawerPasteInput,
+  type levelSchema,
+  type SizeThere
+} from '../core/valve/drawer';
 import type { Db, Tx } from './db';
 import { refuse } from './refusal';
 import type { Write } from './write';
 
-/** A size in the drawer: what lies there, and how many are to lie there at least. All µm. */
-export interface DrawerRow {
-  across: number;
-  stamp: number | null;
-  measured: number | null;
-  count: number;
-  /** Of the size as stamped; 0: nobody said. */
-  least: number;
-}
-
 /** All that lies in the drawer, and sizes that are to lie there and do not; by how far across, then by size. */
-export async function listDrawer(sql: Db, teamId: string): Promise<DrawerRow[]> {
+export async function listDrawer(sql: Db, teamId: string): Promise<SizeThere[]> {
   return (await sql`
     with there as (
       select across, stamp, measured, sum(count)::int as count from shim_movement where team_id = ${teamId} group by across, stamp, measured having sum(count) <> 0
@@ -23,7 +19,7 @@ export async function listDrawer(sql: Db, teamId: string): Promise<DrawerRow[]> 
     select t.across, t.stamp, t.measured, t.count, coalesce(w.least, 0)::int as least from there t left join wanted w on w.across = t.across and w.stamp = t.stamp
     union all
     select w.across, w.stamp, null, 0, w.least from wanted w where not exists (select 1 from there t where t.across = w.across and t.stamp = w.stamp)
-    order by 1, 2, 3`) as unknown as DrawerRow[];
+    order by 1, 2, 3`) as unknown as SizeThere[];
 }
 
 /** Who took what for which engine, the latest first. */

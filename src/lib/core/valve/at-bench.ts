@@ -1,5 +1,5 @@
 import type { HeadForJobs, ValveStage } from './stages';
-import { checkProblems, isBad, type ValveRules, type ValveStand } from './check';
+import { checkProblems, isBad, wantsNumber, type ValveRules, type ValveStand } from './check';
 import { gaugeOf, isShimmed, valveName, valvesOf } from './head';
 import { showUm, type ClearanceUnit } from './limits';
 import type { ValveSheet } from './sheet';
@@ -43,8 +43,8 @@ function problemsAt(
   if (stage === 'found')
     return checkProblems(stands, rules, unit)
       .filter((p) => {
-        const { verdict } = stands.find((s) => s.valve.id === p.valve)!;
-        return verdict === 'not measured' || verdict === 'undecided' || verdict === 'no limits';
+        const s = stands.find((x) => x.valve.id === p.valve)!;
+        return s.verdict === 'no limits' || (wantsNumber(s) && !s.changed);
       })
       .map((p) => p.message);
   const waiting = stands.filter((s) => isShimmed(s.gauge) && isBad(s, rules));

@@ -212,13 +212,18 @@ function sayOf(
   return { verdict: bracket ? 'borderline' : 'undecided', next: null };
 }
 
+/** It wants a number yet. */
+export const wantsNumber = ({ verdict }: Pick<ValveStand, 'verdict'>): boolean =>
+  verdict === 'not measured' || verdict === 'undecided' || verdict === 'to be proven';
+export const isOut = ({ verdict }: Pick<ValveStand, 'verdict'>): boolean =>
+  verdict === 'tight' || verdict === 'loose';
+/** It is measured as left: its shim was changed, or it has a screw that is set there and then. */
+export const wantsLeft = (s: ValveStand): boolean =>
+  s.changed || s.left !== null || (!isShimmed(s.gauge) && s.found !== null && isOut(s));
+
 /** Whether a valve is to be put right, by what was found and the house rule for the borderline. */
 export function isBad(s: Pick<ValveStand, 'verdict'>, rules: Pick<ValveRules, 'borderlineValve'>): boolean {
-  return (
-    s.verdict === 'tight' ||
-    s.verdict === 'loose' ||
-    (s.verdict === 'borderline' && rules.borderlineValve === 'also put right while open')
-  );
+  return isOut(s) || (s.verdict === 'borderline' && rules.borderlineValve === 'also put right while open');
 }
 
 export interface CheckProblem {
@@ -305,7 +310,3 @@ export function wearChecks(
   }
   return checks.filter((c): c is Check => c.hours !== null).sort((a, b) => a.hours - b.hours);
 }
-
-/** Whether any valve of a head has a shim. */
-export const hasShims = (layout: Layout): boolean =>
-  isShimmed(layout.inletGauge) || isShimmed(layout.exhaustGauge);

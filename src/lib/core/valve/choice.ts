@@ -2,6 +2,7 @@ import { forSums, spanOf, type Span } from './clearance';
 import { isBad, type Reading, type ValveRules, type ValveStand } from './check';
 import { isShimmed } from './head';
 import { aimOf } from './limits';
+import type { KeptPlan } from './stored';
 import { planShims, type Fit, type Plan, type PlanInput, type PlanValve } from './plan';
 import { predictedSpan, sizesOf, thickness, wanted, type Series, type Shim } from './shim';
 
@@ -151,3 +152,11 @@ export function plansOf(
   }
   return plans;
 }
+
+/** What of a plan is kept with its check. */
+export const fitsOf = (plan: Plan): KeptPlan['fits'] =>
+  plan.fits.map((f) => ({ valve: f.id, shim: f.shim, from: f.from, of: f.of }));
+
+/** Whether a plan is the one that was settled on: by what goes where, for measured anew the same choice may come to another. */
+export const isKept = (plan: Plan, kept: KeptPlan | null): boolean =>
+  kept !== null && JSON.stringify(fitsOf(plan)) === JSON.stringify(kept.fits);

@@ -22,6 +22,26 @@ export function changeBy(note: CountNote, there: number): number | null {
   return note.count > there ? null : -note.count;
 }
 
+/** What lies there of a size, and how many of the size as stamped are to lie there at least; 0: nobody said. All µm. */
+export interface SizeThere {
+  across: number;
+  stamp: number | null;
+  measured: number | null;
+  count: number;
+  least: number;
+}
+
+/** Sizes of which too few lie there, whatever their micrometer says, with how many are missing. */
+export function toOrder(sizes: readonly SizeThere[]): { across: number; stamp: number; missing: number }[] {
+  const wanted = sizes.filter((s) => s.stamp !== null && s.least > 0);
+  return wanted.flatMap(({ across, stamp, least }, i) => {
+    const same = (s: SizeThere) => s.across === across && s.stamp === stamp;
+    if (wanted.findIndex(same) !== i) return [];
+    const there = sizes.filter(same).reduce((n, s) => n + Math.max(0, s.count), 0);
+    return there < least ? [{ across, stamp: stamp!, missing: least - there }] : [];
+  });
+}
+
 const acrossTyped = z
   .string()
   .trim()

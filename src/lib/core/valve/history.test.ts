@@ -3,7 +3,7 @@ import { pastChecks, type ShimRow } from './history';
 import { isCold } from './cold';
 import { NOTHING } from './check';
 import type { Measured } from './clearance';
-import { changeBy, readCount } from './drawer';
+import { changeBy, readCount, toOrder } from './drawer';
 
 const V = '1-inlet-left';
 const shim = (stamp: number, at: number, more: Partial<ShimRow> = {}): ShimRow => ({
@@ -67,6 +67,26 @@ describe('an engine', () => {
 });
 
 describe('a drawer', () => {
+  it('is short of a size by all that lie there of it, measured or not', () => {
+    const size = (stamp: number | null, measured: number | null, count: number, least: number) => ({
+      across: 8000,
+      stamp,
+      measured,
+      count,
+      least
+    });
+    // Three of 1.775 wanted: one by its stamp, one that measures 1.771.
+    expect(toOrder([size(1775, null, 1, 3), size(1775, 1771, 1, 3)])).toEqual([
+      { across: 8000, stamp: 1775, missing: 1 }
+    ]);
+    expect(toOrder([size(1775, 1771, 1, 3)])).toEqual([{ across: 8000, stamp: 1775, missing: 2 }]);
+    expect(toOrder([size(1775, null, 0, 2), size(1800, null, 5, 2), size(null, 1802, 1, 0)])).toEqual([
+      { across: 8000, stamp: 1775, missing: 2 }
+    ]);
+    // Counted below nothing: none lie there.
+    expect(toOrder([size(1775, null, -1, 2)])).toMatchObject([{ missing: 2 }]);
+  });
+
   it('is counted as people write it', () => {
     expect(readCount('+2')).toEqual({ what: 'more', count: 2 });
     expect(readCount('−1')).toEqual({ what: 'less', count: 1 });

@@ -3,12 +3,13 @@
   import { untrack } from 'svelte';
   import { SEVERITIES } from '$lib/core/finding/finding';
   import type { CheckProblem } from '$lib/core/valve/check';
-  import { checkCloseSchema } from '$lib/core/valve/form';
+  import { checkCloseSchema, checkStrikeSchema } from '$lib/core/valve/form';
   import { Input, Select } from '../form/controls';
   import { commandForm } from '../form/command-form';
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
   import { Button } from '../form/controls';
+  import OneWord from '../form/OneWord.svelte';
   import OnePick from '../form/OnePick.svelte';
 
   interface Props {
@@ -33,16 +34,21 @@
         leave: may.length > 0 ? { reason, severity } : null
       }),
       says: (record) => (record ? 'Written down; the next one is counted from here.' : 'Written down.'),
-      refused: (errors) => ({
-        ...errors,
-        reason: errors['leave.reason'] ?? '',
-        severity: errors['leave.severity'] ?? ''
-      }),
       taken: () => undefined
     }
   );
   const { data, errors, busy, enhance } = form;
   let leaving = $state(false);
+  let striking = $state(false);
+  const strike = commandForm(
+    'valve.strike',
+    checkStrikeSchema,
+    () => untrack(() => ({ checkId, reason: '' })),
+    {
+      says: () => 'Struck out.',
+      taken: () => undefined
+    }
+  );
 </script>
 
 <section class="no-print mt-8" aria-label="Close the check">
@@ -64,14 +70,14 @@
           Put right above, or left as it is with a reason: then it is a finding on the engine.
         </p>
         <div class="mt-2 grid max-w-3xl gap-3">
-          <Field label="Why it is left like that" error={$errors['leave.reason'] || $errors.reason}
+          <Field label="Why it is left like that" error={$errors['leave.reason']}
             >{#snippet children(a)}<Input {...a} bind:value={$data.reason} />{/snippet}</Field
           >
           <OnePick
             label="How grave is it?"
             options={SEVERITIES}
             bind:value={$data.severity as (typeof SEVERITIES)[number] | ''}
-            error={$errors['leave.severity'] || $errors.severity}
+            error={$errors['leave.severity']}
           />
         </div>
       {/if}
@@ -95,5 +101,23 @@
           >{may.length > 0 ? 'Leave it so, and close' : 'Close the check'}</Button
         >{/if}
     </form>
+  {/if}
+  {#if !visitId}
+    <p class="mt-3">
+      <button
+        type="button"
+        class="link text-sm"
+        aria-expanded={striking}
+        onclick={() => (striking = !striking)}>It does not count: warm, or another engine</button
+      >
+    </p>
+    {#if striking}<OneWord
+        label="Strike out the check that is open"
+        form={strike}
+        field="reason"
+        ask="Why it does not count"
+        submit="Strike it out"
+        onleave={() => (striking = false)}
+      />{/if}
   {/if}
 </section>

@@ -67,6 +67,9 @@
   viewBox="{box.x} {box.y} {box.w} {box.h}"
   class="w-full"
   style:max-width="{most}rem"
+  style:min-width={onpick && layout.row !== 'one behind the other'
+    ? `${9 * Math.ceil(layout.cylinders / (layout.row === 'vee' ? 2 : 1))}rem`
+    : undefined}
   role="group"
   aria-label={label}
 >

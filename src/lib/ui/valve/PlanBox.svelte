@@ -5,6 +5,8 @@
   import type { ValveRules, ValveStand } from '$lib/core/valve/check';
   import {
     CHOICE_WORDS,
+    fitsOf,
+    isKept,
     missingOf,
     type DrawerShim,
     type PlanOf,
@@ -12,6 +14,7 @@
   } from '$lib/core/valve/choice';
   import { showUm, type ClearanceUnit } from '$lib/core/valve/limits';
   import type { Layout } from '$lib/core/valve/head';
+  import type { KeptPlan } from '$lib/core/valve/stored';
   import type { Series } from '$lib/core/valve/shim';
   import { Button } from '../form/controls';
   import FormError from '../form/FormError.svelte';
@@ -30,8 +33,8 @@
     checkId: string;
     unit: ClearanceUnit;
     layout: Layout;
-    /** The one that was settled on, by its choice. */
-    settled: string | null;
+    /** The one that was settled on; null: none. */
+    kept: KeptPlan | null;
   }
   let {
     stands,
@@ -43,7 +46,7 @@
     checkId,
     unit,
     layout,
-    settled
+    kept
   }: Props = $props();
   /** The house's rules, of which two can be switched here, for this plan. */
   let shimReading = $state(untrack(() => house.shimReading));
@@ -54,7 +57,7 @@
   $effect(() =>
     planner.ask($state.snapshot({ stands, rules, drawer, series }) as Parameters<Planner['ask']>[0])
   );
-  let shown = $state(untrack(() => settled));
+  let shown = $state(untrack(() => kept?.choice ?? null));
   const plans = $derived(planner.plans);
   const plan = $derived<PlanOf | null>(plans.find((p) => p.choice === shown) ?? plans[0] ?? null);
   const missing = $derived(plan ? missingOf(plan.plan, plan.input, series) : []);
@@ -72,7 +75,7 @@
 
   async function settle() {
     if (!plan) return;
-    const fits = plan.plan.fits.map((f) => ({ valve: f.id, shim: f.shim, from: f.from, of: f.of }));
+    const fits = fitsOf(plan.plan);
     if (await press.send('valve.plan', { checkId, plan: { choice: plan.choice, fits } }))
       await invalidateAll();
   }
@@ -127,7 +130,7 @@
               p.plan.deviation / 1000
             ).toFixed(3)} mm from the aims in all</span
           >
-          {#if settled === p.choice}<span class="text-sm font-bold" style="color: var(--done)"
+          {#if isKept(p.plan, kept)}<span class="text-sm font-bold" style="color: var(--done)"
               >settled on</span
             >{/if}
         </label>
@@ -149,7 +152,7 @@
           Not in the plan: {plan.unplanned.map((u) => `${nameOf(u.valve)} (${WHY[u.why]})`).join('; ')}.
         </p>{/if}
       <div class="no-print mt-3 flex flex-wrap items-center gap-3">
-        {#if settled !== plan.choice && plan.plan.fits.some((f) => f.from !== 'itself')}<Button
+        {#if !isKept(plan.plan, kept) && plan.plan.fits.some((f) => f.from !== 'itself')}<Button
             color="primary"
             disabled={press.busy}
             onclick={settle}>Take this plan</Button

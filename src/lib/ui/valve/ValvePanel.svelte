@@ -3,7 +3,7 @@
   import type { Blade } from '$lib/core/valve/sheet';
   import { near, nextBlade } from '$lib/core/valve/blades';
   import { spanOf, type Measured } from '$lib/core/valve/clearance';
-  import { NOTHING, type ValveStand } from '$lib/core/valve/check';
+  import { isOut, NOTHING, wantsNumber, type ValveStand } from '$lib/core/valve/check';
   import { isShimmed } from '$lib/core/valve/head';
   import { showUm, type ClearanceUnit } from '$lib/core/valve/limits';
   import { measuredWords } from '$lib/core/valve/typed';
@@ -20,7 +20,7 @@
     onnext: (() => void) | null;
   }
   let { desk, stand: s, blades, unit, onnext }: Props = $props();
-  const out = $derived(s.verdict === 'tight' || s.verdict === 'loose');
+  const out = $derived(isOut(s));
   /** A screw is turned there and then, and read again after the nut. */
   const turning = $derived(!isShimmed(s.gauge) && out && s.left === null);
   const stage = $derived(s.changed || s.left || turning ? ('left' as const) : ('found' as const));
@@ -53,7 +53,7 @@
     )
   );
   /** Certain, or as certain as these blades make it. */
-  const settled = $derived(!turning && !['undecided', 'not measured', 'to be proven'].includes(s.verdict));
+  const settled = $derived(!turning && !wantsNumber(s));
 
   async function say(goes: boolean) {
     if (blade === null) return;
@@ -93,7 +93,7 @@
 <section aria-label={s.name} class="panel">
   <div class="flex flex-wrap items-baseline justify-between gap-x-4">
     <h2 class="text-2xl">{s.name}</h2>
-    <span class="quiet text-sm">gauge between {s.gauge.replace(' and ', ' and ')}</span>
+    <span class="quiet text-sm">gauge between {s.gauge}</span>
   </div>
   <Scale
     limits={s.limits}

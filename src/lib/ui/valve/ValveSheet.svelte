@@ -1,8 +1,9 @@
 <!-- The valves of one head: measured, judged, planned, fitted, proven, closed; and how they wear. On its own page, and at the bench. -->
 <script lang="ts">
   import { untrack } from 'svelte';
+  import { invalidate } from '$app/navigation';
   import { page } from '$app/state';
-  import { checkProblems, hasShims, isBad, standsOf } from '$lib/core/valve/check';
+  import { checkProblems, isBad, standsOf, wantsLeft, wantsNumber } from '$lib/core/valve/check';
   import { showUm, type ClearanceUnit } from '$lib/core/valve/limits';
   import { measuredTyped } from '$lib/core/valve/typed';
   import { isShimmed } from '$lib/core/valve/head';
@@ -60,9 +61,7 @@
   const bad = $derived(book.filter((s) => isBad(s, sheet.rules)));
   const open = $derived(sheet.check !== null);
   const changed = $derived(book.some((s) => s.changed));
-  const withLeft = $derived(
-    book.some((s) => s.changed || s.left) || (!hasShims(sheet.head.layout) && bad.length > 0)
-  );
+  const withLeft = $derived(book.some(wantsLeft));
   const planned = $derived(open && bad.some((s) => isShimmed(s.gauge)));
   /** The plan that was settled on is not in yet, or what went in was not right. */
   const toFit = $derived(
@@ -73,15 +72,14 @@
     }) ?? false
   );
   let fitting = $state(false);
-  const isLeft = (verdict: string) => ['undecided', 'not measured', 'to be proven'].includes(verdict);
   /** The one that is measured: picked, or the first that wants a number. */
   const picked = $derived(
-    stands.find((s) => s.valve.id === desk.picked) ?? stands.find((s) => isLeft(s.verdict)) ?? stands[0]!
+    stands.find((s) => s.valve.id === desk.picked) ?? stands.find((s) => wantsNumber(s)) ?? stands[0]!
   );
   const onward = $derived.by(() => {
     const at = stands.findIndex((s) => s.valve.id === picked.valve.id);
     const order = [...stands.slice(at + 1), ...stands.slice(0, at)];
-    return order.find((s) => isLeft(s.verdict)) ?? null;
+    return order.find((s) => wantsNumber(s)) ?? null;
   });
   const drawn = $derived(
     Object.fromEntries(
@@ -105,6 +103,16 @@
     unit = to;
     keep('device', 'ht_blades_in', to);
   }
+  // Two people may be at one head: what the other measures is seen here without a press. Not while one's own is on its way.
+  const LOOK_AGAIN_MS = 4000;
+  $effect(() => {
+    if (!open) return;
+    const timer = setInterval(() => {
+      if (document.visibilityState === 'visible' && navigator.onLine && !desk.busy)
+        void invalidate('app:valves');
+    }, LOOK_AGAIN_MS);
+    return () => clearInterval(timer);
+  });
   const ago = $derived.by(() => {
     if (!sheet.ranAt) return null;
     const hours = (Date.now() - sheet.ranAt.getTime()) / 3_600_000;
@@ -115,6 +123,8 @@
         : `${Math.round(hours / 24)} days ago`;
   });
 </script>
+
+<svelte:window ononline={() => void desk.flush()} />
 
 <div class="no-print mt-3 flex flex-wrap items-center gap-x-5 gap-y-2">
   {#if open}
@@ -151,17 +161,19 @@
       >{/each}
   </div>
 </div>
-{#if desk.said}<p class="error mt-2" role="alert">{desk.said}</p>{/if}
+{#if desk.said}<p class="error said mt-2" role="alert">{desk.said}</p>{/if}
 
 <div class="mt-3 grid items-start gap-x-10 gap-y-4 md:grid-cols-[minmax(18rem,26rem)_1fr]">
-  <HeadDrawing
-    layout={sheet.head.layout}
-    valves={drawn}
-    picked={picked.valve.id}
-    onpick={(id) => (desk.picked = id)}
-    label="The head from above, front at the top"
-    most={sheet.head.layout.cylinders > 2 ? 34 : 26}
-  />
+  <div class="relative overflow-x-auto">
+    <HeadDrawing
+      layout={sheet.head.layout}
+      valves={drawn}
+      picked={picked.valve.id}
+      onpick={(id) => (desk.picked = id)}
+      label="The head from above, front at the top"
+      most={sheet.head.layout.cylinders > 2 ? 40 : 26}
+    />
+  </div>
   {#key picked.valve.id}<ValvePanel
       {desk}
       stand={picked}
@@ -190,7 +202,7 @@
       checkId={sheet.check.id}
       layout={sheet.head.layout}
       {unit}
-      settled={sheet.check.plan?.choice ?? null}
+      kept={sheet.check.plan}
     />{/if}
   {#if sheet.check.plan && (toFit || fitting)}
     <FitBox
@@ -227,7 +239,12 @@
 {/if}
 
 {#if sheet.check && !atBench}
-  <CloseBox checkId={sheet.check.id} {tasks} {problems} visitId={sheet.check.visitId} />
+  {#key sheet.check.id}<CloseBox
+      checkId={sheet.check.id}
+      {tasks}
+      {problems}
+      visitId={sheet.check.visitId}
+    />{/key}
 {/if}
 {#if !atBench}
   <GuideBox
@@ -242,6 +259,14 @@
 <p class="sr-only" aria-live="polite">{picked.name}: {verdictLine(picked, unit)}</p>
 
 <style>
+  /* Whatever is pressed or typed further down, it is seen. */
+  .said {
+    position: sticky;
+    top: 0;
+    z-index: 2;
+    background: var(--paper);
+    padding-block: 0.35rem;
+  }
   .unit {
     border: 1px solid var(--rule-strong);
     min-height: 2.4rem;

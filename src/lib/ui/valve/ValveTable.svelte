@@ -1,6 +1,6 @@
 <!-- The short form: every valve of the head a line, one field each, judged while it is typed. Enter or Tab writes and goes on. -->
 <script lang="ts">
-  import type { Stage, ValveStand } from '$lib/core/valve/check';
+  import { isOut, wantsLeft, type Stage, type ValveStand } from '$lib/core/valve/check';
   import { spanOf } from '$lib/core/valve/clearance';
   import { isShimmed } from '$lib/core/valve/head';
   import type { ClearanceUnit } from '$lib/core/valve/limits';
@@ -19,7 +19,6 @@
   }
   let { desk, stands, unit, withLeft }: Props = $props();
   const shimmed = $derived(stands.some((s) => isShimmed(s.gauge)));
-  const out = (s: ValveStand) => s.verdict === 'tight' || s.verdict === 'loose';
 
   /** Down the column, as one measures; at its foot to the next column. */
   async function key(e: KeyboardEvent, valve: string, field: Stage | ShimField) {
@@ -33,9 +32,6 @@
     if (to) to.focus();
     else await desk.leave(valve, field);
   }
-  /** Only what was changed is measured as left. */
-  const asLeft = (s: ValveStand) =>
-    s.changed || s.left !== null || (!isShimmed(s.gauge) && s.found !== null && out(s));
   const fields = (s: ValveStand): { field: Stage | ShimField; label: string; head: string }[] => [
     { field: 'found', label: `${s.name}, as found`, head: 'As found' },
     ...(withLeft ? [{ field: 'left' as const, label: `${s.name}, as left`, head: 'As left' }] : [])
@@ -98,7 +94,7 @@
         >
         {#each fields(s) as f (f.field)}
           <td class="whole" data-label={f.head}
-            >{#if f.field === 'left' && !asLeft(s)}{:else}{@render cell(
+            >{#if f.field === 'left' && !wantsLeft(s)}{:else}{@render cell(
                 s,
                 f.field,
                 f.label,
@@ -108,7 +104,7 @@
           >
         {/each}
         <td data-label="Says" class="says"
-          ><span class:error={out(s)} class:well={s.verdict === 'in'}>{verdictLine(s, unit)}</span>
+          ><span class:error={isOut(s)} class:well={s.verdict === 'in'}>{verdictLine(s, unit)}</span>
           <span class="scale"
             ><Scale
               limits={s.limits}

@@ -239,6 +239,7 @@ export class ValveDesk {
       await invalidateAll();
       this.#settle(keys, was);
     } else {
+      if (sent.more.retry) this.#keep(readings);
       for (const [field, message] of Object.entries(sent.errors)) {
         const at = /^readings\.(\d+)\.measured/.exec(field);
         if (at) this.errors[keys[Number(at[1])]!] = { message };
@@ -246,7 +247,22 @@ export class ValveDesk {
       }
     }
     this.busy = false;
-    return sent.ok;
+    // Kept here it is judged as it would be in the book, and the hand may go on.
+    return sent.ok || sent.more.retry === true;
+  }
+
+  /** No answer: what was said by a press stands in its field too, exactly, until it can be written. */
+  #keep(readings: readonly { valve: string; stage: Stage; measured: Measured }[]): void {
+    for (const { valve, stage, measured } of readings)
+      this.type(valve, stage, measured === NOTHING ? '' : `${measuredTyped(measured, 'mm')} mm`);
+  }
+  /** The connection is back: whatever waits is written. */
+  async flush(): Promise<void> {
+    const waiting = this.#pending();
+    if (waiting.length > 0 && this.mayMeasure) await this.#writeAll(waiting);
+    for (const { valve } of this.book)
+      if (this.isFresh(valve.id, 'stamp') || this.isFresh(valve.id, 'measured'))
+        await this.#leaveShim(valve.id);
   }
 
   /** What seemed a slip is so. */

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { dayOf, showDay } from '$lib/core/time/day';
+  import { toOrder } from '$lib/core/valve/drawer';
   import { showUm } from '$lib/core/valve/limits';
   import { thickness } from '$lib/core/valve/shim';
   import CountForm from '$lib/ui/shims/CountForm.svelte';
@@ -16,7 +17,7 @@
   const chosen = $derived(data.drawer.find((d) => keyOf(d) === picked) ?? null);
   const name = (across: number) =>
     across === 0 ? 'How far across nobody said' : `${across / 1000} mm across`;
-  const short = $derived(data.drawer.filter((d) => d.count < d.least && d.measured === null));
+  const short = $derived(toOrder(data.drawer));
   const inDrawer = (across: number | null, size: number | null) =>
     size !== null &&
     data.drawer.some((d) => d.across === (across ?? 0) && thickness(d) === size && d.count > 0);
@@ -75,7 +76,7 @@
 {#if short.length > 0}<p class="mt-3">
     <strong>To order:</strong>
     {short
-      .map((d) => `${d.least - d.count} × ${showUm(d.stamp!)}${d.across ? ` (${d.across / 1000})` : ''}`)
+      .map((s) => `${s.missing} × ${showUm(s.stamp)}${s.across ? ` (${s.across / 1000})` : ''}`)
       .join(', ')}
   </p>{/if}
 

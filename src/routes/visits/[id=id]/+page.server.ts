@@ -13,7 +13,8 @@ import { getVisit } from '$lib/server/visits';
 import { valveSheetIn } from '$lib/server/valve-sheet';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals, params }) => {
+export const load: PageServerLoad = async ({ locals, params, depends }) => {
+  depends('app:valves');
   const sql = db();
   const team = locals.team!;
   const visit = await getVisit(sql, team.id, params.id);

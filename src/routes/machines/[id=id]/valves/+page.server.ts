@@ -10,7 +10,8 @@ import { readStandings } from '$lib/server/trail';
 import { valveSheetIn } from '$lib/server/valve-sheet';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals, params }) => {
+export const load: PageServerLoad = async ({ locals, params, depends }) => {
+  depends('app:valves');
   const sql = db();
   const team = locals.team!;
   const machine = await getMachine(sql, team.id, params.id);
