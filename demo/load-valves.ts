@@ -1,9 +1,15 @@
 import { keptRules } from '../src/lib/core/rules/stored';
 import type { Day } from '../src/lib/core/time/day';
+import type { Team } from '../src/lib/core/team/team';
+import { standsOf } from '../src/lib/core/valve/check';
 import type { Measured } from '../src/lib/core/valve/clearance';
 import { gaugeOf, isShimmed, shortName, valvesOf, type Valve } from '../src/lib/core/valve/head';
+import { checkInput } from '../src/lib/core/valve/sheet';
 import { writeHead, writeMeasured } from '../src/lib/core/valve/stored';
 import type { Db } from '../src/lib/server/db';
+import { headIn } from '../src/lib/server/heads';
+import { within } from '../src/lib/server/valve-close';
+import { valveSheet } from '../src/lib/server/valve-sheet';
 import { COMPONENTS } from './components';
 import { firstTotal, type DemoOuting } from './history';
 import { at, DEMO_TEAM_ID, person, uid } from './ids';
@@ -207,4 +213,20 @@ async function measureAndSet(
     await tx`insert into shim_movement ${tx({ team_id, id: uid(`${check.id}/${valve.id}/bought`), across: head.acrossUm ?? 0, stamp: w.shim, count: 1, why: 'bought', at: later(1700), by: check.by })}`;
   }
   await reading('left', w.seatAt(total) - w.shim, 2400);
+}
+
+/**
+ * Writes at the record of the last check of a machine's valves how soon its wear wants the next one: it hangs on the
+ * hours, which are known only when the whole season is loaded.
+ */
+export async function wantsAgain(tx: Db, team: Team, machineId: string): Promise<void> {
+  const head = await headIn(tx, team.id, machineId);
+  if (!head) return;
+  const sheet = await valveSheet(tx, team, head, machineId);
+  const [last] = await tx`
+    select record_id from valve_check where team_id = ${team.id} and head_id = ${head.id} and closed_at is not null and struck_at is null
+    order by begun_at desc, id limit 1`;
+  if (last?.record_id)
+    await tx`
+      update service_record set next_within = ${within(sheet, standsOf(checkInput(sheet)))} where team_id = ${team.id} and id = ${last.record_id}`;
 }

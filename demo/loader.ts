@@ -2,14 +2,13 @@ import { addDays, dayNumber, dayOf, type Day } from '../src/lib/core/time/day';
 import type { Db, Sql } from '../src/lib/server/db';
 import { isValveTask } from '../src/lib/core/valve/task';
 import { refreshStanding } from '../src/lib/server/standing';
-import { wantsAgain } from '../src/lib/server/valve-close';
 import { ownOffset, partOf } from './components';
 import { chance, doneAt, firstTotal, outings } from './history';
 import { at, DEMO_TEAM_ID, person, uid } from './ids';
 import { loadReadings, loadSheet } from './load-book';
 import { loadComponents, loadReports } from './load-parts';
 import { loadStores } from './load-stores';
-import { loadBladesAndShims, loadHead } from './load-valves';
+import { loadBladesAndShims, loadHead, wantsAgain } from './load-valves';
 import { loadHalfVisit, loadVisit } from './load-visits';
 import { MACHINES, type DemoMachine } from './machines';
 import { PEOPLE, TEAM } from './people';
@@ -40,7 +39,6 @@ export async function loadDemo(sql: Sql, now: Date, { again = false } = {}): Pro
     for (const machine of MACHINES) await loadMachine(tx, machine, today, season, events, now);
     await loadReports(tx, today, now);
     for (const machine of MACHINES) await refreshStanding(tx, DEMO_TEAM_ID, uid(machine.slug));
-    // What the last check of the valves says of the next one hangs on the hours, which are known only now.
     for (const { machine } of HEADS) {
       await wantsAgain(tx, { ...TEAM, id: DEMO_TEAM_ID, isDemo: true }, uid(machine));
       await refreshStanding(tx, DEMO_TEAM_ID, uid(machine));

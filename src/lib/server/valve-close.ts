@@ -10,8 +10,7 @@ import { nextWithin } from '../core/valve/wear';
 import { asPast, wearOfHead } from '../core/valve/wear-of-head';
 import type { Scope } from './book/hold';
 import type { Tx } from './db';
-import type { Team } from '../core/team/team';
-import { headIn, useHead } from './heads';
+import { useHead } from './heads';
 import { refuse, Refusal } from './refusal';
 import { earlyBy } from './tasks';
 import { valveSheet } from './valve-sheet';
@@ -145,17 +144,4 @@ export async function strikeCheck(w: Write, s: z.output<typeof checkStrikeSchema
     const [there] = await tx`select 1 from valve_check where team_id = ${team.id} and id = ${s.checkId}`;
     if (!there) refuse('', 'That check is not in this team.');
   }
-}
-
-/** Writes at the record of the last check of a machine's valves how soon its wear wants the next one. */
-export async function wantsAgain(tx: Tx, team: Team, machineId: string): Promise<void> {
-  const head = await headIn(tx, team.id, machineId);
-  if (!head) return;
-  const sheet = await valveSheet(tx, team, head, machineId);
-  const [last] = await tx`
-    select record_id from valve_check where team_id = ${team.id} and head_id = ${head.id} and closed_at is not null and struck_at is null
-    order by begun_at desc, id limit 1`;
-  if (last?.record_id)
-    await tx`
-      update service_record set next_within = ${within(sheet, standsOf(checkInput(sheet)))} where team_id = ${team.id} and id = ${last.record_id}`;
 }

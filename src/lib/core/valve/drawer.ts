@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { bad, id } from '../forms';
+import { acrossTyped, known } from './shim-typed';
 import { readMicrometer, readStamp } from './stamp';
 
 /** What came into the drawer or went out of it, or what lies there by a look. */
@@ -42,18 +43,6 @@ export function toOrder(sizes: readonly SizeThere[]): { across: number; stamp: n
   });
 }
 
-const acrossTyped = z
-  .string()
-  .trim()
-  .max(20, 'At most 20 characters.')
-  .default('')
-  .transform((text, ctx): number => {
-    if (text === '') return 0;
-    const n = Number(text.replace(',', '.').replace(/\s*mm$/i, ''));
-    return Number.isFinite(n) && n >= 3 && n <= 40
-      ? Math.round(n * 1000)
-      : bad(ctx, 'Millimetres across, from 3 to 40.');
-  });
 const sized = (read: typeof readStamp) =>
   z
     .string()
@@ -72,14 +61,10 @@ const countTyped = z
 
 const row = {
   /** How far across, mm; empty: nobody says. */
-  across: acrossTyped,
+  across: acrossTyped.transform((um) => um ?? 0),
   stamp: sized(readStamp),
   measured: sized(readMicrometer),
   now: countTyped
-};
-const known = (s: { stamp: number | null; measured: number | null }, ctx: z.RefinementCtx) => {
-  if (s.stamp === null && s.measured === null)
-    ctx.addIssue({ code: 'custom', path: ['stamp'], message: 'Its stamp, or what a micrometer reads.' });
 };
 /** Shims counted: one size. */
 export const drawerSchema = z

@@ -7,6 +7,7 @@ import { EXHAUST_TO, GAUGES, MOST_CYLINDERS, MOST_EXHAUSTS, MOST_INLETS, ROWS, t
 import { readBlades, THICKEST_SHIM, THINNEST_SHIM } from './stamp';
 import { showUm, type ClearanceUnit } from './limits';
 import type { Series } from './shim';
+import { acrossTyped, known, shimUm } from './shim-typed';
 
 const whole = (most: number, what: string) =>
   z.number({ error: what }).int(what).min(1, what).max(most, what);
@@ -20,18 +21,14 @@ export const layoutShape = {
   inletGauge: z.enum(GAUGES, { error: 'Where does the gauge go at the inlet?' }),
   exhaustGauge: z.enum(GAUGES, { error: 'Where does the gauge go at the exhaust?' })
 };
-export const layoutSchema: z.ZodType<Layout> = z.object(layoutShape);
+/** One cylinder stands in no row: what was picked for more of them before is not kept. */
+export const layoutSchema: z.ZodType<Layout> = z
+  .object(layoutShape)
+  .transform((l) => (l.cylinders === 1 ? { ...l, row: 'side by side' as const } : l));
 
 /** The head of the engine that is in a machine now: laid out, or laid out anew. */
 export const headSchema = z.object({ id, machineId: id, layout: layoutSchema });
 export type HeadInput = z.infer<typeof headSchema>;
-
-const shimUm = (what: string) =>
-  z
-    .number({ error: what })
-    .int(what)
-    .min(THINNEST_SHIM, `A shim is ${showUm(THINNEST_SHIM)} thick at least.`)
-    .max(THICKEST_SHIM, `A shim is ${showUm(THICKEST_SHIM)} thick at most.`);
 
 /** Which shims fit it and how they are made: `1.20 to 3.50 by 0.05`, and across how many millimetres. Empty: nobody knows. */
 export const sizesSchema = z.object({
@@ -57,18 +54,7 @@ export const sizesSchema = z.object({
         return bad(ctx, 'They are made in steps of 0.005 to 0.1 mm, such as 0.025 or 0.05.');
       return { thinnest, thickest, step };
     }),
-  across: z
-    .string()
-    .trim()
-    .max(20, 'At most 20 characters.')
-    .default('')
-    .transform((text, ctx): number | null => {
-      if (text === '') return null;
-      const n = Number(text.replace(',', '.').replace(/\s*mm$/i, ''));
-      return Number.isFinite(n) && n >= 3 && n <= 40
-        ? Math.round(n * 1000)
-        : bad(ctx, 'Millimetres across, from 3 to 40.');
-    })
+  across: acrossTyped
 });
 export type SizesInput = z.infer<typeof sizesSchema>;
 
@@ -143,10 +129,6 @@ const shim = {
   stamp: shimUm('As it is stamped.').nullable(),
   /** By micrometer, µm. */
   measured: shimUm('As the micrometer reads.').nullable()
-};
-const known = (s: { stamp: number | null; measured: number | null }, ctx: z.RefinementCtx) => {
-  if (s.stamp === null && s.measured === null)
-    ctx.addIssue({ code: 'custom', path: ['stamp'], message: 'Its stamp, or what a micrometer reads.' });
 };
 /** A shim read where it sits. */
 export const shimReadSchema = z

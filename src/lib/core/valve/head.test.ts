@@ -62,6 +62,12 @@ describe('a head', () => {
     ]);
   });
 
+  it('of one cylinder stands in no row, whatever was picked for two of them before', () => {
+    const vee = { ...USUAL_LAYOUTS[0]!.layout, row: 'vee' as const, exhaustTo: 'left' as const };
+    expect(layoutSchema.parse(vee)).toEqual({ ...vee, row: 'side by side' });
+    expect(layoutSchema.parse({ ...vee, cylinders: 2 }).row).toBe('vee');
+  });
+
   it('of any layout has each valve once, none on another, and every name is one the forms take', () => {
     fc.assert(
       fc.property(layouts, (layout) => {

@@ -8,6 +8,57 @@ interface ValveJob {
   screws?: boolean;
 }
 
+const COVERS = ['Rag for the chain tunnel', 'Probe for the plug hole'];
+/** Down to the cams, with every hole covered before anything can fall in. */
+const OPENED = [
+  step({
+    key: 'cover-off',
+    title: 'Off with what is above it, and the valve cover',
+    kind: 'open',
+    things: ['Valve cover', 'Spark plug'],
+    minutes: 12,
+    engine: 'cold',
+    needs: ['stand'],
+    lines: [
+      'Clean round it first. Stone cold: overnight is best.',
+      'The plug out, so that it turns by hand.'
+    ],
+    caution: 'Fuel lines: cold engine, no flame.'
+  }),
+  step({
+    key: 'holes',
+    title: 'Cover every hole',
+    kind: 'open',
+    things: COVERS,
+    minutes: 1,
+    engine: 'cold',
+    needs: ['cover-off'],
+    lines: ['What falls into the chain tunnel is in the engine.']
+  })
+];
+/** Shut again, with what covered the holes counted out of them, and what was seen written down. */
+const shut = (needs: string[], seen: string[]) => [
+  step({
+    key: 'cover-on',
+    title: 'Rag and probe out, plug in, valve cover on',
+    kind: 'close',
+    things: [...COVERS, 'Spark plug', 'Valve cover'],
+    minutes: 10,
+    needs,
+    lines: ['Gasket seated, half moons sealed; cover bolts and plug to the manual’s torque.'],
+    mayLeaveOut: false
+  }),
+  step({
+    key: 'write',
+    title: 'Clean it and write down what was seen',
+    kind: 'tick',
+    shared: true,
+    minutes: 4,
+    needs: ['cover-on'],
+    lines: seen
+  })
+];
+
 const TDC = step({
   key: 'tdc',
   title: 'Top dead centre, compression stroke',
@@ -154,30 +205,7 @@ export function valveSteps({ always = false, screws = false }: ValveJob): Templa
   const setRight = [...(screws ? [] : ['left']), 'screws'];
   return [
     ...BEGIN,
-    step({
-      key: 'cover-off',
-      title: 'Off with what is above it, and the valve cover',
-      kind: 'open',
-      things: ['Valve cover', 'Spark plug'],
-      minutes: 12,
-      engine: 'cold',
-      needs: ['stand'],
-      lines: [
-        'Clean round it first. Stone cold: overnight is best.',
-        'The plug out, so that it turns by hand.'
-      ],
-      caution: 'Fuel lines: cold engine, no flame.'
-    }),
-    step({
-      key: 'holes',
-      title: 'Cover every hole',
-      kind: 'open',
-      things: ['Rag for the chain tunnel', 'Probe for the plug hole'],
-      minutes: 1,
-      engine: 'cold',
-      needs: ['cover-off'],
-      lines: ['What falls into the chain tunnel is in the engine.']
-    }),
+    ...OPENED,
     TDC,
     step({
       key: 'measure',
@@ -193,25 +221,7 @@ export function valveSteps({ always = false, screws = false }: ValveJob): Templa
     ...shims,
     ...(screws ? [] : [left]),
     adjust,
-    step({
-      key: 'cover-on',
-      title: 'Rag and probe out, plug in, valve cover on',
-      kind: 'close',
-      things: ['Rag for the chain tunnel', 'Probe for the plug hole', 'Spark plug', 'Valve cover'],
-      minutes: 10,
-      needs: ['measure', ...setRight],
-      lines: ['Gasket seated, half moons sealed; cover bolts and plug to the manual’s torque.'],
-      mayLeaveOut: false
-    }),
-    step({
-      key: 'write',
-      title: 'Clean it and write down what was seen',
-      kind: 'tick',
-      shared: true,
-      minutes: 4,
-      needs: ['cover-on'],
-      lines: ['Hard to turn, scored lobes, pitted buckets: write it here.']
-    })
+    ...shut(['measure', ...setRight], ['Hard to turn, scored lobes, pitted buckets: write it here.'])
   ];
 }
 
@@ -220,24 +230,7 @@ export function camChainSteps(): TemplateStep[] {
   const limit = (from: number | null, to: number | null) => ({ unit: 'mm' as const, from, to, figure: null });
   return [
     ...BEGIN,
-    step({
-      key: 'cover-off',
-      title: 'Off with what is above it, and the valve cover',
-      kind: 'open',
-      things: ['Valve cover', 'Spark plug'],
-      minutes: 12,
-      engine: 'cold',
-      needs: ['stand'],
-      caution: 'Fuel lines: cold engine, no flame.'
-    }),
-    step({
-      key: 'holes',
-      title: 'Cover every hole',
-      kind: 'open',
-      things: ['Rag for the chain tunnel', 'Rag for the plug hole'],
-      minutes: 1,
-      needs: ['cover-off']
-    }),
+    ...OPENED,
     { ...TDC, engine: 'any' },
     step({
       key: 'chain-look',
@@ -289,22 +282,6 @@ export function camChainSteps(): TemplateStep[] {
       caution: 'If it stops, stop: a valve may touch the piston.',
       mayLeaveOut: false
     }),
-    step({
-      key: 'cover-on',
-      title: 'Rags out, plug in, valve cover on',
-      kind: 'close',
-      things: ['Rag for the chain tunnel', 'Rag for the plug hole', 'Spark plug', 'Valve cover'],
-      minutes: 10,
-      needs: ['turns'],
-      mayLeaveOut: false
-    }),
-    step({
-      key: 'write',
-      title: 'Clean it and write down what was seen',
-      kind: 'tick',
-      shared: true,
-      minutes: 4,
-      needs: ['cover-on']
-    })
+    ...shut(['turns'], ['Grooved guides, a tensioner that is out far: write it here.'])
   ];
 }

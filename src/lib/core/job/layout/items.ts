@@ -100,23 +100,11 @@ export function thingOf(name: string): OpenedItem {
 /** A loose part behind a fastener: a screen, a filter. */
 export function partOf(f: Fastener, name: string, circuit: Circuit | null): OpenedItem {
   return {
+    ...thingOf(name.replace('{name}', lower(f.name))),
     key: partKey(f),
     fastenerId: f.id.startsWith('unnamed') ? null : f.id,
-    kind: 'part',
     role: f.role,
     circuit,
-    name: name.replace('{name}', lower(f.name)),
-    place: f.place,
-    quantity: 1,
-    torque: null,
-    head: '',
-    thread: '',
-    oiled: false,
-    adapter: false,
-    seal: 'none',
-    sealUses: null,
-    sealMost: null,
-    note: '',
-    found: []
+    place: f.place
   };
 }
