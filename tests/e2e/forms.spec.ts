@@ -61,6 +61,31 @@ test('a form says what is wrong where it is typed, keeps it, and is written once
   ).toEqual([{ low_nm: 5, high_nm: 60 }]);
 });
 
+test('what is typed while a form is being looked over stays typed', async ({ work: page, app }) => {
+  await open(page, '/stores');
+  await page
+    .getByRole('region', { name: 'Torque wrenches' })
+    .getByRole('button', { name: 'Add one' })
+    .click();
+  const form = page.getByRole('form', { name: 'Add a torque wrench' });
+  await form.getByLabel('Name').fill('Long');
+  await form.getByLabel('From').fill('70');
+  await form.getByLabel('To', { exact: true }).fill('60');
+  // Between the press and what is said of it: the fields have been read, and nothing stands at them yet.
+  await form.evaluate(async (element: HTMLFormElement) => {
+    const to = [...element.querySelectorAll('input')].find((i) => i.value === '60')!;
+    element.querySelector<HTMLButtonElement>('button[type=submit]')!.click();
+    for (let turn = 0; turn < 100; turn++) await null;
+    to.value = '200';
+    to.dispatchEvent(new Event('input', { bubbles: true }));
+  });
+  await form.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByRole('row', { name: /Long/ })).toHaveCount(1);
+  expect(
+    await app.sql`select low_nm, high_nm from torque_wrench where team_id = ${app.teamId} and name = 'Long'`
+  ).toEqual([{ low_nm: 70, high_nm: 200 }]);
+});
+
 test('what only the server knows is said at its field, and a form opened again is empty', async ({
   work: page,
   app

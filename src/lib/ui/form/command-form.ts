@@ -104,7 +104,11 @@ export function commandForm<K extends Kind, T extends object>(
     // A line that comes or goes when a field is left would move the button that is just being pressed.
     validationMethod: 'onsubmit',
     onUpdate: async ({ form, cancel }) => {
-      if (!form.valid) return;
+      if (!form.valid) {
+        // What is said of it comes a moment after it was read, and would put back what the fields held then.
+        form.data = get(fields.form);
+        return;
+      }
       const typed = form.data as T;
       const sent = await send(kind, bodyOf(typed));
       if (!sent.ok) {
