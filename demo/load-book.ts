@@ -4,6 +4,7 @@ import type { Db } from '../src/lib/server/db';
 import { chance, type DemoOuting } from './history';
 import { at, DEMO_TEAM_ID, person, uid } from './ids';
 import type { DemoMachine } from './machine';
+import { chainFigures } from './chains';
 import { limitFigures } from './valves';
 import { inOwnWords, riddenAs } from './people';
 
@@ -32,7 +33,11 @@ export async function loadSheet(tx: Db, m: DemoMachine, season: Day): Promise<vo
     earlier.set(key, id);
     await tx`insert into spec_figure ${tx({ ...base, id, key, source_id: uid(`source/${m.slug}/1`), page: '28', confidence: 'printed', dimension: q.dimension, base: q.base, value, unit })}`;
   }
-  for (const [i, [key, value, unit, confidence]] of [...m.figures, ...limitFigures(m)].entries()) {
+  for (const [i, [key, value, unit, confidence]] of [
+    ...m.figures,
+    ...limitFigures(m),
+    ...chainFigures(m)
+  ].entries()) {
     const row = {
       ...base,
       id: uid(`${m.slug}/figure/${key}`),

@@ -1,11 +1,14 @@
 import { addDays, dayNumber, dayOf, type Day } from '../src/lib/core/time/day';
 import type { Db, Sql } from '../src/lib/server/db';
+import { isChainTask } from '../src/lib/core/chain/sheet';
 import { isValveTask } from '../src/lib/core/valve/task';
 import { refreshStanding } from '../src/lib/server/standing';
+import { CHAINS } from './chains';
 import { ownOffset, partOf } from './components';
 import { chance, doneAt, firstTotal, outings } from './history';
 import { at, DEMO_TEAM_ID, person, uid } from './ids';
 import { loadReadings, loadSheet } from './load-book';
+import { chainWantsAgain, loadChain } from './load-chains';
 import { loadComponents, loadReports } from './load-parts';
 import { loadStores } from './load-stores';
 import { loadBladesAndShims, loadHead, wantsAgain } from './load-valves';
@@ -39,10 +42,11 @@ export async function loadDemo(sql: Sql, now: Date, { again = false } = {}): Pro
     for (const machine of MACHINES) await loadMachine(tx, machine, today, season, events, now);
     await loadReports(tx, today, now);
     for (const machine of MACHINES) await refreshStanding(tx, DEMO_TEAM_ID, uid(machine.slug));
-    for (const { machine } of HEADS) {
-      await wantsAgain(tx, { ...TEAM, id: DEMO_TEAM_ID, isDemo: true }, uid(machine));
-      await refreshStanding(tx, DEMO_TEAM_ID, uid(machine));
-    }
+    const team = { ...TEAM, id: DEMO_TEAM_ID, isDemo: true };
+    for (const { machine } of HEADS) await wantsAgain(tx, team, uid(machine));
+    for (const { machine } of CHAINS) await chainWantsAgain(tx, team, uid(machine));
+    for (const slug of new Set([...HEADS, ...CHAINS].map((x) => x.machine)))
+      await refreshStanding(tx, DEMO_TEAM_ID, uid(slug));
     return `${TEAM.name}, ${MACHINES.length} machines, season up to ${today}.`;
   });
 }
@@ -51,6 +55,10 @@ export async function loadDemo(sql: Sql, now: Date, { again = false } = {}): Pro
 async function clear(tx: Db): Promise<void> {
   const tables = [
     'machine_standing',
+    'chain_reading',
+    'chain_check',
+    'chain_entry',
+    'chain_drive',
     'valve_reading',
     'valve_shim',
     'shim_movement',
@@ -139,6 +147,7 @@ async function loadMachine(
   const dayAt = (total: number) => rides.findLast((r) => r.total <= total)?.day ?? rides[0]!.day;
   const minuteAt = (total: number) => (rides.findLastIndex((r) => r.total <= total) + 1) * 1;
   let valves: { total: number; recordId: string }[] = [];
+  let chains: { total: number; recordId: string }[] = [];
   for (const [i, t] of m.tasks.entries()) {
     const taskId = uid(`${m.slug}/task/${t.name}`);
     const part = partOf(m.slug, t.name);
@@ -162,8 +171,10 @@ async function loadMachine(
     if (t.races) await trigger('races', [t.races], 1);
     if (t.times) await trigger('times', [t.times[0]], 1, undefined, uid(`${m.slug}/task/${t.times[1]}`));
     const marks = done[i]!;
-    if (isValveTask({ name: t.name, job: t.job ?? null }))
-      valves = [...marks].reverse().map((total, k) => ({ total, recordId: uid(`${taskId}/done/${k}`) }));
+    const asRecorded = () =>
+      [...marks].reverse().map((total, k) => ({ total, recordId: uid(`${taskId}/done/${k}`) }));
+    if (isValveTask({ name: t.name, job: t.job ?? null })) valves = asRecorded();
+    if (isChainTask({ name: t.name, job: t.job ?? null }) && marks.length > 0) chains = asRecorded();
     for (const [k, total] of [...marks].reverse().entries()) {
       const when = at(dayAt(total), 600 + minuteAt(total) / 100 + i);
       const recordId = uid(`${taskId}/done/${k}`);
@@ -177,6 +188,7 @@ async function loadMachine(
     }
   }
   await loadHead(tx, m, today, rides, valves);
+  await loadChain(tx, m, today, rides, chains);
   if (m.slug === 'drover') await loadHalfVisit(tx, m, new Date(now.getTime() - 20 * 3_600_000));
 }
 

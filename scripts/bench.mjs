@@ -63,6 +63,8 @@ await main(() =>
     const order = await script('Ordering visits', 'bench/order.ts');
     say('Planning shims …');
     const shims = await script('Planning shims', 'bench/shims.ts');
+    say('Dragging a swingarm …');
+    const chain = await script('Dragging a swingarm', 'bench/chain.ts');
 
     const url = await serve();
     const once = async (path, team) => {
@@ -126,6 +128,8 @@ await main(() =>
       ['Ordering 8 jobs: times it differed from the best of every order', String(order.eight.apart), 0],
       ['Ordering 25 jobs: largest gap to the bound', order.gap25.toFixed(4), 0.1],
       ['Shim plans that were not the optimum found another way', shims.equal ? 0 : 1, 0],
+      ['Slack over 200 places of the travel, of a frame of 16 ms', chain.frame.toFixed(4), 0.1],
+      ['Slack over 2,000 places / 200', chain.grows.toFixed(1), 20],
       [
         'Shim plan, 20 valves and 300 sizes against 4 and 20: times',
         (shims.large / shims.small).toFixed(1),

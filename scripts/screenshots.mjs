@@ -22,9 +22,6 @@ await main(() =>
     const team = await one(sql`select id from team`);
     const fell = await one(sql`select id from machine where plate = '12'`);
     const rake = await one(sql`select id from machine where plate = '5'`);
-    const engine = await one(
-      sql`select component_id as id from fitting where machine_id = ${fell} and kind = 'engine'`
-    );
     const earlier = new Date(Date.now() - 20 * 86_400_000).toISOString().slice(0, 10);
     const visit = await one(sql`select id from visit where closed_at is null`);
     const record = await one(
@@ -90,8 +87,20 @@ await main(() =>
         await page.getByText('The machine stands at').waitFor();
       }
     });
-    await shot('components', `/parts/${engine}?do=swap`, {
-      act: async (page) => void (await page.getByLabel('With').selectOption({ index: 3 }))
+    await shot('chain', `/machines/${fell}/chain`, {
+      height: 900,
+      act: async (page) => {
+        await page.getByLabel('As found: left mark').fill('10.5');
+        await page.getByLabel('As found: right mark').fill('10');
+        await page.getByLabel('As found: tightest place').fill('54');
+      }
+    });
+    await shot('chain-wear', `/machines/${fell}/chain`, {
+      height: 1000,
+      act: async (page) => {
+        await page.getByRole('region', { name: 'Wear' }).evaluate((e) => e.scrollIntoView());
+        await page.waitForTimeout(300);
+      }
     });
     await shot('visit-before', `/machines/${fell}/visit`, {
       height: 1000,
@@ -136,12 +145,6 @@ await main(() =>
     await shot('underside', `/machines/${fell}/underside`);
     await shot('record', `/records/${record}`);
     await shot('shims', '/stores/shims');
-    await shot('wear', `/machines/${rake}/valves`, {
-      act: async (page) => {
-        await page.locator('canvas').waitFor();
-        await page.evaluate(() => document.getElementById('wear').scrollIntoView());
-      }
-    });
     // Last, for it begins a check.
     const measured = async (page) => {
       // It was ridden only now, on the race day above.

@@ -9,6 +9,8 @@ import { freshDatabase } from './cluster';
 
 export const NOW = new Date('2026-06-10T18:00:00Z');
 export const TODAY = '2026-06-10';
+/** So many hours later. */
+export const at = (hours: number) => new Date(NOW.getTime() + hours * 3_600_000);
 export const uuid = () => crypto.randomUUID();
 
 /** A trigger by hours, as a form sends it. */

@@ -121,15 +121,13 @@ test('a sheet: a superseded figure stays readable, a sister’s figures come unc
   // What stood here stays.
   await expect(page.getByLabel('Engine oil, grade and ratings', { exact: true })).toHaveValue(own);
   await page.getByLabel('Manual, or who said so').fill('Pippet leaflet');
-  await page.getByRole('button', { name: 'Chain slack, total at the place named: the same here' }).click();
-  await expect(
-    page.getByRole('button', { name: 'Chain slack, total at the place named: the same here' })
-  ).toBeHidden();
+  await page.getByRole('button', { name: 'Front tyre, maker’s band: the same here' }).click();
+  await expect(page.getByRole('button', { name: 'Front tyre, maker’s band: the same here' })).toBeHidden();
   expect(
-    await app.sql`select confidence, base, base_to, supersedes is not null as later from spec_figure where machine_id = ${pippet} and key = 'chain slack' order by created_at`
+    await app.sql`select confidence, base, base_to, supersedes is not null as later from spec_figure where machine_id = ${pippet} and key = 'front tyre pressure' order by created_at`
   ).toEqual([
-    { confidence: 'unconfirmed', base: 36, base_to: 42, later: false },
-    { confidence: 'printed', base: 36, base_to: 42, later: true }
+    { confidence: 'unconfirmed', base: 80, base_to: 100, later: false },
+    { confidence: 'printed', base: 80, base_to: 100, later: true }
   ]);
 });
 

@@ -10,7 +10,7 @@ test('a step measured by the machine’s own figure: outside its band it is a fi
   await open(page, `/machines/${machine}/sheet`);
   await page.getByLabel('Manual, or who said so').fill('Workshop manual');
   const slack = page.getByLabel('Chain slack, total at the place named', { exact: true });
-  await slack.fill('two fingers');
+  await slack.fill('as its guide shows');
   await slack.press('Enter');
   await expect(page.getByText(/in words only, say so below/)).toBeVisible();
   await slack.fill('35–45 mm');

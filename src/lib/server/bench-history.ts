@@ -15,7 +15,9 @@ import type { Db } from './db';
 import { hoursBy } from './machines';
 import { readRules } from './rules';
 import { sectionsOf } from '../core/specs/starter';
+import { chainForJobs } from '../core/chain/at-bench';
 import { headForJobs } from '../core/valve/at-bench';
+import { chainSheet } from './chain-sheet';
 import { readSheet } from './specs';
 import { valveSheetIn } from './valve-sheet';
 
@@ -174,6 +176,9 @@ export async function layoutInput(
     history,
     ...fastenerPast(await pastRecords(sql, teamId, machine.id), today),
     last: await lastTimes(sql, team, machine.id),
-    head: sectionsOf(machine.kind as Kind).includes('Valves') ? await headOf(sql, team, machine.id) : null
+    head: sectionsOf(machine.kind as Kind).includes('Valves') ? await headOf(sql, team, machine.id) : null,
+    chain: sectionsOf(machine.kind as Kind).includes('Chain and final drive')
+      ? chainForJobs(await chainSheet(sql, team, machine.id))
+      : null
   };
 }

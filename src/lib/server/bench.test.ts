@@ -132,6 +132,8 @@ async function finish(id: string, grade = 'grey paste or fuzz', more: object = {
       const content = {
         drained: { ml: 900 },
         clearances: {},
+        dressing: {},
+        slack: { slack: { mm: 40, asWritten: '40' } },
         pour: { ml: 900 },
         debris: engine ? { grade, materials: [], ...more } : { grade: 'none', materials: [] },
         level: {

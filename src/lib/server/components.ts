@@ -16,6 +16,7 @@ import {
   type Component,
   type OpenFitting
 } from './fittings';
+import { takeOverChain } from './chains';
 import { takeOverHead } from './heads';
 import { hoursBy } from './machines';
 import { refuseDay } from './moment';
@@ -59,8 +60,15 @@ async function momentOfMove(
   return last?.at && last.at > at && last.at <= now ? last.at : at;
 }
 
-/** Brings a component into the book: on a machine, in an engine, or on the shelf. */
-export async function addComponent({ tx, team, personId, now }: Write, c: ComponentInput): Promise<void> {
+/**
+ * Brings a component into the book: on a machine, in an engine, or on the shelf.
+ * @param fittedAt the moment it was put on, where that is known better than by its day
+ */
+export async function addComponent(
+  { tx, team, personId, now }: Write,
+  c: ComponentInput,
+  fittedAt?: Date
+): Promise<void> {
   await refusePlace(tx, team.id, c, c);
   if (c.serial) {
     const [other] =
@@ -77,15 +85,18 @@ export async function addComponent({ tx, team, personId, now }: Write, c: Compon
         'machineId',
         `There is ${/^[aeiou]/.test(c.kind) ? 'an' : 'a'} ${c.kind} in the book there already. Take that off first, or put this one on the shelf and fit it from there.`
       );
+    const at = fittedAt ?? momentOn(c.fittedOn, team.timeZone, now);
     await open(tx, team.id, personId, {
       ...c,
       id: crypto.randomUUID(),
       componentId: c.id,
-      at: momentOn(c.fittedOn, team.timeZone, now),
+      at,
       reason: ''
     });
     // The engine that was there all along has a name now; a new one is another.
     if (c.kind === 'engine' && c.machineId && !c.fromNew) await takeOverHead(tx, team.id, c.machineId, c.id);
+    if (c.kind === 'chain' && c.machineId && !c.fromNew)
+      await takeOverChain(tx, team.id, c.machineId, c.id, at);
   }
 }
 

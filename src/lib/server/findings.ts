@@ -153,3 +153,17 @@ async function keepLeft(
       insert into reminder (team_id, id, machine_id, finding_id, words, waits_for, part, created_by)
       values (${team.id}, ${crypto.randomUUID()}, ${visit.machineId}, ${id}, ${f.what}, ${f.waits.waitsFor}, ${f.waits.part.slice(0, 120)}, ${personId})`;
 }
+
+/** What was measured or seen to be wrong, as a finding; one that stands open already is not written twice. */
+export async function findOn(
+  { tx, team, personId, now }: Write,
+  { machineId, componentId }: { machineId: string | null; componentId: string | null },
+  f: { what: string; note: string; severity: string; visitId?: string | null }
+): Promise<void> {
+  const what = f.what.slice(0, 200);
+  await tx`
+    insert into finding (team_id, id, machine_id, component_id, cause, what, note, severity, found_on, found_at, visit_id, created_by)
+    select ${team.id}, ${crypto.randomUUID()}, ${machineId}, ${componentId}, 'measure', ${what}, ${f.note}, ${f.severity}, ${dayOf(now, team.timeZone)}, ${now}, ${f.visitId ?? null}, ${personId}
+    where not exists (select 1 from finding where team_id = ${team.id} and closed_at is null and what = ${what}
+      and component_id is not distinct from ${componentId} and machine_id is not distinct from ${machineId})`;
+}

@@ -102,6 +102,19 @@ export async function close(
     update fitting set removed_at = ${at}, removed_by = ${personId}, removed_reason = ${reason} where team_id = ${team.id} and id = ${f.id}`;
 }
 
+/** The engine or the chain that is on a machine now; null where none was named. */
+export async function partOn(
+  sql: Db,
+  teamId: string,
+  machineId: string,
+  kind: 'engine' | 'chain'
+): Promise<{ id: string; name: string } | null> {
+  const [p] = await sql`
+    select c.id, c.name from fitting f join component c on c.team_id = f.team_id and c.id = f.component_id
+    where f.team_id = ${teamId} and f.machine_id = ${machineId} and f.removed_at is null and c.kind = ${kind}`;
+  return (p as { id: string; name: string } | undefined) ?? null;
+}
+
 /** What stands in a place now. */
 export async function occupant(
   tx: Db,

@@ -4,6 +4,7 @@ import type { HeadRow } from '../core/valve/sheet';
 import { newHead, readHead, writeHead } from '../core/valve/stored';
 import type { Scope } from './book/hold';
 import type { Db, Tx } from './db';
+import { partOn } from './fittings';
 import { refuse } from './refusal';
 import { heldMachine, type Write } from './write';
 
@@ -16,16 +17,8 @@ const rowOf = (r: Record<string, unknown>): HeadRow => ({
 });
 
 /** The engine in a machine; null where none was named. */
-export async function engineIn(
-  sql: Db,
-  teamId: string,
-  machineId: string
-): Promise<{ id: string; name: string } | null> {
-  const [e] = await sql`
-    select c.id, c.name from fitting f join component c on c.team_id = f.team_id and c.id = f.component_id
-    where f.team_id = ${teamId} and f.machine_id = ${machineId} and f.removed_at is null and c.kind = 'engine'`;
-  return (e as { id: string; name: string } | undefined) ?? null;
-}
+export const engineIn = (sql: Db, teamId: string, machineId: string) =>
+  partOn(sql, teamId, machineId, 'engine');
 
 /** The head of the engine that is in a machine now; the machine's own where its engine was never named. */
 export async function headIn(sql: Db, teamId: string, machineId: string): Promise<HeadRow | null> {

@@ -109,10 +109,23 @@ describe('figures', () => {
     ['brake fluid', 'lemonade', /One of/],
     ['chain slack', '5 L', /measures volume/],
     ['front tyre pressure', '100–80 kPa', /runs backwards/],
+    ['rear sprocket', '50.5', /Whole teeth/],
+    ['chain links', '113.5 links', /Whole links/],
+    ['swingarm length', '-590 mm', /Below zero/],
     ['torque', '20 N·m', /belongs to a fastener/]
   ])('%s “%s” is refused', async (key, typed, why) =>
     expect((await refused(put(key, typed))).errors.typed).toMatch(why)
   );
+  it('of slack are taken as a manual tells them, and a pivot may lie below the sprocket', async () => {
+    for (const typed of ['two fingers', '± 20 mm', 'up 30 mm']) {
+      await put('chain slack', typed);
+      const { figures } = await readSheet(book.sql, book.team.id, book.machineId);
+      expect(figures.find((f) => f.key === 'chain slack')).toMatchObject({ band: null, text: typed });
+    }
+    await put('pivot above sprocket', '-10 mm');
+    const { figures } = await readSheet(book.sql, book.team.id, book.machineId);
+    expect(figures.find((f) => f.key === 'pivot above sprocket')!.band!.from!.base).toBe(-10);
+  });
   it('that look like a slip are asked about, not forbidden', async () => {
     expect((await refused(put('chain slack', '350–450 mm'))).more).toEqual({ askSure: true });
     await put('chain slack', '350–450 mm', { sure: true });

@@ -1,3 +1,4 @@
+import { slackInWords } from '../core/chain/slack-typed';
 import type { FastenerChange, FastenerInput, FigureInput } from '../core/specs/form';
 import { looksLikeWrongUnit, parseThread } from '../core/fasteners/stress';
 import type { Quantity } from '../core/quantity/quantity';
@@ -166,7 +167,13 @@ function readFigure(kind: FigureKind, typed: string, sure: boolean): Reading {
     }
     return { band: null, text: typed };
   }
-  const options = { dimension: kind.dimension, unit: kind.unit };
+  // As manuals tell it: in fingers, each way, pushed up only. Kept in its words, reckoned where it is used.
+  if (kind.key === 'chain slack' && slackInWords(typed)) return { band: null, text: typed };
+  const options = {
+    dimension: kind.dimension,
+    unit: kind.unit,
+    ...(kind.signed && { allowNegative: true })
+  };
   const parsed = parseBand(typed, options);
   if (!parsed.ok && asWords(typed, parsed)) {
     if (sure) return { band: null, text: typed };
@@ -177,6 +184,8 @@ function readFigure(kind: FigureKind, typed: string, sure: boolean): Reading {
   }
   if (!parsed.ok)
     throw new Refusal({ typed: parsed.problem.message }, { choices: parsed.problem.choices ?? [] });
+  if (kind.whole && [parsed.band.from, parsed.band.to].some((q) => q && !Number.isInteger(q.value)))
+    refuse('typed', `Whole ${kind.unit}: there is no half of one.`);
   const odd = implausible(kind, parsed.band);
   if (odd && !sure) throw new Refusal({ typed: odd }, { askSure: true });
   return { band: parsed.band, text: null };

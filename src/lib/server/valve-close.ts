@@ -1,5 +1,4 @@
 import type { z } from 'zod';
-import { dayOf } from '../core/time/day';
 import { checkProblems, readingNow, standsOf, type ValveStand } from '../core/valve/check';
 import type { CheckCloseInput, checkStrikeSchema } from '../core/valve/form';
 import { showUm } from '../core/valve/limits';
@@ -10,9 +9,9 @@ import { nextWithin } from '../core/valve/wear';
 import { asPast, wearOfHead } from '../core/valve/wear-of-head';
 import type { Scope } from './book/hold';
 import type { Tx } from './db';
+import { recordOfCheck } from './check-record';
 import { useHead } from './heads';
 import { refuse, Refusal } from './refusal';
-import { earlyBy } from './tasks';
 import { valveSheet } from './valve-sheet';
 import { find, machineOfHead, placeOfCheck, useCheck } from './valves';
 import type { Write } from './write';
@@ -106,29 +105,16 @@ async function recordFor(
   sheet: ValveSheet,
   stands: readonly ValveStand[]
 ): Promise<string> {
-  const { tx, team, personId, now, at } = w;
-  const [task] = await tx`
-    select id, machine_id, component_id from task where team_id = ${team.id} and id = ${taskId} and retired_at is null`;
-  const mine =
-    task &&
-    (task.component_id === null || task.component_id === sheet.head.componentId) &&
-    (task.machine_id === null || task.machine_id === machineId);
-  if (!mine) refuse('taskId', 'That task is not of this engine or its machine.');
-  const early = await earlyBy(
-    tx,
-    team,
-    { machineId: task!.machine_id, componentId: task!.component_id, onMachine: machineId },
-    taskId,
-    now
-  );
-  const id = crypto.randomUUID();
-  const [rules] =
-    await tx`select rules from valve_check where team_id = ${team.id} and id = ${sheet.check!.id}`;
-  await tx`
-    insert into service_record (team_id, id, machine_id, task_id, done_on, done_at, hours_by, remark, early, rules, next_within, created_by)
-    values (${team.id}, ${id}, ${machineId}, ${taskId}, ${dayOf(at, team.timeZone)}, ${at}, 'book', ${remarkOf(stands)}, ${early}, ${tx.json(rules!.rules as never)},
-      ${within(sheet, stands)}, ${personId})`;
-  return id;
+  const [c] =
+    await w.tx`select rules from valve_check where team_id = ${w.team.id} and id = ${sheet.check!.id}`;
+  return recordOfCheck(w, taskId, {
+    machineId,
+    components: sheet.head.componentId ? [sheet.head.componentId] : [],
+    notMine: 'That task is not of this engine or its machine.',
+    remark: remarkOf(stands),
+    rules: c!.rules,
+    within: within(sheet, stands)
+  });
 }
 
 /** A check that does not count: it stays in the book, struck out with who and why. */

@@ -1,4 +1,3 @@
-import { dayOf } from '../core/time/day';
 import { isCold } from '../core/valve/cold';
 import type { MeasureInput, PlanChoiceInput, ShimReadInput } from '../core/valve/form';
 import { gaugeOf, isShimmed, valveName, valvesOf, type Valve } from '../core/valve/head';
@@ -9,6 +8,7 @@ import { oddSize } from '../core/valve/stamp';
 import { writeKeptPlan, writeMeasured } from '../core/valve/stored';
 import type { Scope } from './book/hold';
 import type { Tx } from './db';
+import { findOn } from './findings';
 import { placeOfHead, useHead } from './heads';
 import { refuse } from './refusal';
 import { readRules } from './rules';
@@ -133,18 +133,17 @@ export async function readShim(w: Write, s: ShimReadInput): Promise<void> {
     });
 }
 
-/** A finding on the engine; one that stands open already is not written twice. */
+/** A finding on the engine. */
 export async function find(
-  { tx, team, personId, now }: Write,
+  w: Write,
   head: HeadRow,
   f: { what: string; note: string; severity: string; visitId?: string | null }
 ): Promise<void> {
-  const machineId = await machineOfHead(tx, team.id, head);
-  await tx`
-    insert into finding (team_id, id, machine_id, component_id, cause, what, note, severity, found_on, found_at, visit_id, created_by)
-    select ${team.id}, ${crypto.randomUUID()}, ${machineId}, ${head.componentId}, 'measure', ${f.what.slice(0, 200)}, ${f.note}, ${f.severity}, ${dayOf(now, team.timeZone)}, ${now}, ${f.visitId ?? null}, ${personId}
-    where not exists (select 1 from finding where team_id = ${team.id} and closed_at is null and what = ${f.what.slice(0, 200)}
-      and component_id is not distinct from ${head.componentId} and machine_id is not distinct from ${machineId})`;
+  await findOn(
+    w,
+    { machineId: await machineOfHead(w.tx, w.team.id, head), componentId: head.componentId },
+    f
+  );
 }
 
 /** Keeps the plan that was settled on, or none any more. */

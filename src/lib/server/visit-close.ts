@@ -9,6 +9,7 @@ import type { Db } from './db';
 import { keepLeaves } from './findings';
 import { proposeFrom } from './proposals';
 import { refuse, Refusal } from './refusal';
+import { closeChainWithVisit } from './chain-bench';
 import { closeWithVisit } from './valve-bench';
 import { lockVisit, type Visit } from './visits';
 import type { Write } from './write';
@@ -30,6 +31,7 @@ export async function closeVisit(w: Write, { visitId }: { visitId: string }): Pr
     throw new Refusal({ '': 'Not closed: something still stands open.' }, { problems });
   const written = visit.entries.map((e) => Date.parse(e.at)).filter((at) => at <= now.getTime());
   const valves = await closeWithVisit(w, visit, state);
+  const chain = await closeChainWithVisit(w, visit, state);
   const minutes = minutesTaken([visit.startedAt.getTime(), ...written, now.getTime()]);
   await tx`update visit set closed_at = ${now}, closed_by = ${personId} where team_id = ${team.id} and id = ${visitId}`;
   const ids: string[] = [];
@@ -39,7 +41,8 @@ export async function closeVisit(w: Write, { visitId }: { visitId: string }): Pr
     const record = drawUpRecord(visit.plan, state, visit.rules, minutes, job.key);
     const id = await insertRecord(tx, team, personId, visit, job.taskId, record, now);
     ids.push(id);
-    if (valves?.jobs.includes(job.key)) await keepCheck(tx, team.id, id, valves);
+    if (valves?.jobs.includes(job.key)) await keepCheck(tx, team.id, 'valve_check', id, valves);
+    if (chain?.jobs.includes(job.key)) await keepCheck(tx, team.id, 'chain_check', id, chain);
     records.push(record);
     await followUp(tx, team.id, personId, visit, job.taskId, id, record);
   }
@@ -49,15 +52,16 @@ export async function closeVisit(w: Write, { visitId }: { visitId: string }): Pr
   return ids[0]!;
 }
 
-/** The record of the job a check of the valves was made in. */
+/** The record of the job a check of the valves or of the chain was made in. */
 async function keepCheck(
   tx: Db,
   teamId: string,
+  table: 'valve_check' | 'chain_check',
   recordId: string,
   { checkId, within }: { checkId: string; within: number | null }
 ): Promise<void> {
   await tx`update service_record set next_within = ${within} where team_id = ${teamId} and id = ${recordId}`;
-  await tx`update valve_check set record_id = coalesce(record_id, ${recordId}) where team_id = ${teamId} and id = ${checkId}`;
+  await tx`update ${tx(table)} set record_id = coalesce(record_id, ${recordId}) where team_id = ${teamId} and id = ${checkId}`;
 }
 
 async function insertRecord(

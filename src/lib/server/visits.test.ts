@@ -105,6 +105,8 @@ async function finish(visitId: string): Promise<void> {
     const content = {
       drained: { ml: 1000 },
       clearances: {},
+      dressing: {},
+      slack: { slack: { mm: 40, asWritten: '40' } },
       pour: { ml: 1000 },
       debris: { grade: 'fine glitter', materials: [] },
       level: { level: { method: 'sight glass', position: 0.5 }, toppedUpMl: 80 },

@@ -48,6 +48,18 @@ import {
   shimReadSchema,
   sizesSchema
 } from '../valve/form';
+import {
+  chainCloseSchema,
+  chainDressSchema,
+  chainEntryStrikeSchema,
+  chainLengthSchema,
+  chainLookSchema,
+  chainPlaceSchema,
+  chainReplaceSchema,
+  chainStrikeSchema,
+  driveSchema,
+  slackMeasureSchema
+} from '../chain/form';
 import { entrySchema, type Entry } from '../visit/entry';
 import { startSchema } from '../visit/form';
 import { jobSchema } from '../job/form';
@@ -121,6 +133,17 @@ export const COMMANDS = {
   'valve.close': checkCloseSchema,
   'valve.strike': checkStrikeSchema,
 
+  'chain.drive': driveSchema,
+  'chain.place': chainPlaceSchema,
+  'chain.measure': slackMeasureSchema,
+  'chain.close': chainCloseSchema,
+  'chain.strike': chainStrikeSchema,
+  'chain.length': chainLengthSchema,
+  'chain.look': chainLookSchema,
+  'chain.dress': chainDressSchema,
+  'chain.strike-entry': chainEntryStrikeSchema,
+  'chain.replace': chainReplaceSchema,
+
   'job.save': jobSchema,
 
   'record.correct': correctionSchema,
@@ -156,6 +179,10 @@ interface Answers {
   'valve.measure': string;
   /** The record; null where it was done for no task. */
   'valve.close': string | null;
+  /** The check it went into. */
+  'chain.measure': string;
+  /** The record; null where it was done for no task. */
+  'chain.close': string | null;
   'visit.start': string;
   'visit.enter': Pick<Entry, 'seq' | 'at' | 'by'>;
   /** The first record. */

@@ -12,12 +12,14 @@ const of = (kind: Kind, sheet: Sheet | null = EMPTY) =>
 
 describe('a job is offered to machines that it fits', () => {
   it('a two-stroke has no engine oil to change, a dual-sport no differentials, an electric one no engine at all', () => {
-    expect(of('two-stroke enduro')).toEqual(['gearbox-check-screw', 'gearbox-two-stroke']);
-    expect(of('electric')).toEqual(['gearbox-check-screw']);
+    expect(of('two-stroke enduro')).toEqual(['gearbox-check-screw', 'gearbox-two-stroke', 'chain']);
+    expect(of('electric')).toEqual(['gearbox-check-screw', 'chain']);
     expect(of('dual-sport')).not.toContain('differentials');
     expect(of('dual-sport').some((k) => k.startsWith('gearbox'))).toBe(false);
     expect(of('utility quad')).toContain('differentials');
     expect(of('utility quad')).not.toContain('gearbox-two-stroke');
+    // It has shafts.
+    expect(of('utility quad')).not.toContain('chain');
   });
   it('what a machine has beyond its kind is on its sheet', () => {
     const oil = { ...EMPTY, figures: [figure('gearbox oil', null, { text: 'x' })] };
@@ -27,7 +29,10 @@ describe('a job is offered to machines that it fits', () => {
   });
   it('a level that is read another way is not looked for at a screw', () => {
     const said = (text: string) => ({ ...EMPTY, figures: [figure('gearbox level method', null, { text })] });
-    expect(of('two-stroke motocross', said('measured quantity only'))).toEqual(['gearbox-two-stroke']);
+    expect(of('two-stroke motocross', said('measured quantity only'))).toEqual([
+      'gearbox-two-stroke',
+      'chain'
+    ]);
     expect(of('two-stroke motocross', said('check screw'))).toContain('gearbox-check-screw');
   });
   it('a job about no oil fits every machine, and every machine has some job', () => {

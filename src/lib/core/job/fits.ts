@@ -8,8 +8,10 @@ import type { TemplateStep } from './template';
 
 /** Jobs of the product that are one kind of machine's: their way of warming, or what must never go in. */
 const hasValves = (kind: Kind) => sectionsOf(kind).includes('Valves');
+const hasChain = (kind: Kind) => sectionsOf(kind).includes('Chain and final drive');
 const ONLY: Readonly<Record<string, (kind: Kind) => boolean>> = {
   'gearbox-two-stroke': isTwoStroke,
+  chain: hasChain,
   ...Object.fromEntries([...VALVE_JOBS, 'cam-chain'].map((key) => [key, hasValves]))
 };
 

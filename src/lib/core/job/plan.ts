@@ -7,6 +7,7 @@ import type { Band } from '../quantity/band';
 import type { UnitName } from '../quantity/units';
 import type { FigureKey } from '../specs/kinds';
 import type { Circuit, FastenerRole, LevelMethod, Seal } from '../specs/sheet';
+import type { SlackInput } from '../chain/at-bench';
 import type { ValveStage } from '../valve/stages';
 import type { Opens } from './template';
 
@@ -76,6 +77,10 @@ export type StepInput =
   | { type: 'level'; circuit: Circuit; protocol: Protocol }
   /** The numbers of the valves, from the valve sheet: as found, once shims are in, as left. */
   | { type: 'clearances'; stage: ValveStage }
+  /** Slack of the chain, read. */
+  | SlackInput
+  /** The chain dressed, as the house has it. */
+  | { type: 'dressing'; dressing: 'lube' | 'wax' | 'dry' }
   /** Starts the engine: refused while oil is out or a plug is. */
   | { type: 'start' };
 

@@ -18,6 +18,9 @@ import {
 } from './before';
 import { circuit, inputsSame, itemSame, maybe, planJob, point, stepSame } from './pieces';
 import type { Fill, OpenedItem, SheetNumber, Step, StepInput, VisitPlan } from './plan';
+import { STAGES as SLACK_STAGES } from '../chain/check';
+import { HOWS, type Wanted } from '../chain/slack-typed';
+import { DRESSINGS } from '../chain/form';
 import { VALVE_STAGES } from '../valve/stages';
 import { templateShape, type JobTemplate } from './template';
 
@@ -37,9 +40,26 @@ const fill = z.object({
   number
 } satisfies Shape<Fill>);
 
+const wanted = z.object({
+  how: z.enum(HOWS),
+  lo: z.number(),
+  hi: z.number(),
+  aim: z.number()
+} satisfies Shape<Wanted>);
+
 const input: z.ZodType<StepInput> = z.discriminatedUnion('type', [
   ...inputsSame,
   z.object({ type: z.literal('clearances'), stage: z.enum(VALVE_STAGES) }),
+  z.object({
+    type: z.literal('slack'),
+    stage: z.enum(SLACK_STAGES),
+    wanted: maybe(wanted),
+    how: z.enum(HOWS),
+    at: z.number(),
+    finger: z.number(),
+    shift: maybe(z.number())
+  }),
+  z.object({ type: z.literal('dressing'), dressing: z.enum(DRESSINGS) }),
   z.object({
     type: z.literal('measure'),
     unit: z.enum(UNIT_NAMES),

@@ -3,6 +3,7 @@ import { numberTyped } from '../forms';
 import { UNIT_NAMES } from '../quantity/units';
 import { CIRCUITS, FASTENER_ROLES, FIGURE_KEYS, figureKind } from '../specs/sheet';
 import { findLoop } from '../ordering/model';
+import { STAGES as SLACK_STAGES } from '../chain/check';
 import { VALVE_STAGES } from '../valve/stages';
 
 /**
@@ -22,6 +23,8 @@ export const STEP_KINDS = [
   'level',
   'meter',
   'clearances',
+  'slack',
+  'dressing',
   'warm up',
   'run'
 ] as const;
@@ -39,6 +42,8 @@ export const KIND_WORDS: Readonly<Record<StepKind, string>> = {
   level: 'the level, read',
   meter: 'the hour meter',
   clearances: 'the valves, on the valve sheet',
+  slack: 'the slack of the chain, read',
+  dressing: 'the chain lubed, waxed or left dry',
   'warm up': 'warms the engine',
   run: 'starts the engine'
 };
@@ -114,8 +119,11 @@ export const stepShape = {
   mayLeaveOut: z.boolean().default(true),
   /** Spills oil of its circuit: goes before the oil is poured. */
   spills: z.boolean().default(false),
-  /** Of the valves: which of their numbers it wants. */
-  stage: z.enum(VALVE_STAGES).nullable().default(null),
+  /** Of the valves, or of the slack: which of their numbers it wants. */
+  stage: z
+    .enum([...new Set([...VALVE_STAGES, ...SLACK_STAGES])])
+    .nullable()
+    .default(null),
   /** A way round that is easy to get wrong: shown with the last photo. */
   orientation: z.boolean().default(false),
   /** What it is measured in, and its band: a figure of the machine's own sheet, or numbers that hold for every machine. */
@@ -182,10 +190,12 @@ export function templateProblems(t: {
       }
     if (s.kind === 'measure' && !s.measure)
       problems.push({ path: ['steps', i, 'measure'], message: 'Say in what unit it is measured.' });
-    if (s.kind === 'clearances' && s.stage === null)
+    const stages: readonly string[] | null =
+      s.kind === 'clearances' ? VALVE_STAGES : s.kind === 'slack' ? SLACK_STAGES : null;
+    if (stages && (s.stage === null || !stages.includes(s.stage)))
       problems.push({
         path: ['steps', i, 'stage'],
-        message: 'Say which of the valves’ numbers it wants.'
+        message: `Say which of the ${s.kind === 'slack' ? 'slack’s' : 'valves’'} numbers it wants.`
       });
     if (s.measure && s.measure.from !== null && s.measure.to !== null && s.measure.from > s.measure.to)
       problems.push({ path: ['steps', i, 'measure'], message: 'The band runs backwards.' });
@@ -229,6 +239,7 @@ export function templateProblems(t: {
 /** Whether a step of a kind can give an answer that opens a gate. */
 export function answers(kind: StepKind, is: Opens): boolean {
   if (kind === 'choice') return is === 'yes' || is === 'no';
-  if (kind === 'measure' || kind === 'clearances') return is === 'inside' || is === 'outside';
+  if (kind === 'measure' || kind === 'clearances' || kind === 'slack')
+    return is === 'inside' || is === 'outside';
   return kind === 'debris' && (is === 'glitter or worse' || is === 'flakes or worse');
 }

@@ -24,7 +24,7 @@ const task = (
 });
 const ENGINE_OIL = task('Engine oil, screen and filter', 'engine-oil');
 const AIR = task('Air filter');
-const CHAIN = task('Chain and sprockets');
+const CHAIN = task('Chain and sprockets', 'chain');
 const VALVES = task('Valve clearances', 'valve-check');
 const PLUG = task('Spark plug', null, 'hours', false);
 const FLUIDS = [

@@ -1,3 +1,5 @@
+import { slackAt } from '../chain/at-bench';
+import { showSlack } from '../chain/slack-typed';
 import type { Cause, Severity } from '../finding/finding';
 import type { WaitsFor } from '../finding/reminder';
 import type { VisitPlan } from '../job/plan';
@@ -47,6 +49,7 @@ export function leavesOf(plan: Pick<VisitPlan, 'jobs'>, state: VisitState): Leav
     findings: [
       ...state.steps.filter((s) => s.called).flatMap(tracedBy),
       ...state.steps.filter((s) => s.called && s.done).flatMap(outsideAt),
+      ...slackLeft(state.steps),
       ...state.items.flatMap((i) => deferredBy(i, jobOf(i))),
       ...state.items.flatMap((i) => foundAt(i, jobOf(i)))
     ],
@@ -102,6 +105,37 @@ function outsideAt(s: StepState): LeftFinding[] {
       job: s.step.jobs[0] ?? null,
       waits: null,
       closed: judge(left, band) === 'outside' ? null : `At the bench: ${show(left)}.`
+    }
+  ];
+}
+
+/** Slack that stays wrong. What was put right in the same visit is ordinary work, and leaves nothing. */
+function slackLeft(steps: readonly StepState[]): LeftFinding[] {
+  const read = steps.filter((s) => s.step.input.type === 'slack' && s.called && s.done);
+  const last = read.at(-1);
+  const [verdict, said] = last ? [slackAt(last), last.written.at(-1)?.slack] : [null, undefined];
+  if (
+    !last ||
+    !said ||
+    last.step.input.type !== 'slack' ||
+    (verdict !== 'too tight' && verdict !== 'too slack')
+  )
+    return [];
+  const w = last.step.input.wanted!;
+  return [
+    {
+      key: `slack:${last.step.key}`,
+      cause: 'measure',
+      what: line(
+        `Chain slack ${verdict}: ${showSlack(said.mm)}; wanted ${showSlack(w.lo)} to ${showSlack(w.hi)}`
+      ),
+      note: last.written.findLast((x) => x.remark)?.remark ?? '',
+      place: '',
+      severity: 'fix now',
+      fastenerId: null,
+      job: null,
+      waits: null,
+      closed: null
     }
   ];
 }

@@ -247,6 +247,59 @@ export const HOUSE_RULES = [
     reason: 'Lube keeps the rings supple; wax throws less; dry holds no sand.'
   },
   {
+    key: 'chainLimit',
+    about: 'Chain',
+    title: 'A chain is worn out at, where its book does not say',
+    type: 'number',
+    unit: 'mm over a metre',
+    from: 5,
+    to: 40,
+    default: 15,
+    reason: 'Longer than that it climbs on the teeth and takes the sprockets with it.'
+  },
+  {
+    key: 'chainSet',
+    about: 'Chain',
+    title: 'A worn chain is replaced',
+    type: 'one of',
+    choices: ['with both sprockets', 'by itself, sprockets by their look'],
+    default: 'with both sprockets',
+    reason: 'A new chain on old teeth wears to their pitch within hours.'
+  },
+  {
+    key: 'chainLeast',
+    about: 'Chain',
+    title: 'Slack left where the loop is tightest',
+    type: 'number',
+    unit: 'mm',
+    from: 0,
+    to: 40,
+    default: 8,
+    reason: 'With none left, chain, bearings and arm carry the landing.'
+  },
+  {
+    key: 'slackTolerance',
+    about: 'Chain',
+    title: 'Slack printed as one figure is kept to within',
+    type: 'number',
+    unit: 'mm',
+    from: 1,
+    to: 15,
+    default: 5,
+    reason: 'One figure is aimed at; nobody hits it to the millimetre.'
+  },
+  {
+    key: 'fingerWidth',
+    about: 'Chain',
+    title: 'A finger, where slack is told in fingers',
+    type: 'number',
+    unit: 'mm',
+    from: 10,
+    to: 25,
+    default: 16,
+    reason: 'Two fingers are 25 mm on one hand and 40 on another: measured once, they are a figure.'
+  },
+  {
     key: 'ageing',
     about: 'Schedule',
     title: 'Hours age what they pass',

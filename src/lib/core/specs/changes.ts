@@ -26,7 +26,7 @@ export const MODIFICATIONS: Readonly<Record<string, { figures: readonly FigureKe
     why: 'Other sprockets move the axle and change links and slack.'
   },
   'other chain': {
-    figures: ['chain pitch', 'chain links', 'chain slack'],
+    figures: ['chain pitch', 'chain links', 'chain slack', 'chain wear length'],
     why: 'Its maker gives its own pitch and wear limit.'
   },
   'aftermarket clutch': {

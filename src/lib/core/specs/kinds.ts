@@ -1,4 +1,7 @@
-import type { Dimension, UnitName } from '../quantity/units';
+import { CHAIN_KINDS } from './chain-kinds';
+import { length, volume, words, type FigureKind, type Section } from './kind';
+
+export { SECTIONS, type FigureKind, type Section } from './kind';
 
 export const LEVEL_METHODS = [
   'sight glass',
@@ -21,72 +24,6 @@ export const LEVEL_AIMS = [
   'anywhere between the marks'
 ] as const;
 export type LevelAim = (typeof LEVEL_AIMS)[number];
-
-export const SECTIONS = [
-  'Engine oil',
-  'Gearbox oil',
-  'Differentials and primary',
-  'Fork, coolant and brakes',
-  'Valves',
-  'Chain and final drive',
-  'Controls and ignition',
-  'Wheels and tyres',
-  'Electric drive'
-] as const;
-export type Section = (typeof SECTIONS)[number];
-
-/** Every figure a sheet can hold in this product, with what it is measured in and what is plausible for it. */
-export interface FigureKind<K extends string = string> {
-  /** Its slug: kept in the book, so it never changes. */
-  key: K;
-  label: string;
-  section: Section | null;
-  /** Null for a figure in words. */
-  dimension: Dimension | null;
-  /** The words to choose from, where only some make sense. */
-  choices?: readonly string[];
-  /** The unit a naked number is taken in. */
-  unit?: UnitName;
-  /** Base units; outside it the figure is questioned as a likely slip of a digit or a unit. No specification of anything. */
-  plausible?: readonly [number, number];
-  /** Printed as a range, or with a tolerance. */
-  range?: boolean;
-  /** Whether it hangs on a fastener. */
-  perFastener?: boolean;
-  /** `table`: grades of oil by air temperature, one a line. */
-  form?: 'table';
-  hint?: string;
-}
-
-const volume = <K extends string>(
-  key: K,
-  label: string,
-  section: Section,
-  lo: number,
-  hi: number
-): FigureKind<K> => ({
-  key,
-  label,
-  section,
-  dimension: 'volume',
-  plausible: [lo, hi],
-  hint: '1.15 qt or 950 ml'
-});
-const words = <K extends string>(key: K, label: string, section: Section, hint?: string): FigureKind<K> => ({
-  key,
-  label,
-  section,
-  dimension: null,
-  hint
-});
-const length = <K extends string>(
-  key: K,
-  label: string,
-  section: Section,
-  lo: number,
-  hi: number,
-  more: Partial<Omit<FigureKind, 'key'>> = {}
-): FigureKind<K> => ({ key, label, section, dimension: 'length', plausible: [lo, hi], ...more });
 
 /** How one circuit's level is read: method, run, settle, attitude, hot or cold. */
 /** What of a level protocol a sheet holds, each under its circuit's prefix. */
@@ -235,54 +172,7 @@ const KINDS = [
     plausible: [0.01, 0.1]
   },
 
-  length('chain slack', 'Chain slack, total at the place named', 'Chain and final drive', 5, 120, {
-    unit: 'mm',
-    range: true,
-    hint: '35–45 mm, 40 ± 5 mm'
-  }),
-  words(
-    'chain slack place',
-    'Chain slack, where and how',
-    'Chain and final drive',
-    'behind the slider, on the stand'
-  ),
-  length('chain pitch', 'Chain pitch', 'Chain and final drive', 6, 20, { unit: 'mm' }),
-  {
-    key: 'chain links' as const,
-    label: 'Chain, links',
-    section: 'Chain and final drive',
-    dimension: 'count',
-    unit: 'links',
-    plausible: [60, 160]
-  },
-  {
-    key: 'front sprocket' as const,
-    label: 'Front sprocket',
-    section: 'Chain and final drive',
-    dimension: 'count',
-    unit: 'teeth',
-    plausible: [8, 22]
-  },
-  {
-    key: 'rear sprocket' as const,
-    label: 'Rear sprocket',
-    section: 'Chain and final drive',
-    dimension: 'count',
-    unit: 'teeth',
-    plausible: [24, 80]
-  },
-  length('swingarm length', 'Swingarm, pivot to axle', 'Chain and final drive', 250, 800, { unit: 'mm' }),
-  length('adjuster pitch', 'Chain adjuster, thread pitch', 'Chain and final drive', 0.5, 2.5, { unit: 'mm' }),
-  length(
-    'pivot ahead of sprocket',
-    'Swingarm pivot behind the front sprocket’s centre',
-    'Chain and final drive',
-    20,
-    200,
-    {
-      unit: 'mm'
-    }
-  ),
+  ...CHAIN_KINDS,
 
   length('clutch free play', 'Clutch, free play at the lever', 'Controls and ignition', 0.5, 30, {
     unit: 'mm',

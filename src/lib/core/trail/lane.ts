@@ -63,6 +63,16 @@ export interface Stake {
   inside: string | null;
 }
 
+/** Something that likely ends between two hours: a range, since nobody knows it better. Hundredths of an hour ahead of now. */
+export interface Likely {
+  name: string;
+  from: Centihours;
+  /** Null: nobody can say. */
+  to: Centihours | null;
+  words: string;
+  href: string;
+}
+
 export interface Stretch {
   id: string;
   name: string;

@@ -2,7 +2,8 @@ import { isShimmed } from './head';
 import { readingNow, wearChecks, type PastCheck, type ValveRules, type ValveStand } from './check';
 import type { Measured } from './clearance';
 import { thickness, type Series } from './shim';
-import { alarmsOf, reachesLimit, wearOf, type Alarm, type Check, type Reaches } from './wear';
+import type { Reach } from '../statistics/reach';
+import { alarmsOf, reachesLimit, wearOf, type Alarm, type Check } from './wear';
 
 /** How one valve of a head wears, over all its checks. */
 export interface ValveWear {
@@ -14,7 +15,7 @@ export interface ValveWear {
   /** µm an hour; null with fewer than two checks at known hours. */
   rate: number | null;
   /** Hours from the latest check; null where it does not close up. */
-  reaches: Reaches | null;
+  reaches: Reach | null;
   /** As last measured. */
   now: Measured | null;
   alarms: Alarm[];

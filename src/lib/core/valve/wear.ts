@@ -1,3 +1,4 @@
+import { reach, type Reach } from '../statistics/reach';
 import { theilSen } from '../statistics/robust';
 import { spanOf, type Limits, type Measured } from './clearance';
 import type { Series } from './shim';
@@ -51,22 +52,6 @@ export function hasDoubled(checks: readonly Check[]): boolean {
   return before !== null && lately !== null && lately <= 2 * Math.min(before, -STILL);
 }
 
-/** All slopes between two checks that lie apart, the steepest fall first. µm an hour */
-function slopes(checks: readonly Check[]): number[] {
-  const seat = checks.map((c) => ({ x: c.hours, y: c.clearance + c.shim }));
-  return seat
-    .flatMap((a, i) => seat.slice(i + 1).flatMap((b) => (b.x > a.x ? [(b.y - a.y) / (b.x - a.x)] : [])))
-    .sort((a, b) => a - b);
-}
-
-/** Between how many hours from the latest check it will likely reach its lower limit. `late` null: nobody can say. */
-export interface Reaches {
-  early: number;
-  /** From the middle of what was measured, at the rate of all its past. */
-  likely: number;
-  late: number | null;
-}
-
 /**
  * Between which hours a valve likely reaches its lower limit: from the blade that went at the rate of the fastest quarter of
  * its past, to the one that did not at that of the slowest.
@@ -74,20 +59,16 @@ export interface Reaches {
  * @param now as it was last measured
  * @returns null where it does not close up, or nobody knows
  */
-export function reachesLimit(checks: readonly Check[], now: Measured, lo: number): Reaches | null {
-  const { left, rate } = wearOf(checks, lo);
-  if (left === null || rate === null) return null;
-  const all = slopes(checks);
-  const last = all.length - 1;
-  const steep = Math.min(rate, all[Math.floor(last * 0.25)]!);
-  const shallow = Math.max(rate, all[Math.ceil(last * 0.75)]!);
+export function reachesLimit(checks: readonly Check[], now: Measured, lo: number): Reach | null {
+  if (wearOf(checks, lo).left === null) return null;
   const span = spanOf(now);
   const most = Number.isFinite(span.to) ? span.to : span.from;
-  return {
-    likely: Math.max(0, ((span.from + most) / 2 - lo) / -rate),
-    early: Math.max(0, (span.from - lo) / -steep),
-    late: shallow < 0 ? Math.max(0, (most - lo) / -shallow) : null
-  };
+  // What closes up is what grows towards its limit from below.
+  return reach(
+    checks.map((c) => ({ x: c.hours, y: -(c.clearance + c.shim) })),
+    { from: -most, to: -span.from },
+    -lo
+  );
 }
 
 /** A shim within so many steps of the thinnest made leaves little to go. */

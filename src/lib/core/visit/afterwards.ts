@@ -1,3 +1,4 @@
+import { readSlack, withUnit } from '../chain/slack-typed';
 import { GRADES, type Grade, type Material } from '../debris/debris';
 import type { OilLook } from '../debris/trend';
 import type { Aim } from '../fluids/aim';
@@ -14,7 +15,7 @@ import { isShut, type ItemState } from './items';
 import { entrySchema } from './entry';
 import { BY_HOUSE_RULE, levelsAtAGlance, type AtHand, type Unsent } from './quick';
 import { wantsSequence } from './refuse';
-import { isLeft, type StepState, type VisitState } from './state';
+import { isLeft, opensGate, type StepState, type VisitState } from './state';
 
 /**
  * A visit done away from the app and written down afterwards: what was measured and seen is asked in one form, each opened point is
@@ -47,7 +48,8 @@ const ASKED: ReadonlySet<string> = new Set([
   'choice',
   'debris',
   'level',
-  'measure'
+  'measure',
+  'slack'
 ]);
 
 /** What has to be said of a visit: steps with an amount, an answer or a look; the rest was done, or is said not to have been. */
@@ -56,8 +58,33 @@ export function toSay(state: VisitState): { asked: StepState[]; done: StepState[
   const keys = new Set(left.flatMap((s) => (s.step.input.type === 'close' ? s.step.input.items : [])));
   return {
     asked: left.filter((s) => ASKED.has(s.step.input.type)),
-    done: left.filter((s) => ['tick', 'start', 'open', 'clearances'].includes(s.step.input.type)),
+    done: left.filter((s) => ['tick', 'start', 'open', 'clearances', 'dressing'].includes(s.step.input.type)),
     closed: state.items.filter((i) => keys.has(i.item.key) || (!isShut(i) && i.opened))
+  };
+}
+
+/** Steps whose answer other steps hang on. */
+const ANSWERS: ReadonlySet<string> = new Set(['choice', 'slack']);
+/**
+ * The visit as it will be asked about once the answers that are typed by now are written: what hangs on them is called for. Found
+ * slack that is wrong asks for the other two numbers in the same form.
+ */
+export function withAnswers(state: VisitState, a: Afterwards, { tools }: Pick<AtHand, 'tools'>): VisitState {
+  const answering = new Map(
+    state.steps.map((s) => {
+      const said = isLeft(s) && ANSWERS.has(s.step.input.type) ? contentOf(s, a, tools) : null;
+      return [
+        s.step.key,
+        said === null || isWanted(said) ? s : { ...s, done: true, written: [...s.written, said] }
+      ];
+    })
+  );
+  return {
+    ...state,
+    steps: state.steps.map((s) => ({
+      ...s,
+      called: s.step.gate === null || opensGate(s.step.gate, answering)
+    }))
   };
 }
 
@@ -195,6 +222,13 @@ function contentOf(s: StepState, a: Afterwards, tools: Toolbox): object | Wanted
       });
       if (!parsed.ok) return want(said ? parsed.problem.message : `In ${input.unit}?`);
       return { measured: { value: parsed.quantity.value, unit: parsed.quantity.unit } };
+    }
+    case 'slack': {
+      const unit = a.units === 'metric' ? 'mm' : 'in';
+      const read = readSlack(said, input.how, input.at, input.finger, unit);
+      return read.ok
+        ? { slack: { mm: read.slack, asWritten: withUnit(said, unit) } }
+        : want(said ? read.message : 'How much?');
     }
     case 'clearances': {
       const c = a.clearances?.[input.stage];

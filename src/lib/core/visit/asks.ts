@@ -59,6 +59,8 @@ export function asksAt(state: VisitState, s: StepState): Ask[] {
       const { level } = CIRCUIT_FIGURES[input.circuit];
       return input.protocol.method === null && level !== null ? ask(`${level} method`) : [];
     }
+    case 'slack':
+      return input.wanted === null ? ask('chain slack') : [];
     case 'measure': {
       if (input.figure === null || isKnown(input.number)) return [];
       const kind = figureKind(input.figure);

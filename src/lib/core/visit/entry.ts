@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { BACKWARDS } from '../chain/reading-typed';
 import { GRADES, MATERIALS } from '../debris/debris';
 import { OIL_LOOKS } from '../debris/trend';
 import { FOUND } from '../fasteners/found';
@@ -74,6 +75,20 @@ export const doneSchema = z.object({
       valves: z.number().int().min(1).max(32),
       bad: z.number().int().min(0).max(32)
     })
+    .optional(),
+  /** Slack of the chain: in all, at its tightest place, mm; at its slackest; the marks of both sides. */
+  slack: z
+    .object({
+      mm: z
+        .number({ error: 'How much is it?' })
+        .min(0, 'Not below zero.')
+        .max(200, 'At most 200 mm: is it the right unit?'),
+      slackest: z.number().min(0).max(200).nullable().optional(),
+      left: z.number().min(-100).max(1000).nullable().optional(),
+      right: z.number().min(-100).max(1000).nullable().optional(),
+      asWritten: z.string().max(60)
+    })
+    .refine((s) => (s.slackest ?? s.mm) >= s.mm, { path: ['slackest'], message: BACKWARDS })
     .optional(),
   /** Done away from the app and written down later: nobody knows at what moment. */
   afterwards: z.literal(true).optional()

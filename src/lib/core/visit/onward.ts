@@ -1,3 +1,6 @@
+import { slackAt } from '../chain/at-bench';
+import { VERDICT_WORDS } from '../chain/check';
+import { showSlack } from '../chain/slack-typed';
 import { besideAim } from '../fluids/aim';
 import { judgeLevel } from '../fluids/level';
 import { judge } from '../quantity/band';
@@ -30,6 +33,9 @@ export function goesOn(state: VisitState, s: StepState): boolean {
       const { aim } = input.protocol;
       return !('position' in level) || besideAim(level.position, aim) !== 'below';
     }
+    case 'slack':
+      // Found wrong, what puts it right comes next; wrong with the axle tight, it does not.
+      return input.stage !== 'tight' || slackAt(s) === 'inside' || slackAt(s) === 'no figure';
     case 'measure': {
       const last = measuredAt(s).at(-1);
       const { band } = input.number;
@@ -75,6 +81,8 @@ export function writtenInWords(state: VisitState, s: StepState): string {
       return last?.clearances
         ? `${last.clearances.valves} valves, ${last.clearances.bad === 0 ? 'all in' : `${last.clearances.bad} out`}`
         : '';
+    case 'slack':
+      return last?.slack ? `${showSlack(last.slack.mm)}, ${VERDICT_WORDS[slackAt(s)!]}` : '';
     case 'debris':
       return last?.grade ?? '';
     case 'oil':

@@ -22,6 +22,7 @@ export type EntryProblem =
   | { kind: 'no answer' }
   | { kind: 'no number'; unit: UnitName }
   | { kind: 'no clearances' }
+  | { kind: 'no slack' }
   | { kind: 'another dimension'; unit: UnitName; dimension: string; wanted: UnitName }
   | { kind: 'not pointed at' }
   | { kind: 'the wrong one'; name: string; circuit: string | null }
@@ -108,6 +109,8 @@ export function inWords(p: EntryProblem): string {
       return 'Yes or no?';
     case 'no clearances':
       return 'A pass needs its number, at every valve: measure them on the valve sheet.';
+    case 'no slack':
+      return 'A pass needs its number: how much slack is it?';
     case 'no number':
       return `A pass needs its number, in ${p.unit}.`;
     case 'another dimension':

@@ -1,3 +1,4 @@
+import { slackWanted } from '../chain/at-bench';
 import { setting, wrenchesFor } from '../fasteners/wrench';
 import { bestOil } from '../job/gather/gather';
 import { aimInWords, besideAim, type Aim } from '../fluids/aim';
@@ -54,6 +55,7 @@ export function quickAt(state: VisitState, s: StepState, hand: AtHand): Quick[] 
   });
   switch (input.type) {
     case 'tick':
+    case 'dressing':
       return [done('Done')];
     case 'start':
       return [done('It has run')];
@@ -183,7 +185,11 @@ export function runFrom(state: VisitState, key: string): string[] {
     if (heats) return false;
     if (input.type === 'close')
       return state.items.every((i) => !input.items.includes(i.item.key) || i.item.kind !== 'fastener');
-    return input.type === 'tick' || (input.type === 'open' && input.twins.length === 0);
+    return (
+      input.type === 'tick' ||
+      input.type === 'dressing' ||
+      (input.type === 'open' && input.twins.length === 0)
+    );
   };
   const run: string[] = [];
   for (const s of called.slice(Math.max(0, from))) {
@@ -211,6 +217,8 @@ export function numberOf(plan: Pick<VisitPlan, 'items'>, s: StepState): string {
         .join(', ');
     case 'oil':
       return input.want.grade ?? 'grade unknown';
+    case 'slack':
+      return slackWanted(input);
     case 'close':
       return plan.items
         .filter((i) => input.items.includes(i.key) && i.kind === 'fastener')

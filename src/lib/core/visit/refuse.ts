@@ -76,6 +76,8 @@ function refuseDone(
       return content.answer === undefined ? { kind: 'no answer' } : null;
     case 'clearances':
       return content.clearances === undefined ? { kind: 'no clearances' } : null;
+    case 'slack':
+      return content.slack === undefined ? { kind: 'no slack' } : null;
     case 'measure': {
       if (content.measured === undefined) return { kind: 'no number', unit: input.unit };
       const { unit } = content.measured;

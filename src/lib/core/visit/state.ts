@@ -1,3 +1,5 @@
+import { slackAt } from '../chain/at-bench';
+import { movesChain } from '../chain/axle';
 import { isOutside } from '../job/layout/in-the-way';
 import { gravity } from '../debris/debris';
 import { ledger, type Ledger, type Pour } from '../fluids/ledger';
@@ -103,7 +105,7 @@ export class VisitFold {
       if (!i) return;
       const was = isShut(i);
       applyToItem(i, entry);
-      if (entry.action === 'off' && was) letsOut(i, this.#steps);
+      if (entry.action === 'off' && was) letsOut(i, this.#steps, this.#items);
     } else if (entry.action === 'thing out') this.#things.set(id, { id, ...entry.content, in: false, by });
     else if (entry.action === 'thing in') {
       const thing = this.#things.get(entry.content.of);
@@ -145,7 +147,7 @@ export class VisitFold {
 export const isLeft = (s: StepState) => s.called && !s.done && s.leftOut === null;
 
 /** Whether a gate has been opened by what was written at any of its steps. */
-function opensGate(gate: NonNullable<Step['gate']>, steps: ReadonlyMap<string, StepState>): boolean {
+export function opensGate(gate: NonNullable<Step['gate']>, steps: ReadonlyMap<string, StepState>): boolean {
   return gate.steps.some((key) => {
     const s = steps.get(key);
     const w = s?.written.at(-1);
@@ -158,6 +160,10 @@ function opensGate(gate: NonNullable<Step['gate']>, steps: ReadonlyMap<string, S
       case 'outside': {
         if (s.step.input.type === 'clearances')
           return w.clearances !== undefined && (gate.is === 'outside') === w.clearances.bad > 0;
+        if (s.step.input.type === 'slack') {
+          const slack = slackAt(s);
+          return (gate.is === 'outside') === (slack === 'too tight' || slack === 'too slack');
+        }
         const judged = judgedAt(s);
         // Just at the end of its band it is still inside.
         return judged !== null && (gate.is === 'outside') === (judged === 'outside');
@@ -194,11 +200,46 @@ function isBack(i: ItemState, steps: ReadonlyMap<string, StepState>): boolean {
 }
 
 /** What lets oil out after its level was read makes that reading old: the level is to be read again. */
-function letsOut(i: ItemState, steps: Map<string, StepState>): void {
+function letsOut(i: ItemState, steps: Map<string, StepState>, items: Map<string, ItemState>): void {
   const { role, circuit } = i.item;
+  if (role === 'axle nut' && movesChain(i.item)) axleMoved(steps, items, null);
   if (role === 'filler cap' || role === 'check screw' || isOutside(role) || circuit === null) return;
   for (const s of steps.values())
     if (s.step.input.type === 'level' && s.step.input.circuit === circuit) s.done = false;
+}
+
+/**
+ * Moving the axle reopens what was seen to with it where it stood: the slack with the axle tight, the brake, the free spin
+ * (handbook, section 4). Adjusted once more, the nut that was torqued is loose again.
+ * @param by the step that moved it; null: its nut came off
+ */
+function axleMoved(steps: Map<string, StepState>, items: Map<string, ItemState>, by: Entry | null): void {
+  const adjusting = [...steps.values()].filter(
+    (s) => s.step.input.type === 'slack' && s.step.input.stage === 'adjusted'
+  );
+  const after = new Set(adjusting.map((s) => s.step.key));
+  for (let more = true; more;) {
+    more = false;
+    for (const s of steps.values())
+      if (!after.has(s.step.key) && s.step.needs.some((n) => after.has(n))) {
+        after.add(s.step.key);
+        more = true;
+      }
+  }
+  for (const s of steps.values()) {
+    const { input } = s.step;
+    const mine = after.has(s.step.key) && !adjusting.includes(s);
+    if (
+      (mine && (input.type === 'tick' || input.type === 'slack')) ||
+      (input.type === 'slack' && input.stage === 'tight')
+    )
+      s.done = false;
+    if (by && mine && input.type === 'close')
+      for (const key of input.items) {
+        const i = items.get(key)!;
+        if (isShut(i) && i.opened && i.item.role === 'axle nut') takeOff(i, by);
+      }
+  }
 }
 
 function applyToStep(
@@ -230,6 +271,8 @@ function applyToStep(
   else if (input.type === 'pour' || input.type === 'level') s.written.pop();
   else s.written = [];
   s.done = s.written.length > 0;
+  if (entry.action === 'done' && input.type === 'slack' && input.stage === 'adjusted')
+    axleMoved(steps, items, entry);
   if (input.type === 'open') {
     for (const key of input.items) {
       const i = items.get(key)!;
@@ -237,7 +280,7 @@ function applyToStep(
       if (entry.action === 'done') {
         const was = isShut(i);
         takeOff(i, entry);
-        if (was) letsOut(i, steps);
+        if (was) letsOut(i, steps, items);
       } else if (i.stand === 'off')
         Object.assign(i, {
           ...freshItem(i.item),

@@ -49,8 +49,10 @@ beforeAll(async () => {
     visit,
     template,
     head,
-    check
-  ] = Array.from({ length: 14 }, uuid) as string[];
+    check,
+    slackCheck,
+    chainEntry
+  ] = Array.from({ length: 16 }, uuid) as string[];
   const trigger = () => ({ id: uuid(), measure: 'hours', every: '15', limit: '', first: '', firstLimit: '' });
   const at = { machineId, day: '2026-06-12' };
   bodies = {
@@ -336,6 +338,56 @@ beforeAll(async () => {
     },
     'valve.close': { checkId: check, taskId: null, leave: null },
     'valve.strike': { checkId: check, reason: 'warm' },
+    'chain.drive': {
+      machineId,
+      at: 0.5,
+      attitude: 'rider on',
+      angle: '-12',
+      adjuster: { kind: 'screws', back: 'out', perMark: '2', lastMark: '14', offset: '', zero: '' },
+      chainSide: 'left',
+      front: '13',
+      rear: '50',
+      links: '114',
+      halfLink: false
+    },
+    'chain.place': { machineId, at: 0.4 },
+    'chain.measure': {
+      checkId: slackCheck,
+      machineId,
+      readings: [
+        { id: id(), stage: 'found', slack: 55, slackest: 60, left: '4', right: '4.5', typed: '55' },
+        { id: id(), stage: 'tight', slack: 40, slackest: null, left: null, right: null, typed: '40' }
+      ]
+    },
+    'chain.close': {
+      checkId: slackCheck,
+      taskId: null,
+      seen: ['wheel spins free'],
+      leave: { reason: 'r', severity: 'watch' }
+    },
+    'chain.strike': { checkId: slackCheck, reason: 'wrong bike' },
+    'chain.length': { id: id(), machineId, measured: '318', pitches: '20' },
+    'chain.look': {
+      id: chainEntry,
+      machineId,
+      front: 'hooked',
+      rear: null,
+      joint: 'riveted',
+      stiff: '1',
+      guides: 'grooved',
+      note: 'n'
+    },
+    'chain.dress': { id: id(), machineId, cleaned: true, dressing: 'wax' },
+    'chain.strike-entry': { entryId: chainEntry, reason: 'twice' },
+    'chain.replace': {
+      machineId,
+      chain: { id: id(), name: 'Chain', links: '114', halfLink: false },
+      front: { id: id(), name: 'Front', teeth: '13' },
+      rear: null,
+      was: { chain: null, front: null, rear: null },
+      old: 'scrapped',
+      reason: 'worn'
+    },
     'store.retire': { id: wrench, what: 'wrench' },
     'job.save': {
       key: 'mine',

@@ -2,6 +2,16 @@ import type { Answer, Input, Kind } from '../../core/command/commands';
 import type { Role } from '../../core/team/team';
 import type { Scope } from '../book/hold';
 import { addCall, dropCall, machineOfCall } from '../calls';
+import { addDressing, addLength, addLook, machineOfEntry, replaceSet, strikeEntry } from '../chain-entries';
+import {
+  closeSlack,
+  machineOfCheck,
+  measureSlack,
+  placeOfSlackClose,
+  setDrive,
+  setPlace,
+  strikeSlack
+} from '../chains';
 import { addComponent, moveComponent, rebuild, scrap, swapComponents } from '../components';
 import { correct, placeOfRecord } from '../corrections';
 import type { Tx } from '../db';
@@ -284,6 +294,36 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
     // What it said of the next one is over.
     scope: async (s, tx, teamId) => ({ ...(await placeOfCheck(tx, teamId, s.checkId)), counts: true }),
     handle: strikeCheck
+  }),
+
+  'chain.drive': entry({ role: everyone, scope: (d) => onSheet(d.machineId), handle: setDrive }),
+  'chain.place': entry({ role: everyone, scope: (p) => onSheet(p.machineId), handle: setPlace }),
+  'chain.measure': entry({ role: everyone, scope: (m) => onSheet(m.machineId), handle: measureSlack }),
+  'chain.close': entry({
+    role: everyone,
+    scope: (c, tx, teamId) => placeOfSlackClose(tx, teamId, c),
+    handle: closeSlack
+  }),
+  'chain.strike': entry({
+    role: everyone,
+    // What it said of the next one is over.
+    scope: async (s, tx, teamId) => onMachine(await machineOfCheck(tx, teamId, s.checkId)),
+    handle: strikeSlack
+  }),
+  // What is worn out, or wrong by its look, is a finding.
+  'chain.length': entry({ role: everyone, scope: (l) => onMachine(l.machineId), handle: addLength }),
+  'chain.look': entry({ role: everyone, scope: (l) => onMachine(l.machineId), handle: addLook }),
+  'chain.dress': entry({ role: everyone, scope: (d) => onSheet(d.machineId), handle: addDressing }),
+  'chain.strike-entry': entry({
+    role: everyone,
+    // What was found by it is over.
+    scope: async (s, tx, teamId) => onMachine(await machineOfEntry(tx, teamId, s.entryId)),
+    handle: strikeEntry
+  }),
+  'chain.replace': entry({
+    role: everyone,
+    scope: (r) => ({ ...onMachine(r.machineId), moves: true }),
+    handle: replaceSet
   }),
 
   'store.retire': entry({ role: everyone, scope: null, handle: retire }),

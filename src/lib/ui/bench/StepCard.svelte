@@ -18,6 +18,7 @@
   import Photos from './Photos.svelte';
   import Pour from './Pour.svelte';
   import Shut from './Shut.svelte';
+  import Slack from './Slack.svelte';
   import StepTimer from './StepTimer.svelte';
   import WhichOne from './WhichOne.svelte';
   import Underside from './Underside.svelte';
@@ -218,6 +219,17 @@
           onwrite={(clearances) => doneAndOn({ clearances })}
           {onward}
         />{/key}
+    {:else if input.type === 'slack'}
+      {#key s.key}<Slack
+          {bench}
+          {input}
+          {step}
+          sheet={around.chain}
+          {units}
+          {machineId}
+          onwrite={(slack) => doneAndOn({ slack })}
+        />{/key}
+      {#if step.done}<button type="button" class="go next mt-3" onclick={onward}>Next step</button>{/if}
     {:else if input.type === 'measure'}
       {#key s.key}<Measure
           {input}

@@ -14,6 +14,7 @@
     methodKey,
     REMARK,
     toSay,
+    withAnswers,
     writtenAfterwards,
     type Wanted
   } from '$lib/core/visit/afterwards';
@@ -52,7 +53,10 @@
   const wrong = $derived<Record<string, Wanted>>(
     bench.problem && bench.problemAt ? { ...refused, [bench.problemAt]: bench.problem } : refused
   );
-  const form = $derived(toSay(bench.state));
+  const ahead = $derived(
+    withAnswers(bench.state, { ...draft.all, units, clearances }, { tools: bench.tools })
+  );
+  const form = $derived(toSay(ahead));
   const anything = $derived(form.asked.length + form.closed.length + form.done.length > 0);
   const id = $props.id();
   const labelOf = (s: StepState) => {
@@ -68,7 +72,7 @@
   /** The oil is looked at once, where it came out first. */
   const firstLook = $derived(form.asked.find((s) => s.step.input.type === 'debris')?.step.key);
   const isField = ({ step: { input } }: StepState) =>
-    ['drained', 'pour', 'measure', 'oil'].includes(input.type);
+    ['drained', 'pour', 'measure', 'slack', 'oil'].includes(input.type);
   const optionsOf = (s: StepState): readonly string[] => {
     const { type } = s.step.input;
     if (type === 'debris') return GRADES;
@@ -88,7 +92,7 @@
   function save(e: SubmitEvent) {
     e.preventDefault();
     const { lines, wanted } = writtenAfterwards(
-      bench.state,
+      ahead,
       { ...draft.all, units, clearances },
       {
         tools: bench.tools,
@@ -148,13 +152,21 @@
             {#if numberOf(bench.plan, s)}<span class="quiet text-sm">{numberOf(bench.plan, s)}</span
               >{/if}</label
           >
-          {#if input.type === 'drained' || input.type === 'pour' || input.type === 'measure'}
+          {#if input.type !== 'oil'}
             <input
               id="{id}-{key}"
               class="field figure w-full text-2xl"
               inputmode="decimal"
               autocomplete="off"
-              placeholder={input.type === 'measure' ? input.unit : units === 'metric' ? 'ml' : 'US qt'}
+              placeholder={input.type === 'measure'
+                ? input.unit
+                : input.type === 'slack'
+                  ? units === 'metric'
+                    ? 'mm'
+                    : 'in'
+                  : units === 'metric'
+                    ? 'ml'
+                    : 'US qt'}
               aria-invalid={wrong[key] ? true : undefined}
               bind:value={said[key]}
             />

@@ -1,3 +1,4 @@
+import type { ChainSheet } from '$lib/core/chain/sheet';
 import type { Air } from '$lib/core/fluids/air';
 import type { Fastener } from '$lib/core/specs/sheet';
 import type { Entry } from '$lib/core/visit/entry';
@@ -46,6 +47,8 @@ export interface Around {
   today: string;
   /** The valves, where a job of the visit is about them; sheet null: the head is not laid out. */
   valves: { sheet: ValveSheet | null } | null;
+  /** The chain sheet, where a job of the visit is about the slack. */
+  chain: ChainSheet | null;
   /** Air of the weeks ahead, by the simulated station; null: there is none. */
   air: Air | null;
 }

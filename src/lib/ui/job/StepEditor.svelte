@@ -1,6 +1,7 @@
 <!-- One step of a job, open to be changed. -->
 <script lang="ts">
   import { FASTENER_ROLES, FIGURE_KINDS, figureKind, type FigureKey } from '$lib/core/specs/sheet';
+  import { STAGES as SLACK_STAGES } from '$lib/core/chain/check';
   import { VALVE_STAGES } from '$lib/core/valve/stages';
   import { UNIT_NAMES } from '$lib/core/quantity/units';
   import { ENGINES, KIND_WORDS, OPENS, STEP_KINDS, WHENS, type TemplateStep } from '$lib/core/job/template';
@@ -28,7 +29,7 @@
   function turned() {
     step.measure =
       step.kind === 'measure' ? (step.measure ?? { unit: 'mm', from: null, to: null, figure: null }) : null;
-    step.stage = step.kind === 'clearances' ? (step.stage ?? 'found') : null;
+    step.stage = step.kind === 'clearances' || step.kind === 'slack' ? 'found' : null;
   }
   /** Figures of a sheet that something can be measured by. */
   const MEASURED = FIGURE_KINDS.filter((k) => k.dimension !== null);
@@ -82,6 +83,16 @@
       <select class="in" bind:value={step.stage}
         >{#each VALVE_STAGES as v (v)}<option value={v}
             >{v === 'found' ? 'as found' : v === 'fitted' ? 'shims fitted' : 'as left'}</option
+          >{/each}</select
+      ></label
+    >
+  {/if}
+  {#if step.kind === 'slack'}
+    <label
+      >Which of the slack’s numbers
+      <select class="in" bind:value={step.stage}
+        >{#each SLACK_STAGES as v (v)}<option value={v}
+            >{v === 'found' ? 'as found' : v === 'adjusted' ? 'adjusted' : 'axle tight'}</option
           >{/each}</select
       ></label
     >

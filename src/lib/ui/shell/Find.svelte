@@ -57,7 +57,10 @@
       });
       if (w) list.push({ text: `${m.plate}  ${m.name}: log hours`, note: '', go: () => openHours(m.id) });
       if (w)
-        list.push({ text: `${m.plate}  ${m.name}: spec sheet`, note: '', go: to(`/machines/${m.id}/sheet`) });
+        list.push(
+          { text: `${m.plate}  ${m.name}: spec sheet`, note: '', go: to(`/machines/${m.id}/sheet`) },
+          { text: `${m.plate}  ${m.name}: chain sheet`, note: '', go: to(`/machines/${m.id}/chain`) }
+        );
     }
     return w
       ? list.sort(

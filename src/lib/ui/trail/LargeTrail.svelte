@@ -7,7 +7,7 @@
   import { select } from 'd3-selection';
   import { zoom, type D3ZoomEvent } from 'd3-zoom';
   import { untrack } from 'svelte';
-  import type { Lane } from '$lib/core/trail/lane';
+  import type { Lane, Likely } from '$lib/core/trail/lane';
   import { HOME_WINDOW } from '$lib/core/trail/scale';
   import { homeAcross, MAGNIFIED, transformOf, windowOf } from './zoom';
   import Track from './Track.svelte';
@@ -16,8 +16,9 @@
     lane: Lane;
     /** The task to point out. */
     mark?: string;
+    likely?: readonly Likely[];
   }
-  let { lane, mark }: Props = $props();
+  let { lane, mark, likely = [] }: Props = $props();
   let view = $state(HOME_WINDOW);
   let box: HTMLElement | undefined = $state();
   let width = $state(0);
@@ -69,7 +70,7 @@
 <div class="mt-4">
   <!-- svelte-ignore a11y_no_static_element_interactions -->
   <div bind:this={box} bind:clientWidth={width} class="box" ondragstart={(e) => e.preventDefault()}>
-    <Track {lane} window={view} large {mark} />
+    <Track {lane} window={view} large {mark} {likely} />
   </div>
   <div class="no-print mt-1 flex flex-wrap gap-1" role="group" aria-label="Zoom and move">
     <button type="button" class="key" onclick={() => closer(2)} aria-label="Closer"><Plus size={20} /></button

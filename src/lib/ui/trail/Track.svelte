@@ -7,7 +7,7 @@
   import { marks, percentIn } from './scale';
   import { showHours } from '$lib/core/hours/hours';
   import { pressure, type State } from '$lib/core/schedule/state';
-  import type { Lane, Stake } from '$lib/core/trail/lane';
+  import type { Lane, Likely, Stake } from '$lib/core/trail/lane';
   import Board from './Board.svelte';
   import { stakeHref } from '../shell/shell.svelte';
 
@@ -18,14 +18,25 @@
     large?: boolean;
     /** The task whose stake is pointed out. */
     mark?: string;
+    /** What likely wears out between which hours ahead: a range, and no stake. */
+    likely?: readonly Likely[];
   }
-  let { lane, window: view, large = false, mark }: Props = $props();
+  let { lane, window: view, large = false, mark, likely = [] }: Props = $props();
 
   const height = $derived(large ? 214 : 86);
   const ground = $derived(large ? 152 : 64);
   const uid = $props.id();
 
   const x = $derived(percentIn(view));
+  const ranges = $derived(
+    likely
+      .map((l) => ({
+        ...l,
+        left: Math.max(0, x(l.from)),
+        right: Math.min(100, l.to === null ? 100 : x(l.to))
+      }))
+      .filter((l) => l.right > l.left)
+  );
   const inView = (at: number) => at >= -1 && at <= 101;
   const pegs = $derived(
     bunch(
@@ -84,6 +95,14 @@
     <pattern id="{uid}-tape" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"
       ><rect width="4" height="8" fill="var(--tape)" /></pattern
     >
+    <pattern id="{uid}-likely" width="6" height="6" patternUnits="userSpaceOnUse"
+      ><rect width="6" height="6" fill="var(--paper)" /><circle
+        cx="3"
+        cy="3"
+        r="1.4"
+        fill="var(--ink-2)"
+      /></pattern
+    >
   </defs>
   {#each stretches as s (s.id)}
     {@const next = s.id === lane.stretches[0]?.id}
@@ -130,6 +149,28 @@
     {/each}
   {/if}
 
+  {#each likely.filter((l) => x(l.from) > 100) as l (l.name)}
+    <a href={l.href} aria-label={l.words}
+      ><text x="99.5%" y={ground - 11} text-anchor="end" class="tag"
+        >{l.name} in {Math.round(l.from / 100)}{l.to === null
+          ? ' h or more'
+          : ` to ${Math.round(l.to / 100)} h`} →</text
+      ></a
+    >
+  {/each}
+  {#each ranges as l (l.name)}
+    <a href={l.href} aria-label={l.words}>
+      <rect
+        x="{l.left}%"
+        y={ground - 6}
+        width="{l.right - l.left}%"
+        height="12"
+        fill="url(#{uid}-likely)"
+        stroke="var(--ink-2)"><title>{l.words}</title></rect
+      >
+      <text x="{l.left}%" dx="4" y={ground - 11} class="tag">{l.name}</text>
+    </a>
+  {/each}
   {#each pegs as list (list[0]!.recordId)}
     <a
       href="/records/{list[0]!.recordId}"

@@ -11,6 +11,7 @@
   import { asPast, wearOfHead } from '$lib/core/valve/wear-of-head';
   import { checkInput, type ValveSheet as Sheet } from '$lib/core/valve/sheet';
   import { keep, kept } from '../form/kept';
+  import Toggle from '../form/Toggle.svelte';
   import CloseBox from './CloseBox.svelte';
   import { ValveDesk } from './desk.svelte';
   import FitBox from './FitBox.svelte';
@@ -151,14 +152,9 @@
       ></label
     >
   {/if}
-  <div class="ml-auto flex items-center gap-1" role="group" aria-label="Blades are marked in">
+  <div class="ml-auto flex items-center gap-1">
     <span class="quiet text-sm">blades in</span>
-    {#each ['mm', 'in'] as const as u (u)}<button
-        type="button"
-        class="unit"
-        aria-pressed={unit === u}
-        onclick={() => turn(u)}>{u}</button
-      >{/each}
+    <Toggle label="Blades are marked in" options={['mm', 'in'] as const} value={unit} onpick={turn} />
   </div>
 </div>
 {#if desk.said}<p class="error said mt-2" role="alert">{desk.said}</p>{/if}
@@ -266,15 +262,6 @@
     z-index: 2;
     background: var(--paper);
     padding-block: 0.35rem;
-  }
-  .unit {
-    border: 1px solid var(--rule-strong);
-    min-height: 2.4rem;
-    min-width: 2.8rem;
-  }
-  .unit[aria-pressed='true'] {
-    background: var(--ink);
-    color: var(--paper);
   }
   .cold {
     border-left: 6px solid var(--signal);

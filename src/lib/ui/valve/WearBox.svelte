@@ -9,7 +9,8 @@
   import { checkStrikeSchema } from '$lib/core/valve/form';
   import { showDay } from '$lib/core/time/day';
   import { commandForm } from '../form/command-form';
-  import OneWord from '../form/OneWord.svelte';
+  import StrikeCell from '../table/StrikeCell.svelte';
+  import StrikeRow from '../table/StrikeRow.svelte';
   import WearChart from './WearChart.svelte';
   import { headline, linesOf, wearLine } from './wear-words';
 
@@ -78,30 +79,14 @@
                     >{/if}
                 </td>
               {/each}
-              <td class="no-print"
-                ><button
-                  type="button"
-                  class="link text-sm"
-                  aria-expanded={striking === p.id}
-                  onclick={() => {
-                    form.reset();
-                    striking = striking === p.id ? null : p.id;
-                  }}>Strike out</button
-                ></td
-              >
+              <StrikeCell id={p.id} bind:striking {form} />
             </tr>
-            {#if striking === p.id}<tr class="no-print"
-                ><td colspan={stands.length + 3}
-                  ><OneWord
-                    label="Strike out the check"
-                    {form}
-                    field="reason"
-                    ask="Why it does not count"
-                    submit="Strike it out"
-                    onleave={() => (striking = null)}
-                  /></td
-                ></tr
-              >{/if}
+            {#if striking === p.id}<StrikeRow
+                colspan={stands.length + 3}
+                label="Strike out the check"
+                {form}
+                onleave={() => (striking = null)}
+              />{/if}
           {/each}
         </tbody>
       </table>

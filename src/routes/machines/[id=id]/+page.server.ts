@@ -7,6 +7,8 @@ import { dayOf } from '$lib/core/time/day';
 import { laneOf, machineNow } from '$lib/core/trail/lane';
 import { isOpen, listCalls } from '$lib/server/calls';
 import { listComponents } from '$lib/server/component-pages';
+import { likelyOfChain } from '$lib/core/chain/likely';
+import { chainSheet } from '$lib/server/chain-sheet';
 import { db } from '$lib/server/db';
 import { listFindings } from '$lib/server/findings';
 import { getMachine } from '$lib/server/machines';
@@ -33,6 +35,9 @@ export const load: PageServerLoad = async ({ locals, params }) => {
     listFindings(sql, team.id, { machineId: machine.id }),
     outingsWithoutHours(sql, team.id, machine.id)
   ]);
+  const chain = sectionsOf(machine.kind).includes('Chain and final drive')
+    ? await chainSheet(sql, team, machine.id)
+    : null;
   const planned = calendar.of(machine.id);
   const now = machineNow(standing!, planned, today);
   const dues = tasksDue(standing!.tasks, now).sort(nearestFirst);
@@ -54,6 +59,8 @@ export const load: PageServerLoad = async ({ locals, params }) => {
     closed: findings.filter((f) => f.closed !== null),
     calls: calls.filter(isOpen),
     unknown,
-    valves: sectionsOf(machine.kind).includes('Valves')
+    likely: chain ? likelyOfChain(chain) : [],
+    valves: sectionsOf(machine.kind).includes('Valves'),
+    chain: chain !== null
   };
 };

@@ -74,6 +74,9 @@
     {#if data.valves}<Button size="sm" color="alternative" href="/machines/{data.machine.id}/valves"
         >Valves</Button
       >{/if}
+    {#if data.chain}<Button size="sm" color="alternative" href="/machines/{data.machine.id}/chain"
+        >Chain</Button
+      >{/if}
     {#if !data.lane.visitId}<Button size="sm" color="alternative" href="/machines/{data.machine.id}/visit"
         >To the bench</Button
       >{/if}
@@ -98,7 +101,7 @@
     <a class="link" href="/machines/{data.machine.id}/meters#unknown">take its usual hours</a>.
   </p>{/if}
 
-<LargeTrail lane={data.lane} />
+<LargeTrail lane={data.lane} likely={data.likely} />
 
 {#snippet findings()}<Findings
     machineId={data.machine.id}

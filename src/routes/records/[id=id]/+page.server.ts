@@ -6,6 +6,7 @@ import { db } from '$lib/server/db';
 import { listPhotos } from '$lib/server/photos';
 import { earlierConsumption, getRecord, recordsOfVisit } from '$lib/server/records';
 import { wrenchNames } from '$lib/server/stores';
+import { slackOfRecord } from '$lib/server/chain-sheet';
 import { checkOfRecord } from '$lib/server/valve-records';
 import type { PageServerLoad } from './$types';
 
@@ -16,12 +17,13 @@ export const load: PageServerLoad = async ({ locals, params }) => {
   const record = await getRecord(sql, teamId, params.id);
   if (!record) error(404, 'No such record in this team.');
   const { visitId } = record;
-  const [visit, photos, wrenches, corrections, valves] = await Promise.all([
+  const [visit, photos, wrenches, corrections, valves, slack] = await Promise.all([
     visitId ? recordsOfVisit(sql, teamId, visitId) : { records: [record], steps: [] },
     visitId ? listPhotos(sql, teamId, visitId) : [],
     wrenchNames(sql, teamId),
     correctionsOf(sql, teamId, record),
-    checkOfRecord(sql, teamId, record)
+    checkOfRecord(sql, teamId, record),
+    slackOfRecord(sql, teamId, record)
   ]);
   const contents = visit.records.flatMap((r) => r.content ?? []);
   const whole = contents.length > 0 ? wholeVisit(contents) : null;
@@ -41,6 +43,7 @@ export const load: PageServerLoad = async ({ locals, params }) => {
     wrenches,
     corrections,
     valves,
+    slack,
     rises: rises.filter((r) => r !== null)
   };
 };

@@ -7,6 +7,7 @@
   import { showBand } from '$lib/core/quantity/band';
   import { show, showBoth } from '$lib/core/quantity/quantity';
   import Valves from '$lib/ui/record/Valves.svelte';
+  import Slack from '$lib/ui/record/Slack.svelte';
   import AtSteps from '$lib/ui/record/AtSteps.svelte';
   import Corrections from '$lib/ui/record/Corrections.svelte';
 
@@ -202,6 +203,7 @@
   </div>
 {/if}
 {#if data.valves}<Valves check={data.valves} />{/if}
+{#if data.slack}<Slack check={data.slack} machineId={data.record.machineId} />{/if}
 {#if inForce.length > 0}
   {#snippet rules()}{#each inForce as { rule, value }, i (rule.key)}{i > 0 ? '; ' : ''}<span class="quiet"
         >{rule.title.toLowerCase()}:</span

@@ -3,6 +3,7 @@ import { AIR_DAYS } from '$lib/core/fluids/air';
 import { stationAir } from '$lib/core/fluids/station';
 import { dayOf } from '$lib/core/time/day';
 import { forgottenLast } from '$lib/server/bench-history';
+import { chainSheet } from '$lib/server/chain-sheet';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
 import { listPhotos } from '$lib/server/photos';
@@ -35,6 +36,9 @@ export const load: PageServerLoad = async ({ locals, params, depends }) => {
       today,
       valves: visit.plan.steps.some((s) => s.input.type === 'clearances')
         ? { sheet: await valveSheetIn(sql, team, visit.machineId) }
+        : null,
+      chain: visit.plan.steps.some((s) => s.input.type === 'slack')
+        ? await chainSheet(sql, team, visit.machineId)
         : null,
       // A stand-in for the weather advises the demo alone.
       air: team.isDemo ? stationAir(today, AIR_DAYS) : null

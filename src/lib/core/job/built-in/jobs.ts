@@ -1,4 +1,5 @@
 import type { JobTemplate } from '../template';
+import { chainSteps } from './chain';
 import { oilSteps } from './oil';
 import { step } from './steps';
 import { camChainSteps, valveSteps } from './valves';
@@ -130,6 +131,15 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
     about: 'The chain on its wheel, guides, and how far the tensioner has come out.',
     circuits: [],
     steps: camChainSteps()
+  },
+  {
+    key: 'chain',
+    version: 1,
+    title: 'Chain: slack, look, dressing',
+    about:
+      'Cleaned, looked over, slack read at its tightest; adjusted only where it is not right, and read again with the axle tight.',
+    circuits: [],
+    steps: chainSteps()
   }
 ];
 export const BUILT_IN_KEYS = BUILT_IN.map((t) => t.key);

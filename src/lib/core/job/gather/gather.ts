@@ -149,6 +149,9 @@ function usual(plan: Pick<VisitPlan, 'steps' | 'items'>): Line[] {
           }
         ]
       : []),
+    ...(plan.steps.some((s) => s.input.type === 'slack')
+      ? [{ text: 'Steel rule, chain brush and solvent, rag for the sprocket', lack: null }]
+      : []),
     ...(drains ? [{ text: 'Drain pan, measuring jug, clean rag, gloves', lack: null }] : []),
     ...(washes ? [{ text: 'Solvent, brush, white paper', lack: null }] : []),
     ...bolts(plan.items)

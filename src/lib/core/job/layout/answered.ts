@@ -1,3 +1,4 @@
+import { SLACK_UNKNOWN, slackInputOf } from '../../chain/at-bench';
 import { upperEnd } from '../../quantity/band';
 import type { Circuit, Fastener } from '../../specs/sheet';
 import { figureKind, figureOf } from '../../specs/sheet';
@@ -24,7 +25,7 @@ export const NOT_NAMED = 'not on the sheet yet';
  */
 export function answered<P extends Pick<VisitPlan, 'steps' | 'items'>>(
   plan: P,
-  input: Pick<LayoutInput, 'kind' | 'sheet' | 'rules' | 'sealUses' | 'found'>
+  input: Pick<LayoutInput, 'kind' | 'sheet' | 'rules' | 'sealUses' | 'found' | 'chain'>
 ): P {
   const from: LayoutInput = { ...input, jobs: [], history: {}, last: {} };
   const items = plan.items.map((i) => itemNow(i, from, plan.items));
@@ -129,6 +130,14 @@ function stepNow(s: Step, input: LayoutInput, items: readonly OpenedItem[]): Ste
             betweenMl: protocol.betweenMl ?? now.betweenMl
           }
         }
+      };
+    }
+    case 'slack': {
+      if (s.input.wanted || !input.chain?.wanted) return s;
+      return {
+        ...s,
+        lines: s.lines.filter((l) => l !== SLACK_UNKNOWN),
+        input: slackInputOf(s.input.stage, input.chain)
       };
     }
     case 'measure': {

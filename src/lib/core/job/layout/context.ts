@@ -9,6 +9,7 @@ import type { LevelPart } from '../../specs/kinds';
 import { figureOf, type Circuit, type Fastener, type Figure, type Sheet } from '../../specs/sheet';
 import type { LastTime } from '../plan';
 import type { VersionedTemplate, When } from '../template';
+import type { ChainForJobs } from '../../chain/at-bench';
 import type { HeadForJobs } from '../../valve/stages';
 import { levelMethod } from './words';
 
@@ -55,6 +56,8 @@ export interface LayoutInput {
   last: Readonly<Record<string, LastTime>>;
   /** The head of its engine; null or left out: not laid out. */
   head?: HeadForJobs | null;
+  /** Its chain; null or left out: it has none, or nobody asked. */
+  chain?: ChainForJobs | null;
 }
 
 export function historyOf(input: LayoutInput, circuit: Circuit): CircuitHistory {

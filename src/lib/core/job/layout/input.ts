@@ -1,3 +1,5 @@
+import { slackInputOf } from '../../chain/at-bench';
+import type { Stage as SlackStage } from '../../chain/check';
 import { aimOf } from '../../fluids/aim';
 import { tableOf } from '../../fluids/oil';
 import { pouringPlan } from '../../fluids/pour';
@@ -6,6 +8,7 @@ import { quantity } from '../../quantity/quantity';
 import { USUAL_UNIT } from '../../quantity/units';
 import { CIRCUITS, figureKind, figureOf, type Circuit, type Fastener, type Figure } from '../../specs/sheet';
 import type { Fill, Point, Protocol, StepInput } from '../plan';
+import type { ValveStage } from '../../valve/stages';
 import type { TemplateStep } from '../template';
 import {
   circuitFigure,
@@ -126,7 +129,11 @@ export function inputOf(
     case 'choice':
       return { type: 'choice' };
     case 'clearances':
-      return { type: 'clearances', stage: s.stage ?? 'found' };
+      return { type: 'clearances', stage: (s.stage as ValveStage | null) ?? 'found' };
+    case 'slack':
+      return slackInputOf((s.stage as SlackStage | null) ?? 'found', input.chain);
+    case 'dressing':
+      return { type: 'dressing', dressing: input.rules.chainDressing };
     case 'measure':
       return measureOf(s, input, f);
     case 'run':

@@ -1,3 +1,4 @@
+import { movesChain } from '../../chain/axle';
 import { unnoted, type Circuit, type Fastener, type FastenerRole } from '../../specs/sheet';
 import { usualFasteners } from '../../specs/usual';
 import { makeStep, type OpenedItem, type Step, type VisitPlan } from '../plan';
@@ -39,7 +40,10 @@ function fastenersFor(p: Place, input: LayoutInput): (Fastener | null)[] {
   const { step, circuit } = p;
   if (step.each === null) return [null];
   const free = isInTheWay(step.each);
-  const named = input.sheet.fasteners.filter((f) => f.role === step.each && (free || f.circuit === circuit));
+  const all = input.sheet.fasteners.filter((f) => f.role === step.each && (free || f.circuit === circuit));
+  // Of the axles it is the one that the chain pulls at.
+  const ofChain = step.each === 'axle nut' && p.job.template.steps.some((s) => s.kind === 'slack');
+  const named = ofChain ? all.filter(movesChain).slice(0, 1) : all;
   // One filler is opened, whichever comes first.
   if (step.each === 'filler cap' && named.length > 0) return named.slice(0, 1);
   if (named.length > 0 || !step.orNamed) return named;

@@ -1,3 +1,4 @@
+import { slackLines } from '../../chain/at-bench';
 import { showBand, upperEnd } from '../../quantity/band';
 import type { Circuit, Fastener } from '../../specs/sheet';
 import { carriesScreen, circuitFigure, historyOf, levelFigure, methodOf, type LayoutInput } from './context';
@@ -124,6 +125,8 @@ function tokens(c: LineContext): Record<string, () => string[]> {
     cranking: () => pumpOut(input, circuit),
     tdc: () => (input.head?.guide.length ? [...input.head.guide] : [TDC_UNKNOWN]),
     clearances: () => [...(input.head?.limits ?? [])],
+    slack: () => slackLines(input.chain),
+    dressing: () => [DRESSED[rules.chainDressing]],
     glass: () => beforeStart(input),
     pressure: () => pressure(input),
     items: () =>
@@ -135,6 +138,12 @@ function tokens(c: LineContext): Record<string, () => string[]> {
     gather: () => []
   };
 }
+
+const DRESSED = {
+  lube: 'Lube on the inside of the lower run, the wheel turned by hand; what drips is wiped off.',
+  wax: 'Wax on a clean, dry chain, the wheel turned by hand; left to set before it is ridden.',
+  dry: 'Left dry: wiped, and nothing on it.'
+} as const;
 
 /** One line or title of a template, for this machine. Several lines where it asks for a list; none where it comes to nothing. */
 export function fill(line: string, context: LineContext): string[] {

@@ -44,8 +44,10 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
     instead: jobOf(d) === d.task.job ? null : jobOf(d),
     template: templateFor({ id: d.task.id, name: d.task.name, job: jobOf(d) }, null, templates)
   }));
-  // Nothing presses: what has steps of its own is what one comes to the bench for.
-  const first = jobs.some((j) => j.picked) ? undefined : (jobs.find((j) => j.own) ?? jobs[0]);
+  // Nothing presses: what has steps of its own is what one comes to the bench for, and its oil most often.
+  const first = jobs.some((j) => j.picked)
+    ? undefined
+    : (jobs.find((j) => j.own && j.template.circuits.length > 0) ?? jobs.find((j) => j.own) ?? jobs[0]);
   if (first) first.picked = true;
   const input = await layoutInput(
     sql,

@@ -1,0 +1,122 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { parseBand } from '../quantity/band';
+import {
+  inAll,
+  inSixteenths,
+  readSlack,
+  showSlack,
+  slackInWords,
+  toldOf,
+  wantedOf,
+  withUnit
+} from './slack-typed';
+
+const printed = (typed: string) => {
+  const words = slackInWords(typed);
+  if (words) return { band: null, text: typed };
+  const read = parseBand(typed, { dimension: 'length', unit: 'mm' });
+  return read.ok ? { band: read.band, text: null } : { band: null, text: typed };
+};
+const told = (typed: string, at = 0.5) => toldOf(printed(typed), at, 16);
+
+describe('slack as a manual prints it', () => {
+  it.each([
+    ['35–45 mm', 'in all', 35, 45],
+    ['40 ± 5 mm', 'in all', 35, 45],
+    ['1 1/4 in', 'in all', 31.75, 31.75],
+    ['1 to 1.5 in', 'in all', 25.4, 38.1],
+    ['max 50 mm', 'in all', 0, 50],
+    ['± 20 mm', 'each way', 40, 40],
+    ['+/- 15–20 mm', 'each way', 30, 40],
+    ['15 mm each way', 'each way', 30, 30],
+    ['2 fingers', 'fingers', 32, 32],
+    ['two to three fingers', 'fingers', 32, 48],
+    ['two and a half fingers', 'fingers', 40, 40],
+    ['1 1/2 fingers', 'fingers', 24, 24]
+  ] as const)('%s is told %s: %d to %d mm in all', (typed, how, lo, hi) => {
+    const t = told(typed)!;
+    expect(t.how).toBe(how);
+    expect(t.lo).toBeCloseTo(lo, 6);
+    expect(t.hi).toBeCloseTo(hi, 6);
+  });
+
+  it('pushed up only is from where it hangs: half-way 2 / (1 + √¾) of it', () => {
+    // A bow hangs √¾ as deep as the corner of the same excess: 1 + 0.8660 of a half, of 2 halves.
+    expect(inAll('up only', 0.5)).toBeCloseTo(2 / 1.8660254, 6);
+    expect(told('up 30 mm')!.lo).toBeCloseTo(32.15, 2);
+    expect(told('30 mm up only')).toMatchObject({ how: 'up only' });
+    expect(told('pushed up 30–40 mm')!.hi).toBeCloseTo(42.87, 2);
+    // Nearer to a sprocket the bow is flatter still: 3 · 0.2 · 0.8 = 0.48, root 0.6928.
+    expect(inAll('up only', 0.2)).toBeCloseTo(2 / 1.6928203, 6);
+  });
+
+  it('is unknown where the words say no figure, and an upper limit is not told upwards', () => {
+    expect(told('as the chain guide shows')).toBeNull();
+    expect(told('some fingers')).toBeNull();
+    expect(slackInWords('up to 40 mm')).toBeNull();
+    expect(told('up to 40 mm')).toMatchObject({ how: 'in all', lo: 0, hi: 40 });
+  });
+
+  it('one figure is kept to within what the house says; of a range the middle is aimed at', () => {
+    expect(wantedOf(told('40 mm')!, 5)).toMatchObject({ lo: 35, hi: 45, aim: 40 });
+    expect(wantedOf(told('35–45 mm')!, 5)).toMatchObject({ lo: 35, hi: 45, aim: 40 });
+    expect(wantedOf(told('3 mm')!, 5).lo).toBe(0);
+  });
+});
+
+describe('slack as it is read off the chain', () => {
+  const read = (typed: string, usual: Parameters<typeof readSlack>[1] = 'in all', unit?: 'in' | 'mm') =>
+    readSlack(typed, usual, 0.5, 16, unit);
+  it.each([
+    ['38', 38],
+    ['38,5 mm', 38.5],
+    ['1 1/4 in', 31.8],
+    ['1 1/2"', 38.1],
+    ['2 fingers', 32],
+    ['± 18', 36],
+    ['18 each way', 36],
+    ['40 in all', 40],
+    ['0', 0]
+  ])('%s is %d mm', (typed, slack) => {
+    expect(read(typed)).toMatchObject({ ok: true, slack });
+  });
+  it('a naked number is told as the manual tells it, in the unit of the field', () => {
+    expect(read('18', 'each way')).toMatchObject({ slack: 36, how: 'each way' });
+    expect(read('28', 'up only')).toMatchObject({ slack: 30, how: 'up only' });
+    expect(read('1.5', 'in all', 'in')).toMatchObject({ slack: 38.1 });
+    // Nobody means 38 fingers.
+    expect(read('38', 'fingers')).toMatchObject({ slack: 38, how: 'in all' });
+    expect(read('40 total', 'each way')).toMatchObject({ slack: 40, how: 'in all' });
+  });
+  it.each(['', 'tight', '500', '45 in', 'nine fingers', '-3', '38 psi'])('%s is not', (typed) => {
+    const r = read(typed);
+    expect(r.ok).toBe(false);
+    if (!r.ok) expect(r.message).toMatch(/\w/);
+  });
+  it('half a metre says what it may be', () => {
+    expect(read('500')).toEqual({
+      ok: false,
+      message: '500 mm is more than hangs on any machine (200 mm). The other unit, or a decimal point?'
+    });
+  });
+  it('never throws', () => {
+    fc.assert(fc.property(fc.string(), (s) => void read(s)));
+  });
+});
+
+it('is kept with the unit a naked number was in', () => {
+  expect(withUnit(' 1 1/2 ', 'in')).toBe('1 1/2 in');
+  expect(withUnit('38,5', 'mm')).toBe('38,5 mm');
+  expect(withUnit('2 fingers', 'mm')).toBe('2 fingers');
+  expect(withUnit('± 18', 'mm')).toBe('± 18');
+});
+
+it('is shown in half millimetres, and in sixteenths of an inch', () => {
+  expect(showSlack(38.24)).toBe('38 mm');
+  expect(showSlack(38.26)).toBe('38.5 mm');
+  expect(inSixteenths(31.75)).toBe('1 1/4 in');
+  expect(inSixteenths(38.1)).toBe('1 1/2 in');
+  expect(inSixteenths(25.4)).toBe('1 in');
+  expect(inSixteenths(11.1)).toBe('7/16 in');
+});
