@@ -14,6 +14,7 @@
   import AskOne from '../bench/AskOne.svelte';
   import { keep, kept } from '../form/kept';
   import { send } from '../form/send';
+  import { lookAgain } from '../shell/again';
   import Toggle from '../form/Toggle.svelte';
   import { say } from '../shell/shell.svelte';
   import CareBox from './CareBox.svelte';
@@ -116,11 +117,7 @@
   const LOOK_AGAIN_MS = 4000;
   $effect(() => {
     if (!sheet.check) return;
-    const timer = setInterval(() => {
-      if (document.visibilityState === 'visible' && navigator.onLine && !desk.busy)
-        void invalidate('app:chain');
-    }, LOOK_AGAIN_MS);
-    return () => clearInterval(timer);
+    return lookAgain('app:chain', LOOK_AGAIN_MS, () => desk.busy);
   });
   const pitch = $derived(now.figures.pitch);
 </script>

@@ -1,7 +1,6 @@
 <!-- The valves of one head: measured, judged, planned, fitted, proven, closed; and how they wear. On its own page, and at the bench. -->
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { invalidate } from '$app/navigation';
   import { page } from '$app/state';
   import { checkProblems, isBad, standsOf, wantsLeft, wantsNumber } from '$lib/core/valve/check';
   import { showUm, type ClearanceUnit } from '$lib/core/valve/limits';
@@ -12,6 +11,7 @@
   import { checkInput, type ValveSheet as Sheet } from '$lib/core/valve/sheet';
   import { keep, kept } from '../form/kept';
   import Toggle from '../form/Toggle.svelte';
+  import { lookAgain } from '../shell/again';
   import CloseBox from './CloseBox.svelte';
   import { ValveDesk } from './desk.svelte';
   import FitBox from './FitBox.svelte';
@@ -108,11 +108,7 @@
   const LOOK_AGAIN_MS = 4000;
   $effect(() => {
     if (!open) return;
-    const timer = setInterval(() => {
-      if (document.visibilityState === 'visible' && navigator.onLine && !desk.busy)
-        void invalidate('app:valves');
-    }, LOOK_AGAIN_MS);
-    return () => clearInterval(timer);
+    return lookAgain('app:valves', LOOK_AGAIN_MS, () => desk.busy);
   });
   const ago = $derived.by(() => {
     if (!sheet.ranAt) return null;
