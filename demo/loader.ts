@@ -10,6 +10,7 @@ import { at, DEMO_TEAM_ID, person, uid } from './ids';
 import { loadReadings, loadSheet } from './load-book';
 import { chainWantsAgain, loadChain } from './load-chains';
 import { loadComponents, loadReports } from './load-parts';
+import { loadRounds } from './load-rounds';
 import { loadStores } from './load-stores';
 import { loadBladesAndShims, loadHead, wantsAgain } from './load-valves';
 import { loadHalfVisit, loadVisit } from './load-visits';
@@ -47,6 +48,7 @@ export async function loadDemo(sql: Sql, now: Date, { again = false } = {}): Pro
     for (const { machine } of CHAINS) await chainWantsAgain(tx, team, uid(machine));
     for (const slug of new Set([...HEADS, ...CHAINS].map((x) => x.machine)))
       await refreshStanding(tx, DEMO_TEAM_ID, uid(slug));
+    for (const slug of await loadRounds(tx, today, now)) await refreshStanding(tx, DEMO_TEAM_ID, uid(slug));
     return `${TEAM.name}, ${MACHINES.length} machines, season up to ${today}.`;
   });
 }
@@ -84,6 +86,8 @@ async function clear(tx: Db): Promise<void> {
     'finding_change',
     'reminder',
     'finding',
+    'round_answer',
+    'machine_round',
     'house_rule',
     'figure_check',
     'modification',

@@ -222,3 +222,35 @@ export const usual = {
   chain: 'Chain slack and lube',
   plug: 'Spark plug'
 };
+
+/** What holds a quad together besides its engine, each tried by its number. */
+export const quadChassis = (wheel: number): DemoFastener[] => {
+  const one = (
+    slug: string,
+    role: DemoFastener['role'],
+    name: string,
+    at: [number, number],
+    quantity: number,
+    head: string,
+    torque: number
+  ): DemoFastener => ({
+    slug,
+    circuit: null,
+    role,
+    name,
+    place: '',
+    at,
+    quantity,
+    head,
+    torque: [torque, 'N·m']
+  });
+  return [
+    one('front-left-nuts', 'axle nut', 'Front left wheel nuts', [0.06, 0.16], 4, '17 mm hex', wheel),
+    one('front-right-nuts', 'axle nut', 'Front right wheel nuts', [0.94, 0.16], 4, '17 mm hex', wheel),
+    one('bar-clamp', 'clamp', 'Handlebar clamp bolts', [0.5, 0.24], 4, '6 mm hex', 21),
+    one('front-calipers', 'brake', 'Front caliper bolts', [0.12, 0.2], 4, '12 mm hex', 31),
+    one('swingarm-pivot', 'pivot', 'Swingarm pivot', [0.3, 0.62], 1, '22 mm hex', 82),
+    one('carrier-bolts', 'axle nut', 'Axle carrier pinch bolts', [0.5, 0.8], 4, '14 mm hex', 54),
+    one('sprocket-bolts', 'sprocket bolts', 'Rear sprocket bolts', [0.6, 0.84], 4, '13 mm hex', 33)
+  ];
+};

@@ -1,4 +1,4 @@
-import { drain, filler, filter, glass, guard, screen, usual, type DemoMachine } from './machine';
+import { drain, filler, filter, glass, guard, screen, usual, type DemoMachine, quadChassis } from './machine';
 
 /** The dual-sport, the quads that sweep the course, and the electric trainer. */
 export const OTHERS: DemoMachine[] = [
@@ -70,7 +70,8 @@ export const OTHERS: DemoMachine[] = [
       filler('Left side, beside the cylinder'),
       drain('Underneath, centre', [29, 'N·m']),
       screen('Left side, low', [20, 'N·m']),
-      filter('Right side, two bolts', 2, [10, 'N·m'])
+      filter('Right side, two bolts', 2, [10, 'N·m']),
+      ...quadChassis(46)
     ],
     figures: [
       ['engine oil with filter', 1.6, 'L'],

@@ -22,7 +22,7 @@ await main(() =>
     const team = await one(sql`select id from team`);
     const fell = await one(sql`select id from machine where plate = '12'`);
     const rake = await one(sql`select id from machine where plate = '5'`);
-    const earlier = new Date(Date.now() - 20 * 86_400_000).toISOString().slice(0, 10);
+    const quad = await one(sql`select id from machine where plate = '84'`);
     const visit = await one(sql`select id from visit where closed_at is null`);
     const record = await one(
       sql`select r.id from service_record r join machine m on m.id = r.machine_id where m.plate = '41' and r.visit_id is not null order by done_at desc limit 1`
@@ -58,7 +58,6 @@ await main(() =>
     };
 
     await shot('trail', '/');
-    await shot('trail-phone', '/', { width: 390, height: 844 });
     await shot('machine', `/machines/${fell}`, { height: 1000 });
     await shot('spec-sheet', `/machines/${fell}/sheet`);
     await shot('race-day', '/outings/day', {
@@ -73,19 +72,6 @@ await main(() =>
     await shot('due', '/due', {
       act: async (page) =>
         void (await page.getByRole('button', { name: /^Why is Valve clearances of 5/ }).click())
-    });
-    await shot('task-editor', `/tasks/new?machine=${fell}`, {
-      height: 900,
-      act: async (page) => {
-        const form = page.getByRole('form', { name: 'Add a task' });
-        await form.getByLabel('Task', { exact: true }).fill('Spark plug');
-        await form.getByLabel('Every, hours', { exact: true }).fill('20');
-        await form.getByLabel('Limit, hours', { exact: true }).fill('25');
-        await form.getByLabel('on a day, at these hours').check();
-        await form.getByLabel('Day it was last done').fill(earlier);
-        await form.getByLabel('Running hours then').fill('112');
-        await page.getByText('The machine stands at').waitFor();
-      }
     });
     await shot('chain', `/machines/${fell}/chain`, {
       height: 900,
@@ -133,18 +119,8 @@ await main(() =>
         await page.getByRole('button', { name: 'In by hand' }).waitFor();
       }
     });
-    await shot('bench-write-down', `/visits/${visit}`, {
-      height: 1000,
-      act: async (page) => {
-        await page.getByText('Write it down', { exact: true }).click();
-        await page.getByLabel('Drained').fill('1.9 L');
-        await page.getByText('Half-way', { exact: true }).click();
-        await page.getByRole('checkbox', { name: /^All \d+, as they stand here/ }).check();
-      }
-    });
     await shot('underside', `/machines/${fell}/underside`);
     await shot('record', `/records/${record}`);
-    await shot('shims', '/stores/shims');
     // Last, for it begins a check.
     const measured = async (page) => {
       // It was ridden only now, on the race day above.
@@ -168,12 +144,20 @@ await main(() =>
         await page.evaluate(() => scrollTo(0, 0));
       }
     });
-    await shot('shim-plans', `/machines/${rake}/valves`, {
+    await shot('round-phone', `/machines/${fell}/round`, {
+      width: 390,
+      height: 844,
       act: async (page) => {
-        await page.getByText('To buy:').waitFor();
-        await page.getByRole('heading', { name: 'Shim plan' }).evaluate((e) => e.scrollIntoView());
+        const slack = page.getByRole('group', { name: 'Chain slack', exact: true });
+        await slack.getByRole('textbox').first().fill('48');
+        await slack.getByRole('button', { name: 'Found' }).click();
+        await slack.evaluate((e) => e.scrollIntoView({ block: 'center' }));
       }
     });
+    await shot('torque-round', `/machines/${quad}/round?list=torque`, { height: 900 });
+    await shot('owner', `/machines/${quad}/owner`, { height: 900 });
+    await shot('findings', '/findings');
+    await shot('board', '/board');
     await browser.close();
   })
 );

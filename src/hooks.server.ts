@@ -5,7 +5,7 @@ import { isLoopback } from '$lib/server/host';
 import { log, logFault } from '$lib/server/log';
 import { AWAY_WORDS, isAway } from '$lib/server/problems';
 import { refreshMissing } from '$lib/server/standing';
-import { InRounds } from '$lib/server/rounds';
+import { InRounds } from '$lib/server/in-rounds';
 import { workplaceOf } from '$lib/server/teams';
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;

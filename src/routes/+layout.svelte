@@ -4,7 +4,7 @@
   import { afterNavigate, goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
   import Mark from '$lib/ui/shell/Mark.svelte';
-  import { openHours, shell } from '$lib/ui/shell/shell.svelte';
+  import { openFinding, openHours, shell } from '$lib/ui/shell/shell.svelte';
 
   let { data, children } = $props();
 
@@ -13,6 +13,7 @@
   let ready = $state(false);
   /** On a phone the places, who is working and the light lie behind one key. */
   let unfolded = $state(false);
+  const PANELS = { hours: 'Log hours', finding: 'Finding', find: 'Find', keys: 'Shortcuts' };
   let main: HTMLElement | undefined = $state();
 
   const YEAR = 'path=/; max-age=31536000; samesite=lax';
@@ -33,7 +34,13 @@
     single = localStorage.getItem('ht_single_keys') !== 'off';
     offline = !navigator.onLine;
     ready = true;
+    left();
   });
+  /** What a round could not send before its page was left goes from here; on its own page it does so itself. */
+  function left() {
+    if (data.team && !page.route.id?.endsWith('/round'))
+      void import('$lib/ui/round/left').then(({ sendLeftRounds }) => sendLeftRounds());
+  }
   $effect(() => {
     if (ready) localStorage.setItem('ht_single_keys', single ? 'on' : 'off');
   });
@@ -44,6 +51,9 @@
 
   const typing = (t: EventTarget | null) =>
     t instanceof HTMLElement && (t.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(t.tagName));
+  /** The machine the page is of; null: of none, or of all. */
+  const machineHere = () =>
+    page.params.id && page.route.id?.startsWith('/machines/') ? page.params.id : null;
   function keys(e: KeyboardEvent) {
     if (e.key === 'Escape' && shell.panel) {
       shell.panel = null;
@@ -65,10 +75,12 @@
       r: '/records',
       s: '/stores',
       w: '/jobs',
-      h: '/rules'
+      h: '/rules',
+      g: '/board',
+      i: '/findings'
     };
-    if (e.key === 'l')
-      openHours((page.params.id && page.route.id?.startsWith('/machines/') ? page.params.id : null) ?? null);
+    if (e.key === 'l') openHours(machineHere());
+    else if (e.key === 'f') openFinding(machineHere());
     else if (e.key === '/') shell.panel = 'find';
     else if (e.key === '?') shell.panel = shell.panel === 'keys' ? null : 'keys';
     else if (places[e.key]) void goto(places[e.key]!);
@@ -79,11 +91,18 @@
     page.url.pathname === path || (path !== '/' && page.url.pathname.startsWith(path)) ? 'page' : undefined;
 </script>
 
-<svelte:window onkeydown={keys} ononline={() => (offline = false)} onoffline={() => (offline = true)} />
+<svelte:window
+  onkeydown={keys}
+  ononline={() => {
+    offline = false;
+    left();
+  }}
+  onoffline={() => (offline = true)}
+/>
 
 <a class="sr-only focus:not-sr-only" href="#main">To the page</a>
 <header
-  class="no-print frame flex flex-wrap items-center gap-x-4 gap-y-2 py-2"
+  class="no-print frame flex flex-wrap items-center gap-x-3 gap-y-2 py-2"
   class:folded={ready && !unfolded}
   data-ready={ready}
 >
@@ -91,10 +110,11 @@
     ><Mark /><span class="figure text-2xl leading-none font-bold">Hour Trail</span></a
   >
   {#if data.team}
-    <nav aria-label="Places" class="places figure flex flex-wrap gap-x-4 text-lg">
+    <nav aria-label="Places" class="places figure flex flex-wrap gap-x-3 text-lg">
       <a href="/" aria-current={here('/')}>Trail</a>
       <a href="/due" aria-current={here('/due')}>Due</a>
       <a href="/outings" aria-current={here('/outings')}>Outings</a>
+      <a href="/board" aria-current={here('/board')}>Board</a>
       <a href="/bench" aria-current={here('/bench')}>Bench</a>
       <a href="/parts" aria-current={here('/parts')}>Components</a>
       <a href="/stores" aria-current={here('/stores')}>Stores</a>
@@ -110,7 +130,10 @@
       aria-controls="tools"
       onclick={() => (unfolded = !unfolded)}>Places</button
     >
-    <div id="tools" class="tools flex flex-wrap items-center gap-x-3 gap-y-2 text-sm">
+    <div id="tools" class="tools flex flex-wrap items-center gap-x-2 gap-y-2 text-sm">
+      <button type="button" class="act" onclick={() => openFinding(machineHere())}
+        >Finding <kbd>F</kbd></button
+      >
       <button type="button" class="act" onclick={() => (shell.panel = 'find')}>Find <kbd>/</kbd></button>
       <label class="flex items-center gap-1.5">
         <span class="sr-only">Working</span>
@@ -122,12 +145,12 @@
       <label class="flex items-center gap-1.5">
         <span class="sr-only">Theme</span>
         <select class="pick" onchange={theme} value={data.theme}>
-          <option value="auto">theme: device</option>
-          <option value="light">theme: light</option>
-          <option value="dark">theme: dark</option>
+          <option value="auto">device</option>
+          <option value="light">light</option>
+          <option value="dark">dark</option>
         </select>
       </label>
-      <a class="link" href="/team">{data.team.name}</a>
+      <a class="link team" href="/team" title={data.team.name}>{data.team.name}</a>
       <button
         type="button"
         class="act"
@@ -143,15 +166,15 @@
   </p>{/if}
 
 {#if shell.panel && data.team}
-  <section
-    class="no-print panel"
-    aria-label={shell.panel === 'hours' ? 'Log hours' : shell.panel === 'find' ? 'Find' : 'Shortcuts'}
-  >
+  <section class="no-print panel" aria-label={PANELS[shell.panel]}>
     <div class="frame py-4">
       {#if shell.panel === 'hours'}
         {#await import('$lib/ui/hours/LogHours.svelte') then { default: LogHours }}{#key shell.machineId}<LogHours
               people={data.people}
               today={data.today}
+            />{/key}{/await}
+      {:else if shell.panel === 'finding'}
+        {#await import('$lib/ui/finding/QuickFinding.svelte') then { default: QuickFinding }}{#key shell.machineId}<QuickFinding
             />{/key}{/await}
       {:else if shell.panel === 'find'}
         {#await import('$lib/ui/shell/Find.svelte') then { default: Find }}<Find />{/await}
@@ -208,8 +231,14 @@
     color: var(--on-signal);
     font-weight: 700;
   }
-  .pick {
+  .team {
     max-width: 9rem;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .pick {
+    max-width: 7.5rem;
     background: transparent;
     border: 0;
     border-bottom: 1px solid var(--rule-strong);
@@ -228,6 +257,15 @@
     border: 1px solid currentColor;
     padding-inline: 0.35em;
     margin-left: 0.25em;
+  }
+  /* A laptop has everything in one line; the keys stand in the list of shortcuts. */
+  @media (max-width: 1400px) {
+    .tools kbd {
+      display: none;
+    }
+    .team {
+      max-width: 6.5rem;
+    }
   }
   .panel {
     background: var(--sheet);

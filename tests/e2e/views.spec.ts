@@ -39,6 +39,7 @@ test.describe('axe finds nothing in either light, and nothing runs off the side 
 test.describe('axe finds nothing in what opens on a view', () => {
   for (const [key, name] of [
     ['l', 'log hours'],
+    ['f', 'a finding'],
     ['/', 'find'],
     ['?', 'shortcuts']
   ] as const)
@@ -46,7 +47,7 @@ test.describe('axe finds nothing in what opens on a view', () => {
       await open(page, '/');
       await page.keyboard.press(key);
       await page
-        .getByRole('region', { name: /Log hours|Find|Shortcuts/ })
+        .getByRole('region', { name: /^(Log hours|Finding|Find|Shortcuts)$/ })
         .locator('label, h2')
         .first()
         .waitFor();

@@ -239,6 +239,7 @@ describe('what is deferred, and what came out with the oil', () => {
     expect(await ready()).toBe(false);
     for (const f of open)
       await closeFinding(book.sql, book.team, book.personId, {
+        how: 'done',
         findingId: f.id,
         word: 'insert fitted, 20 N·m, small wrench'
       });

@@ -28,7 +28,7 @@ const add = (more: Partial<FindingInput>, at = later(1)) => {
   return addFinding(pit.sql, pit.book.team, pit.book.personId, f, at).then(() => f.id);
 };
 const close = (findingId: string, word = 'new seal', at = later(40)) =>
-  closeFinding(pit.sql, pit.book.team, pit.book.personId, { findingId, word }, at);
+  closeFinding(pit.sql, pit.book.team, pit.book.personId, { findingId, how: 'done', word }, at);
 const lane = async (machineId: string) => (await lanesOf(pit.sql, pit.book.team, [machineId], later(30)))[0]!;
 
 beforeAll(async () => {
@@ -60,7 +60,9 @@ describe('findings', () => {
       await pit.sql`select ready from machine_standing where machine_id = ${pit.book.machineId}`
     ).toEqual([{ ready: false }]);
     await close(id, 'new clamp, 22 N·m');
-    await close(id, 'somebody else, later');
+    await expect(close(id, 'somebody else, later')).rejects.toMatchObject({
+      errors: { word: expect.stringMatching(/new clamp, 22 N·m/) }
+    });
     expect((await lane(pit.book.machineId)).notReady).toEqual([]);
     expect(await listFindings(pit.sql, pit.book.team.id, { machineId: pit.book.machineId })).toMatchObject([
       { what: 'Bar clamp cracked', hours: 3840, closed: { word: 'new clamp, 22 N·m' } }
@@ -156,7 +158,13 @@ describe('findings', () => {
   });
   it('closed by twenty at once it is closed once', async () => {
     const id = await add({ what: 'Raced' });
-    await Promise.all(Array.from({ length: 20 }, (_, i) => close(id, `by ${i}`, later(41))));
+    const sent = await Promise.allSettled(
+      Array.from({ length: 20 }, (_, i) => close(id, `by ${i}`, later(41)))
+    );
+    // The others are told with what: nobody believes theirs was kept.
+    expect(sent.filter((s) => s.status === 'fulfilled')).toHaveLength(1);
+    for (const s of sent)
+      if (s.status === 'rejected') expect((s.reason as Error).message).toMatch(/closed it: “by \d+”/);
     const rows = await pit.sql`select closed_word from finding where id = ${id}`;
     expect(rows[0]!.closed_word).toMatch(/^by \d+$/);
   });

@@ -1,5 +1,5 @@
-import type { CloseFindingInput, FindingInput, RegradeInput } from '../core/finding/form';
-import type { Cause, Severity } from '../core/finding/finding';
+import type { CloseFindingInput, FindingInput, FindingWaitInput, RegradeInput } from '../core/finding/form';
+import type { Cause, Closing, Severity } from '../core/finding/finding';
 import type { Reminder } from '../core/finding/reminder';
 import type { Leaves, LeftFinding } from '../core/record/leaves';
 import { dayOf, type Day } from '../core/time/day';
@@ -22,6 +22,7 @@ export interface FindingRow {
   visitId: string | null;
   waits: Reminder | null;
   closed: { day: Day; by: string; word: string } | null;
+  closedHow: Closing;
 }
 
 /** The latest findings of a machine, or of a component wherever it was, the latest first. */
@@ -34,7 +35,7 @@ export async function listFindings(
   const rows = await sql`
     select f.id, f.cause, f.what, f.note, f.place, f.severity, c.name as part, f.found_on as day, f.hours, p.name as by, f.visit_id as "visitId",
       case when w.id is not null then jsonb_build_object('id', w.id, 'words', w.words, 'waitsFor', w.waits_for, 'part', w.part, 'come', w.come_at is not null) end as waits,
-      f.closed_on, q.name as closed_by, f.closed_word
+      f.closed_on, q.name as closed_by, f.closed_word, f.closed_how as "closedHow"
     from finding f
     join person p on p.team_id = f.team_id and p.id = f.created_by
     left join person q on q.team_id = f.team_id and q.id = f.closed_by
@@ -77,17 +78,50 @@ export async function addFinding({ tx, team, personId, now }: Write, f: FindingI
 }
 
 /** A finding closed with what was done; what it waited for is over with it. Closed twice is closed once. */
-export async function closeFinding(w: Write, { findingId, word }: CloseFindingInput): Promise<void> {
-  await closeAll(w, w.tx`f.id = ${findingId}`, word);
+export async function closeFinding(
+  w: Write,
+  { findingId, word, how = 'done' }: { findingId: string; word: string; how?: Closing }
+): Promise<void> {
+  await closeAll(w, w.tx`f.id = ${findingId}`, word, how);
+}
+/** The same by hand. @throws Refusal with what it was closed with, where somebody was quicker and says otherwise */
+export async function closeByHand(w: Write, c: CloseFindingInput): Promise<void> {
+  const { tx, team } = w;
+  const [is] = await tx`
+    select f.closed_at, f.closed_word, f.closed_how, p.name as by from finding f left join person p on p.team_id = f.team_id and p.id = f.closed_by
+    where f.team_id = ${team.id} and f.id = ${c.findingId} for no key update of f`;
+  if (!is?.closed_at) return closeFinding(w, c);
+  if (is.closed_word !== c.word || is.closed_how !== c.how)
+    refuse('word', `${is.by} closed it: “${is.closed_word}”. What you write here is not kept.`);
+}
+
+/** Says what closing a finding waits for; said again, it waits for that instead. */
+export async function waitForFinding(w: Write, f: FindingWaitInput): Promise<void> {
+  const { tx, team, personId } = w;
+  const [is] = await tx`
+    select what, machine_id, closed_at from finding where team_id = ${team.id} and id = ${f.findingId} for no key update`;
+  if (is?.closed_at) refuse('', 'It is closed already.');
+  const [on] = is!.machine_id
+    ? [{ machine_id: is!.machine_id as string }]
+    : await tx`
+        select p.machine_id from placement p join finding f on f.team_id = p.team_id and f.component_id = p.component_id
+        where f.team_id = ${team.id} and f.id = ${f.findingId}`;
+  if (!on?.machine_id) refuse('', 'It is on the shelf: what waits is written down on a machine.');
+  await tx`
+    insert into reminder (team_id, id, machine_id, finding_id, words, waits_for, part, created_by)
+    values (${team.id}, ${f.id}, ${on!.machine_id}, ${f.findingId}, ${is!.what}, ${f.waitsFor}, ${f.part}, ${personId})
+    on conflict (team_id, finding_id) where finding_id is not null do update
+      set waits_for = excluded.waits_for, part = excluded.part, come_at = null, come_by = null, done_at = null, done_by = null, done_word = ''`;
 }
 
 async function closeAll(
   { tx, team, personId, now }: Write,
   which: ReturnType<Tx>,
-  word: string
+  word: string,
+  how: Closing = 'done'
 ): Promise<void> {
   const closed = await tx`
-    update finding f set closed_on = ${dayOf(now, team.timeZone)}, closed_at = ${now}, closed_by = ${personId}, closed_word = ${word}
+    update finding f set closed_on = ${dayOf(now, team.timeZone)}, closed_at = ${now}, closed_by = ${personId}, closed_word = ${word}, closed_how = ${how}
     where f.team_id = ${team.id} and f.closed_at is null and ${which} returning f.id`;
   if (closed.length > 0)
     await tx`

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { InRounds } from './rounds';
+import { InRounds } from './in-rounds';
 
 /** A question whose answers are given by hand. */
 function asked() {

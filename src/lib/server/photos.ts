@@ -1,9 +1,10 @@
 import sharp from 'sharp';
-import type { Sql } from './db';
+import type { Db, Sql } from './db';
 import { refuse } from './refusal';
 import type { Write } from './write';
 
 /** What a phone's camera makes; past it, it is no photo of a drain plug. */
+const MOST_PER_FINDING = 6;
 export const MOST_BYTES = 15 * 1024 * 1024;
 const FORMATS = new Set(['jpeg', 'png', 'webp']);
 const LARGE = 1600;
@@ -107,6 +108,39 @@ export async function attachPhoto(
     where team_id = ${team.id} and id = ${p.photoId} returning id`;
   if (taken.length === 0) refuse('photo', 'That photo has not come: send it again.');
   await tx`delete from photo_upload where team_id = ${team.id} and id = ${p.photoId}`;
+}
+
+/** Takes a photo that was sent to a finding. Sent twice it is one. @throws Refusal where it is full, or on the shelf */
+export async function attachToFinding(
+  { tx, team, personId }: Write,
+  p: { photoId: string; findingId: string }
+): Promise<void> {
+  const [f] = await tx`
+    select coalesce(pl.machine_id, f.machine_id) as machine_id, (select count(*)::int from photo x where x.team_id = f.team_id and x.finding_id = f.id) as photos,
+      exists (select 1 from photo x where x.team_id = f.team_id and x.id = ${p.photoId}) as there
+    from finding f left join placement pl on pl.team_id = f.team_id and pl.component_id = f.component_id
+    where f.team_id = ${team.id} and f.id = ${p.findingId}`;
+  if (!f) refuse('photo', 'That finding is not in this team.');
+  if (f!.there) return;
+  if (!f!.machine_id) refuse('photo', 'It is on the shelf: photos are kept with a machine.');
+  if (f!.photos >= MOST_PER_FINDING) refuse('photo', `A finding holds at most ${MOST_PER_FINDING} photos.`);
+  const taken = await tx`
+    insert into photo (team_id, id, machine_id, finding_id, width, height, jpeg, small, taken_by)
+    select team_id, id, ${f!.machine_id}, ${p.findingId}, width, height, jpeg, small, ${personId} from photo_upload
+    where team_id = ${team.id} and id = ${p.photoId} returning id`;
+  if (taken.length === 0) refuse('photo', 'That photo has not come: send it again.');
+  await tx`delete from photo_upload where team_id = ${team.id} and id = ${p.photoId}`;
+}
+
+/** Photos of findings, by the finding's id. */
+export async function photosOfFindings(
+  sql: Db,
+  teamId: string,
+  ids: readonly string[]
+): Promise<Map<string, string[]>> {
+  const rows = await sql`
+    select finding_id, array_agg(id order by taken_at) as ids from photo where team_id = ${teamId} and finding_id = any(${ids as string[]}) group by finding_id`;
+  return new Map(rows.map((r) => [r.finding_id as string, r.ids as string[]]));
 }
 
 export async function listPhotos(sql: Sql, teamId: string, visitId: string): Promise<PhotoRow[]> {

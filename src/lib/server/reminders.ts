@@ -1,4 +1,5 @@
 import type { ReminderInput, ReminderNoteInput } from '../core/finding/form';
+import type { After } from '../core/round/after';
 import type { Team } from '../core/team/team';
 import type { Db, Tx } from './db';
 import { refuse } from './refusal';
@@ -8,6 +9,32 @@ export async function addReminder({ tx, team, personId }: Write, r: ReminderInpu
   await tx`
     insert into reminder (team_id, id, machine_id, words, waits_for, part, created_by)
     values (${team.id}, ${r.id}, ${r.machineId}, ${r.words}, ${r.waitsFor}, ${r.part}, ${personId})`;
+}
+
+/** Reminds of what is to be looked at again after the next outing; what is asked for already is not asked for twice. */
+export async function raiseAfter(
+  { tx, team, personId, now }: Write,
+  machineId: string,
+  list: readonly After[]
+): Promise<void> {
+  for (const a of list)
+    await tx`
+      insert into reminder (team_id, id, machine_id, words, waits_for, fastener_id, check_key, created_at, created_by)
+      select ${team.id}, ${crypto.randomUUID()}, ${machineId}, ${a.words}, 'the next outing', ${a.fastenerId}, ${a.check}, ${now}, ${personId}
+      where not exists (select 1 from reminder where team_id = ${team.id} and machine_id = ${machineId} and done_at is null
+        and fastener_id is not distinct from ${a.fastenerId} and check_key is not distinct from ${a.check} and (fastener_id is not null or check_key is not null))`;
+}
+/** What was to be looked at again, and now was. What waits for an outing that has not been goes on waiting. */
+export async function closeAfter(
+  { tx, team, personId, now }: Write,
+  machineId: string,
+  of: { fastenerId: string } | { check: string },
+  word: string
+): Promise<void> {
+  await tx`
+    update reminder set done_at = ${now}, done_by = ${personId}, done_word = ${word}
+    where team_id = ${team.id} and machine_id = ${machineId} and done_at is null and come_at is not null
+      and ${'fastenerId' in of ? tx`fastener_id = ${of.fastenerId}` : tx`check_key = ${of.check}`}`;
 }
 
 /** What of the book a reminder hangs on: its machine, and the component of the finding it belongs to. */

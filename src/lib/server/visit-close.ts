@@ -7,7 +7,10 @@ import { writeRecord } from '../core/record/stored';
 import { leavesOf } from '../core/record/leaves';
 import type { Db } from './db';
 import { keepLeaves } from './findings';
+import { afterVisit } from '../core/round/after';
+import { DEFAULT_RULES } from '../core/rules/rules';
 import { proposeFrom } from './proposals';
+import { closeAfter, raiseAfter } from './reminders';
 import { refuse, Refusal } from './refusal';
 import { closeChainWithVisit } from './chain-bench';
 import { closeWithVisit } from './valve-bench';
@@ -48,7 +51,11 @@ export async function closeVisit(w: Write, { visitId }: { visitId: string }): Pr
   }
   await takeFromStores(tx, team.id, personId, visit, records);
   const { id, machineId, plan } = visit;
-  await keepLeaves(w, { id, machineId, jobs: plan.jobs }, leavesOf(plan, state));
+  const leaves = leavesOf(plan, state);
+  await keepLeaves(w, { id, machineId, jobs: plan.jobs }, leaves);
+  // What was tried again here is done; what was off now is asked for once it was ridden.
+  for (const { fastenerId, word } of leaves.tight) await closeAfter(w, machineId, { fastenerId }, word);
+  await raiseAfter(w, machineId, afterVisit(state, visit.rules.levelAgain ?? DEFAULT_RULES.levelAgain));
   return ids[0]!;
 }
 

@@ -133,6 +133,11 @@ export type KeptStanding = z.infer<typeof standing>;
 export const readStanding = (kept: unknown): KeptStanding =>
   readStored('where a machine stands', standing, kept);
 
+const notices = z.object({ findings: z.array(finding), reminders: z.array(reminder) });
+/** What is open on a machine besides its tasks. @throws UnreadableError */
+export const readNotices = (kept: unknown): z.infer<typeof notices> =>
+  readStored('what is open on a machine', notices, kept);
+
 const dues = z.array(dueItem);
 /** What may press on a machine, as the fleet's list is worked out from. @throws UnreadableError */
 export const readDueItems = (kept: unknown): DueItem[] => readStored('what is due on a machine', dues, kept);

@@ -3,6 +3,7 @@ import { componentSchema, moveSchema, rebuildSchema, scrapSchema, swapSchema } f
 import {
   closeFindingSchema,
   findingSchema,
+  findingWaitSchema,
   regradeSchema,
   reminderNoteSchema,
   reminderSchema
@@ -60,6 +61,7 @@ import {
   driveSchema,
   slackMeasureSchema
 } from '../chain/form';
+import { roundAnswerSchema, roundStrikeSchema } from '../round/form';
 import { entrySchema, type Entry } from '../visit/entry';
 import { startSchema } from '../visit/form';
 import { jobSchema } from '../job/form';
@@ -101,6 +103,8 @@ export const COMMANDS = {
   'finding.add': findingSchema,
   'finding.close': closeFindingSchema,
   'finding.regrade': regradeSchema,
+  'finding.wait': findingWaitSchema,
+  'finding.photo': z.object({ photoId: id, findingId: id }),
   'reminder.add': reminderSchema,
   'reminder.note': reminderNoteSchema,
 
@@ -144,6 +148,9 @@ export const COMMANDS = {
   'chain.strike-entry': chainEntryStrikeSchema,
   'chain.replace': chainReplaceSchema,
 
+  'round.answer': roundAnswerSchema,
+  'round.strike': roundStrikeSchema,
+
   'job.save': jobSchema,
 
   'record.correct': correctionSchema,
@@ -183,6 +190,8 @@ interface Answers {
   'chain.measure': string;
   /** The record; null where it was done for no task. */
   'chain.close': string | null;
+  /** The round they went into. */
+  'round.answer': string;
   'visit.start': string;
   'visit.enter': Pick<Entry, 'seq' | 'at' | 'by'>;
   /** The first record. */

@@ -7,8 +7,12 @@ export const SEVERITIES = ['park the machine', 'fix now', 'tell the owner', 'wat
 export type Severity = (typeof SEVERITIES)[number];
 
 /** What brought a finding into the book. `deferred`: work that was begun and could not be finished. */
-export const CAUSES = ['seen', 'deferred', 'debris', 'fastener', 'measure'] as const;
+export const CAUSES = ['seen', 'deferred', 'debris', 'fastener', 'measure', 'round'] as const;
 export type Cause = (typeof CAUSES)[number];
+
+/** How a finding ends: put right, its owner told, or left as it was for a reason. */
+export const CLOSINGS = ['done', 'owner told', 'as it was'] as const;
+export type Closing = (typeof CLOSINGS)[number];
 
 /** Something that is wrong, or may become so, and that nobody has closed yet. */
 export interface Finding {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { id, name, remark } from '../forms';
-import { SEVERITIES } from './finding';
+import { CLOSINGS, SEVERITIES } from './finding';
 import { WAITS_FOR } from './reminder';
 
 /** A finding as somebody writes it down, on a machine or on a component of it. */
@@ -19,9 +19,10 @@ export type FindingInput = z.infer<typeof findingSchema>;
 /** A finding closed: with what was done. */
 export const closeFindingSchema = z.object({
   findingId: id,
+  how: z.enum(CLOSINGS).default('done'),
   word: name('what was done, or what it turned out to be', 10_000)
 });
-export type CloseFindingInput = z.infer<typeof closeFindingSchema>;
+export type CloseFindingInput = z.output<typeof closeFindingSchema>;
 
 /** A finding judged otherwise than before. */
 export const regradeSchema = z.object({
@@ -31,6 +32,21 @@ export const regradeSchema = z.object({
   word: name('why', 10_000)
 });
 export type RegradeInput = z.infer<typeof regradeSchema>;
+
+/** What closing a finding waits for: a part that is ordered, a tool, somebody to help. */
+export const findingWaitSchema = z
+  .object({
+    /** Of the reminder it gets. */
+    id,
+    findingId: id,
+    waitsFor: z.enum(WAITS_FOR, { error: 'Pick what it waits for.' }),
+    part: z.string().trim().max(120, 'At most 120 characters.').default('')
+  })
+  .refine((r) => r.waitsFor !== 'a part to arrive' || r.part !== '', {
+    path: ['part'],
+    message: 'Which part?'
+  });
+export type FindingWaitInput = z.output<typeof findingWaitSchema>;
 
 export const reminderSchema = z
   .object({

@@ -8,7 +8,8 @@ interface Choice {
   key: string;
   title: string;
   /** Where it matters, for the order of the page. */
-  about: 'Oil' | 'Fasteners and seals' | 'Valves' | 'Chain' | 'Schedule' | 'At the bench';
+  about:
+    'Oil' | 'Fasteners and seals' | 'Valves' | 'Chain' | 'Before an outing' | 'Schedule' | 'At the bench';
   reason: string;
 }
 interface OneOf extends Choice {
@@ -298,6 +299,26 @@ export const HOUSE_RULES = [
     to: 25,
     default: 16,
     reason: 'Two fingers are 25 mm on one hand and 40 on another: measured once, they are a figure.'
+  },
+  {
+    key: 'roundHolds',
+    about: 'Before an outing',
+    title: 'A ready round holds, until it is ridden, for',
+    type: 'number',
+    unit: 'days',
+    from: 0,
+    to: 30,
+    default: 3,
+    reason:
+      'What was right on Thursday is right on Saturday, if nobody rode it. Before every outing the round is walked again; 0 asks for none.'
+  },
+  {
+    key: 'levelAgain',
+    about: 'Before an outing',
+    title: 'After an oil change the level is read again once it was ridden',
+    type: 'yes or no',
+    default: true,
+    reason: 'Filter and passages have filled by then, and what weeps has had time to.'
   },
   {
     key: 'ageing',

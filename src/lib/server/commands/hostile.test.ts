@@ -51,8 +51,9 @@ beforeAll(async () => {
     head,
     check,
     slackCheck,
-    chainEntry
-  ] = Array.from({ length: 16 }, uuid) as string[];
+    chainEntry,
+    round
+  ] = Array.from({ length: 17 }, uuid) as string[];
   const trigger = () => ({ id: uuid(), measure: 'hours', every: '15', limit: '', first: '', firstLimit: '' });
   const at = { machineId, day: '2026-06-12' };
   bodies = {
@@ -204,7 +205,9 @@ beforeAll(async () => {
       severity: 'watch'
     },
     'finding.regrade': { id: id(), findingId: finding, severity: 'fix now', word: 'w' },
-    'finding.close': { findingId: finding, word: 'new seal' },
+    'finding.wait': { id: id(), findingId: finding, waitsFor: 'a part to arrive', part: 'seal' },
+    'finding.photo': { photoId: id(), findingId: finding },
+    'finding.close': { findingId: finding, how: 'done', word: 'new seal' },
     'reminder.add': { id: reminder, machineId, words: 'Level', waitsFor: 'the next outing', part: '' },
     'reminder.note': { reminderId: reminder, now: 'done', word: 'w' },
     'fastener.add': {
@@ -388,6 +391,16 @@ beforeAll(async () => {
       old: 'scrapped',
       reason: 'worn'
     },
+    'round.answer': {
+      roundId: round,
+      machineId,
+      list: 'ready',
+      answers: [
+        { id: id(), check: 'front-tyre', said: 'well', found: '60', set: '90', note: '' },
+        { id: id(), check: 'fork-seals', said: 'wrong', severity: 'watch', note: 'right' }
+      ]
+    },
+    'round.strike': { roundId: round, reason: 'wrong bike' },
     'store.retire': { id: wrench, what: 'wrench' },
     'job.save': {
       key: 'mine',

@@ -18,14 +18,15 @@ import type { Tx } from '../db';
 import { placeOfHead, setGuide, setHead, setSizes } from '../heads';
 import { estimateOuting, machineOfOuting } from '../estimates';
 import { addEvent, callOff } from '../events';
-import { addFinding, closeFinding, placeOfFinding, regrade } from '../findings';
+import { addFinding, closeByHand, placeOfFinding, regrade, waitForFinding } from '../findings';
 import { addMachine } from '../machines';
 import { changeMeter } from '../meter-changes';
 import { logDistance, machineOfReading, strikeReading } from '../meters';
-import { attachPhoto } from '../photos';
+import { attachPhoto, attachToFinding } from '../photos';
 import { backToBook, decide, makeProposal, taskOf } from '../proposals';
 import { logged, logReadings, machinesOfRows, pasteReadings } from '../readings';
 import { addReminder, noteReminder, placeOfReminder } from '../reminders';
+import { answerRound, machineOfRound, strikeRound } from '../round-answers';
 import { SCHEDULES, setRule } from '../rules';
 import { addModification, confirmFigure, copySheet, noteModification } from '../spec-changes';
 import { addFastener, addFigure, changeFastener, machineOfSheet, removeFastener } from '../specs';
@@ -189,12 +190,23 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
   'finding.close': entry({
     role: everyone,
     scope: (f, tx, teamId) => placeOfFinding(tx, teamId, f.findingId),
-    handle: closeFinding
+    handle: closeByHand
   }),
   'finding.regrade': entry({
     role: everyone,
     scope: (f, tx, teamId) => placeOfFinding(tx, teamId, f.findingId),
     handle: regrade
+  }),
+  'finding.wait': entry({
+    role: everyone,
+    scope: (f, tx, teamId) => placeOfFinding(tx, teamId, f.findingId),
+    handle: waitForFinding
+  }),
+  'finding.photo': entry({
+    role: everyone,
+    // Held, so that two of them are counted one after the other; nothing that is counted changes.
+    scope: async (f, tx, teamId) => ({ ...(await placeOfFinding(tx, teamId, f.findingId)), counts: false }),
+    handle: attachToFinding
   }),
   'reminder.add': entry({ role: everyone, scope: (r) => onMachine(r.machineId), handle: addReminder }),
   'reminder.note': entry({
@@ -324,6 +336,14 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
     role: everyone,
     scope: (r) => ({ ...onMachine(r.machineId), moves: true }),
     handle: replaceSet
+  }),
+
+  // What is wrong is a finding.
+  'round.answer': entry({ role: everyone, scope: (r) => onMachine(r.machineId), handle: answerRound }),
+  'round.strike': entry({
+    role: everyone,
+    scope: async (s, tx, teamId) => onMachine(await machineOfRound(tx, teamId, s.roundId)),
+    handle: strikeRound
   }),
 
   'store.retire': entry({ role: everyone, scope: null, handle: retire }),

@@ -3,6 +3,7 @@
   import type { LastTime } from '$lib/core/job/plan';
   import { showDay } from '$lib/core/time/day';
   import { send } from '../form/send';
+  import { takePhoto } from '../form/take-photo';
   import type { BenchVisit } from './bench.svelte';
 
   interface Props {
@@ -13,7 +14,6 @@
     today: string;
   }
   let { bench, stepKey, last, readonly, today }: Props = $props();
-  const MOST_BYTES = 15 * 1024 * 1024;
   const mine = $derived(bench.photos.filter((p) => p.stepKey === stepKey));
   let busy = $state(false);
   let error = $state('');
@@ -23,35 +23,13 @@
     const file = input.files?.[0];
     input.value = '';
     if (!file) return;
-    if (file.size > MOST_BYTES) {
-      error = 'At most 15 MB: take it with less resolution.';
-      return;
-    }
-    if (!file.type.startsWith('image/')) {
-      error = 'Not a photo: JPEG, PNG or WebP.';
-      return;
-    }
     busy = true;
     error = '';
-    const id = crypto.randomUUID();
-    try {
-      // Its pixels first, then the word where they belong.
-      const r = await fetch(`/api/photos?id=${id}`, {
-        method: 'POST',
-        headers: { 'content-type': file.type },
-        body: file
-      });
-      const uploaded = await r.json().catch(() => null);
-      const answer = uploaded?.ok
-        ? await send('photo.attach', { photoId: id, visitId: bench.id, stepKey })
-        : uploaded;
-      if (answer?.ok) bench.photos = [...bench.photos, { id, stepKey, by: 'you', at: new Date() }];
-      else
-        error =
-          (Object.values(answer?.errors ?? {})[0] as string) ?? answer?.message ?? 'Not taken. Try again.';
-    } catch {
-      error = 'No answer from the server; the photo is still on your device. Try again.';
-    }
+    const taken = await takePhoto(file, (photoId) =>
+      send('photo.attach', { photoId, visitId: bench.id, stepKey })
+    );
+    if ('id' in taken) bench.photos = [...bench.photos, { id: taken.id, stepKey, by: 'you', at: new Date() }];
+    else error = taken.error;
     busy = false;
   }
 </script>

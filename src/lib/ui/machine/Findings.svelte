@@ -3,16 +3,16 @@
   import { Input, Textarea } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
   import { SEVERITIES, type Severity } from '$lib/core/finding/finding';
-  import { closeFindingSchema, findingSchema, regradeSchema, reminderSchema } from '$lib/core/finding/form';
-  import { WAITS_FOR, waitsInWords, type Reminder } from '$lib/core/finding/reminder';
-  import { showHours } from '$lib/core/hours/hours';
-  import { showDay } from '$lib/core/time/day';
+  import { findingSchema, reminderSchema } from '$lib/core/finding/form';
+  import { waitsInWords, type Reminder } from '$lib/core/finding/reminder';
+  import { showDay, type Day } from '$lib/core/time/day';
   import Field from '../form/Field.svelte';
   import { commandForm } from '../form/command-form';
   import InPlace from '../form/InPlace.svelte';
   import { Press } from '../form/press.svelte';
   import OnePick from '../form/OnePick.svelte';
-  import SeverityMark from './SeverityMark.svelte';
+  import FindingLine from '../finding/FindingLine.svelte';
+  import WaitsFor from '../finding/WaitsFor.svelte';
 
   interface Open {
     id: string;
@@ -25,6 +25,8 @@
     hours: number | null;
     by: string;
     waits: Reminder | null;
+    before?: Day[];
+    photos?: string[];
   }
   interface Closed {
     id: string;
@@ -43,8 +45,8 @@
   }
   let { machineId, parts = [], findings, reminders = [], closed = [], today }: Props = $props();
 
-  type Doing = '' | 'finding' | 'reminder' | `close ${string}` | `regrade ${string}`;
-  let doing = $state<Doing>('');
+  /** What stands open in its place: `finding`, `reminder`, or what is done with one of the findings. */
+  let doing = $state('');
   const over = { taken: () => (doing = '') };
   const found = commandForm(
     'finding.add',
@@ -61,15 +63,6 @@
     { ...over, body: (typed) => ({ ...typed, componentId: typed.componentId || null }) }
   );
   const { data: finding, errors: findingErrors } = found;
-  const closing = commandForm('finding.close', closeFindingSchema, () => ({ findingId: '', word: '' }), over);
-  const { data: closeWith, errors: closeErrors } = closing;
-  const judging = commandForm(
-    'finding.regrade',
-    regradeSchema,
-    () => ({ id: crypto.randomUUID(), findingId: '', severity: '' as Severity | '', word: '' }),
-    over
-  );
-  const { data: judged, errors: judgeErrors } = judging;
   const reminding = commandForm(
     'reminder.add',
     reminderSchema,
@@ -86,12 +79,9 @@
   const note = new Press();
 
   /** Opens one of them, empty: what was said of one finding is not said of the next. */
-  function turn(what: Doing) {
-    const findingId = what.split(' ')[1] ?? '';
+  function turn(what: string) {
     found.reset();
     reminding.reset();
-    closing.reset({ findingId });
-    judging.reset({ findingId });
     doing = doing === what ? '' : what;
   }
   async function mark(reminderId: string, now: 'come' | 'done') {
@@ -161,71 +151,18 @@
               placeholder="Read the level again"
             />{/snippet}</Field
         >
-        <Field label="It waits for" error={$reminderErrors.waitsFor}
-          >{#snippet children(a)}<select {...a} class="cell" bind:value={$reminder.waitsFor}
-              >{#each WAITS_FOR as w (w)}<option>{w}</option>{/each}</select
-            >{/snippet}</Field
-        >
-        {#if $reminder.waitsFor === 'a part to arrive' || $reminder.waitsFor === 'a tool to arrive'}<Field
-            label={$reminder.waitsFor === 'a part to arrive' ? 'Which part' : 'Which tool'}
-            error={$reminderErrors.part}
-            >{#snippet children(a)}<Input {...a} bind:value={$reminder.part} />{/snippet}</Field
-          >{/if}
+        <WaitsFor
+          label="It waits for"
+          bind:waitsFor={$reminder.waitsFor}
+          bind:part={$reminder.part}
+          errors={$reminderErrors}
+        />
       </div>
     </InPlace>
   {/if}
 
   {#each findings as f (f.id)}
-    <div class="rule-b py-2" role="group" aria-label={f.what}>
-      <div class="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-        <SeverityMark severity={f.severity} />
-        <strong>{f.what}</strong>
-        <span class="quiet text-sm"
-          >{[
-            f.place,
-            f.part,
-            `${showDay(f.day, today)}${f.hours === null ? '' : ` at ${showHours(f.hours)} h`}, ${f.by}`
-          ]
-            .filter(Boolean)
-            .join(' · ')}</span
-        >
-        <span class="no-print ml-auto flex gap-4">
-          {#if f.waits && !f.waits.come}<button
-              type="button"
-              class="link"
-              onclick={() => mark(f.waits!.id, 'come')}>That has come</button
-            >{/if}
-          <button type="button" class="link" onclick={() => turn(`regrade ${f.id}`)}
-            >Judge it otherwise</button
-          >
-          <button type="button" class="link" onclick={() => turn(`close ${f.id}`)}>Close it</button>
-        </span>
-      </div>
-      {#if f.note && !f.what.includes(f.note)}<p class="text-sm">{f.note}</p>{/if}
-      {#if f.waits}<p class="text-sm">{waitsInWords(f.waits)}</p>{/if}
-      {#if doing === `close ${f.id}`}
-        <InPlace label="Close the finding" form={closing} submit="It is done" onleave={() => turn('')}>
-          <Field
-            label="What was done: torque and wrench, or what was found"
-            error={$closeErrors.word}
-            class="max-w-xl"
-            >{#snippet children(a)}<Input {...a} bind:value={$closeWith.word} />{/snippet}</Field
-          >
-        </InPlace>
-      {:else if doing === `regrade ${f.id}`}
-        <InPlace label="Judge it otherwise" form={judging} submit="Keep it" onleave={() => turn('')}>
-          <OnePick
-            label="How grave"
-            options={SEVERITIES.filter((s) => s !== f.severity)}
-            bind:value={$judged.severity}
-            error={$judgeErrors.severity}
-          />
-          <Field label="Why" error={$judgeErrors.word} class="mt-3 max-w-xl"
-            >{#snippet children(a)}<Input {...a} bind:value={$judged.word} />{/snippet}</Field
-          >
-        </InPlace>
-      {/if}
-    </div>
+    <FindingLine finding={f} before={f.before} photos={f.photos} bind:doing {today} />
   {/each}
   {#each reminders as r (r.id)}
     <p class="rule-b flex flex-wrap items-baseline gap-x-4 py-2">

@@ -3,7 +3,7 @@
   import { onMount } from 'svelte';
   import { Input } from '$lib/ui/form/controls';
   import { goto } from '$app/navigation';
-  import { openHours, shell } from './shell.svelte';
+  import { openFinding, openHours, shell } from './shell.svelte';
 
   interface Hit {
     text: string;
@@ -19,6 +19,8 @@
     { text: 'Due', note: 'what falls due over the whole fleet', href: '/due' },
     { text: 'Outings', note: 'what was ridden, what is planned', href: '/outings' },
     { text: 'Race day', note: 'hours for the whole fleet in one grid', href: '/outings/day' },
+    { text: 'Board', note: 'who may ride, and why not', href: '/board' },
+    { text: 'Findings', note: 'what is wrong over the whole fleet', href: '/findings' },
     { text: 'Bench', note: 'visits that stand open', href: '/bench' },
     { text: 'Components', note: 'engines, chains and the rest; the shelf', href: '/parts' },
     { text: 'House rules', note: 'where good mechanics differ', href: '/rules' },
@@ -59,7 +61,10 @@
       if (w)
         list.push(
           { text: `${m.plate}  ${m.name}: spec sheet`, note: '', go: to(`/machines/${m.id}/sheet`) },
-          { text: `${m.plate}  ${m.name}: chain sheet`, note: '', go: to(`/machines/${m.id}/chain`) }
+          { text: `${m.plate}  ${m.name}: chain sheet`, note: '', go: to(`/machines/${m.id}/chain`) },
+          { text: `${m.plate}  ${m.name}: ready round`, note: '', go: to(`/machines/${m.id}/round`) },
+          { text: `${m.plate}  ${m.name}: owner’s sheet`, note: '', go: to(`/machines/${m.id}/owner`) },
+          { text: `${m.plate}  ${m.name}: write down a finding`, note: '', go: () => openFinding(m.id) }
         );
     }
     return w

@@ -4,12 +4,15 @@
   let { single = $bindable() }: { single: boolean } = $props();
   const keys: [string, string][] = [
     ['l', 'log hours'],
+    ['f', 'write down a finding'],
     ['/', 'find a machine or a place'],
     ['t', 'Trail'],
     ['u', 'Due: the list over the whole fleet'],
     ['o', 'Outings'],
     ['d', 'race day, the whole fleet'],
     ['b', 'Bench'],
+    ['g', 'Board: who may ride'],
+    ['i', 'Findings over the whole fleet'],
     ['c', 'Components and the shelf'],
     ['r', 'Records: what was done'],
     ['s', 'Stores: wrenches, adapters, oils'],

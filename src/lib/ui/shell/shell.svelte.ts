@@ -1,6 +1,6 @@
 import type { Lane, Stake } from '$lib/core/trail/lane';
 
-export type Panel = 'hours' | 'find' | 'keys' | null;
+export type Panel = 'hours' | 'finding' | 'find' | 'keys' | null;
 
 /** What the frame round every page shares: which panel is open, and what was said last. */
 export const shell = $state<{ panel: Panel; machineId: string | null; said: Said | null }>({
@@ -18,6 +18,11 @@ export interface Said {
 export function openHours(machineId: string | null = null): void {
   shell.machineId = machineId;
   shell.panel = 'hours';
+}
+
+export function openFinding(machineId: string | null = null): void {
+  shell.machineId = machineId;
+  shell.panel = 'finding';
 }
 
 export function say(text: string, links: Said['links'] = []): void {

@@ -11,9 +11,11 @@ import { likelyOfChain } from '$lib/core/chain/likely';
 import { chainSheet } from '$lib/server/chain-sheet';
 import { db } from '$lib/server/db';
 import { listFindings } from '$lib/server/findings';
+import { beforeOf } from '$lib/server/fleet-findings';
 import { getMachine } from '$lib/server/machines';
 import { listReadings } from '$lib/server/meters';
 import { outingsWithoutHours } from '$lib/server/outings';
+import { photosOfFindings } from '$lib/server/photos';
 import { listProposals } from '$lib/server/proposals';
 import { listRecords } from '$lib/server/records';
 import { readCalendar, readStandings } from '$lib/server/trail';
@@ -38,6 +40,11 @@ export const load: PageServerLoad = async ({ locals, params }) => {
   const chain = sectionsOf(machine.kind).includes('Chain and final drive')
     ? await chainSheet(sql, team, machine.id)
     : null;
+  const open = standing!.findings.map((f) => f.id);
+  const [before, photos] = await Promise.all([
+    beforeOf(sql, team.id, open),
+    photosOfFindings(sql, team.id, open)
+  ]);
   const planned = calendar.of(machine.id);
   const now = machineNow(standing!, planned, today);
   const dues = tasksDue(standing!.tasks, now).sort(nearestFirst);
@@ -54,7 +61,12 @@ export const load: PageServerLoad = async ({ locals, params }) => {
     readings,
     records,
     components,
-    findings: [...standing!.findings].sort(gravestFirst).map((f) => ({ ...f, part: f.part?.name ?? null })),
+    findings: [...standing!.findings].sort(gravestFirst).map((f) => ({
+      ...f,
+      part: f.part?.name ?? null,
+      before: before.get(f.id) ?? [],
+      photos: photos.get(f.id) ?? []
+    })),
     reminders: standing!.reminders,
     closed: findings.filter((f) => f.closed !== null),
     calls: calls.filter(isOpen),

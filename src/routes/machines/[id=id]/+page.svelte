@@ -67,8 +67,10 @@
   </span>
   <span class="no-print flex flex-wrap gap-2">
     <Button size="sm" color="primary" onclick={() => openHours(data.machine.id)}>Log hours</Button>
+    <Button size="sm" color="alternative" href="/machines/{data.machine.id}/round">Ready round</Button>
     <Button size="sm" color="alternative" href="/machines/{data.machine.id}/meters">Meters</Button>
     <Button size="sm" color="alternative" href="/machines/{data.machine.id}/sheet">Spec sheet</Button>
+    <Button size="sm" color="alternative" href="/machines/{data.machine.id}/owner">Owner’s sheet</Button>
     <Button size="sm" color="alternative" href="/machines/{data.machine.id}/underside">Seen from below</Button
     >
     {#if data.valves}<Button size="sm" color="alternative" href="/machines/{data.machine.id}/valves"

@@ -1,0 +1,60 @@
+import { describe, expect, it } from 'vitest';
+import { boardRow, minutesInWords, notReadyFirst, untilInWords, workInWords } from './board';
+import { readiness, type Facts } from './readiness';
+
+const one = { machineId: 'm', plate: '7', name: 'Barrow 250', rider: null };
+const facts: Facts = {
+  findings: [
+    { id: 'a', what: 'Seal weeps', severity: 'watch', waits: null, closed: false },
+    { id: 'b', what: 'Clamp not torqued', severity: 'park the machine', waits: null, closed: false },
+    {
+      id: 'c',
+      what: 'Hose chafed',
+      severity: 'fix now',
+      waits: { waitsFor: 'a part to arrive', part: 'hose', come: false },
+      closed: false
+    },
+    { id: 'd', what: 'Old', severity: 'park the machine', waits: null, closed: true }
+  ],
+  reminders: [
+    { id: 'r', words: 'Filter', waitsFor: 'a part to arrive', part: '', come: false },
+    { id: 's', words: 'Filter', waitsFor: 'a part to arrive', part: 'oil', come: true }
+  ],
+  tasks: [
+    { id: 't', name: 'Oil', state: 'past due', minutes: 50 },
+    { id: 'u', name: 'Air', state: 'clear', minutes: 20 }
+  ],
+  visitId: null,
+  round: { state: 'done' },
+  roundMinutes: 6
+};
+
+describe('the board', () => {
+  it('tells findings from deferred work, and names the parts that are waited for', () => {
+    expect(boardRow(one, facts, readiness(facts), ['b'])).toMatchObject({
+      unserviced: 1,
+      findings: 2,
+      gravest: 'fix now',
+      deferred: 1,
+      parts: ['hose', 'a part']
+    });
+  });
+  it('puts who may not ride first, then by plate as numbers', () => {
+    const row = (plate: string, ready: boolean) => ({
+      ...boardRow({ ...one, plate }, facts, readiness(facts), []),
+      readiness: { ready, reasons: [], minutes: 0, unsaid: 0 }
+    });
+    expect(
+      [row('12', true), row('3', true), row('100', false)].sort(notReadyFirst).map((r) => r.plate)
+    ).toEqual(['100', '3', '12']);
+  });
+  it('says time as it is said', () => {
+    expect(untilInWords('2026-06-10', '2026-06-10')).toBe('it is on');
+    expect(untilInWords('2026-06-11', '2026-06-10')).toBe('tomorrow');
+    expect(untilInWords('2026-06-13', '2026-06-10')).toBe('in 3 days');
+    expect([0, 50, 59.2, 125].map(minutesInWords)).toEqual(['0 min', '50 min', '1 h 00', '2 h 05']);
+    expect(workInWords({ minutes: 80, unsaid: 2 })).toBe('1 h 20, and 2 things not timed');
+    expect(workInWords({ minutes: 0, unsaid: 1 })).toBe('1 thing not timed');
+    expect(workInWords({ minutes: 0, unsaid: 0 })).toBe('');
+  });
+});

@@ -1,0 +1,71 @@
+import { SEVERITIES, type Severity } from '../finding/finding';
+import { dayNumber, type Day } from '../time/day';
+import type { Facts, Readiness, RoundFact } from './readiness';
+
+/** A machine on the board: what its columns say. */
+export interface BoardRow {
+  machineId: string;
+  plate: string;
+  name: string;
+  rider: string | null;
+  readiness: Readiness;
+  /** Tasks past due or due before the outing is over: none left, it is serviced. */
+  unserviced: number;
+  round: RoundFact;
+  /** Open findings, and how grave the gravest is; deferred work is told apart. */
+  findings: number;
+  gravest: Severity | null;
+  deferred: number;
+  /** Parts that are waited for. */
+  parts: string[];
+}
+
+/** The columns of a machine from the same facts that say whether it is ready. */
+export function boardRow(
+  of: { machineId: string; plate: string; name: string; rider: string | null },
+  facts: Facts,
+  readiness: Readiness,
+  deferred: readonly string[]
+): BoardRow {
+  const open = facts.findings.filter((f) => !f.closed);
+  const seen = open.filter((f) => !deferred.includes(f.id));
+  const waits = [...open.flatMap((f) => f.waits ?? []), ...facts.reminders];
+  return {
+    ...of,
+    readiness,
+    unserviced: readiness.reasons.filter((r) => r.kind === 'past limit' || r.kind === 'due').length,
+    round: facts.round,
+    findings: seen.length,
+    gravest: SEVERITIES.find((s) => seen.some((f) => f.severity === s)) ?? null,
+    deferred: open.length - seen.length,
+    parts: waits.flatMap((w) => (w.waitsFor === 'a part to arrive' && !w.come ? [w.part || 'a part'] : []))
+  };
+}
+
+/** Who may not ride stands first, what weighs most before what weighs less; then by plate. */
+export function notReadyFirst(a: BoardRow, b: BoardRow): number {
+  return (
+    Number(a.readiness.ready) - Number(b.readiness.ready) ||
+    a.plate.length - b.plate.length ||
+    a.plate.localeCompare(b.plate)
+  );
+}
+
+/** How long there is until an outing begins, in words. */
+export function untilInWords(firstDay: Day, today: Day): string {
+  const days = dayNumber(firstDay) - dayNumber(today);
+  if (days <= 0) return 'it is on';
+  return days === 1 ? 'tomorrow' : `in ${days} days`;
+}
+
+/** Minutes as one would say them: `50 min`, `2 h 05`. */
+export function minutesInWords(minutes: number): string {
+  const whole = Math.ceil(minutes);
+  return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')}`;
+}
+
+/** Work that is said, and what nobody has said the minutes of: `1 h 20, and 2 things not timed`. Empty: none. */
+export function workInWords({ minutes, unsaid }: Pick<Readiness, 'minutes' | 'unsaid'>): string {
+  const more = unsaid === 0 ? '' : `${unsaid} ${unsaid === 1 ? 'thing' : 'things'} not timed`;
+  return [minutes > 0 ? minutesInWords(minutes) : '', more].filter(Boolean).join(', and ');
+}

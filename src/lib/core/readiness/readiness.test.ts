@@ -1,0 +1,174 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { SEVERITIES } from '../finding/finding';
+import { STATES } from '../schedule/state';
+import { readiness, roundFact, REASONS, type Facts } from './readiness';
+
+const clear: Facts = {
+  findings: [],
+  reminders: [],
+  tasks: [],
+  visitId: null,
+  round: { state: 'done' },
+  roundMinutes: 8
+};
+const finding = (severity: Facts['findings'][number]['severity'], more = {}) => ({
+  id: severity,
+  what: 'fork seal weeps',
+  severity,
+  waits: null,
+  closed: false,
+  ...more
+});
+const task = (state: Facts['tasks'][number]['state'], minutes: number | null = 40) => ({
+  id: state,
+  name: 'Engine oil',
+  state,
+  minutes
+});
+const coming = {
+  id: 'r',
+  words: 'Wheel nuts again',
+  waitsFor: 'the next outing',
+  part: '',
+  come: false
+} as const;
+
+describe('ready or not', () => {
+  it('is ready with its round done and nothing open', () => {
+    expect(readiness(clear)).toEqual({ ready: true, reasons: [], minutes: 0, unsaid: 0 });
+  });
+  it('is kept off by what parks it, is past its limit, stands at the bench, is to be fixed now, and by the round', () => {
+    for (const facts of [
+      { findings: [finding('park the machine')] },
+      { findings: [finding('fix now')] },
+      { tasks: [task('past limit')] },
+      { visitId: 'v' },
+      { round: { state: 'none' } as const },
+      { round: { state: 'ridden since' } as const },
+      { reminders: [{ ...coming, come: true }] }
+    ])
+      expect(readiness({ ...clear, ...facts }).ready, JSON.stringify(facts)).toBe(false);
+  });
+  it('is not kept off by what is watched, waits, is told the owner, or is due inside its tolerance; it is said', () => {
+    const r = readiness({
+      ...clear,
+      findings: [finding('watch'), finding('tell the owner')],
+      reminders: [coming],
+      tasks: [task('past due'), task('due before the next outing'), task('unknown'), task('clear')]
+    });
+    expect(r.ready).toBe(true);
+    expect(r.reasons.map((x) => x.kind)).toEqual(['due', 'due', 'waits', 'owner', 'watch', 'unknown']);
+    expect(r.reasons[2]!.words).toBe('Wheel nuts again: waits for the next outing');
+  });
+  it('what waited for a part that has come is to be fixed now', () => {
+    const waits = { waitsFor: 'a part to arrive', part: 'seal', come: false } as const;
+    expect(readiness({ ...clear, findings: [finding('watch', { waits })] }).ready).toBe(true);
+    expect(
+      readiness({ ...clear, findings: [finding('watch', { waits: { ...waits, come: true } })] }).ready
+    ).toBe(false);
+  });
+  it('adds up the minutes that are known, and counts what nobody has said the minutes of', () => {
+    const r = readiness({
+      ...clear,
+      tasks: [task('past due', 40), task('past limit', null), task('clear', 90)],
+      findings: [finding('fix now')],
+      round: { state: 'begun', left: 3, of: 20 }
+    });
+    expect(r.minutes).toBe(48);
+    expect(r.unsaid).toBe(2);
+  });
+});
+
+describe('the round', () => {
+  const done = { hours: 4000, daysAgo: 1 };
+  it('holds until it is ridden, or for so many days', () => {
+    expect(roundFact({ done, open: null }, 4000, 3).state).toBe('done');
+    expect(roundFact({ done, open: null }, 4010, 3).state).toBe('ridden since');
+    expect(roundFact({ done: { ...done, daysAgo: 4 }, open: null }, 4000, 3)).toEqual({
+      state: 'too old',
+      days: 4
+    });
+    expect(roundFact({ done: null, open: null }, 4000, 3).state).toBe('none');
+    expect(roundFact({ done, open: { left: 2, of: 9 } }, 4010, 3)).toEqual({
+      state: 'begun',
+      left: 2,
+      of: 9
+    });
+    // Another begun for a second look takes nothing from the one that is done.
+    expect(roundFact({ done, open: { left: 2, of: 9 } }, 4000, 3).state).toBe('done');
+    // Of a machine without hours nobody knows whether it was ridden: the days decide.
+    expect(roundFact({ done, open: null }, null, 3).state).toBe('done');
+    expect(roundFact({ done: null, open: null }, null, 0).state).toBe('not asked');
+  });
+});
+
+const facts: fc.Arbitrary<Facts> = fc.record({
+  findings: fc.array(
+    fc.record({
+      id: fc.uuid(),
+      what: fc.constantFrom('seal', 'chain', 'nut'),
+      severity: fc.constantFrom(...SEVERITIES),
+      waits: fc.constantFrom(null, { waitsFor: 'a part to arrive', part: 'x', come: true } as const),
+      closed: fc.boolean()
+    }),
+    { maxLength: 6 }
+  ),
+  reminders: fc.array(
+    fc.record({
+      id: fc.uuid(),
+      words: fc.constantFrom('a', 'b'),
+      waitsFor: fc.constant('the next outing' as const),
+      part: fc.constant(''),
+      come: fc.boolean()
+    }),
+    { maxLength: 4 }
+  ),
+  tasks: fc.array(
+    fc.record({
+      id: fc.uuid(),
+      name: fc.constantFrom('oil', 'air'),
+      state: fc.constantFrom(...STATES),
+      minutes: fc.option(fc.integer({ min: 0, max: 90 }))
+    }),
+    { maxLength: 6 }
+  ),
+  visitId: fc.option(fc.uuid()),
+  round: fc.constantFrom<Facts['round']>({ state: 'done' }, { state: 'none' }, { state: 'not asked' }),
+  roundMinutes: fc.constant(8)
+});
+describe('whatever the facts', () => {
+  it('their order changes nothing', () => {
+    fc.assert(
+      fc.property(facts, fc.infiniteStream(fc.nat()), (f, seeds) => {
+        const shuffled = <T>(list: readonly T[]): T[] =>
+          list
+            .map((x) => [seeds.next().value!, x] as const)
+            .sort((a, b) => a[0] - b[0])
+            .map(([, x]) => x);
+        expect(
+          readiness({
+            ...f,
+            findings: shuffled(f.findings),
+            reminders: shuffled(f.reminders),
+            tasks: shuffled(f.tasks)
+          })
+        ).toEqual(readiness(f));
+      })
+    );
+  });
+  it('a parked machine is never ready, a closed finding never blocks, reasons come by weight', () => {
+    fc.assert(
+      fc.property(facts, (f) => {
+        const r = readiness(f);
+        if (f.findings.some((x) => !x.closed && x.severity === 'park the machine'))
+          expect(r.ready).toBe(false);
+        const open = { ...f, findings: f.findings.filter((x) => !x.closed) };
+        expect(readiness(open)).toEqual(r);
+        const weights = r.reasons.map((x) => REASONS.indexOf(x.kind));
+        expect(weights).toEqual([...weights].sort((a, b) => a - b));
+        expect(r.ready).toBe(!r.reasons.some((x) => x.blocks));
+      })
+    );
+  });
+});

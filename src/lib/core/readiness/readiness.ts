@@ -1,0 +1,159 @@
+import { parks, type Severity } from '../finding/finding';
+import { eventInWords, type Reminder } from '../finding/reminder';
+import type { State } from '../schedule/state';
+
+/** What may keep a machine from an outing, or is to be heeded before it, as it weighs: the heaviest first. */
+export const REASONS = [
+  'parked',
+  'past limit',
+  'at the bench',
+  'fix now',
+  'round',
+  'come',
+  'due',
+  'waits',
+  'owner',
+  'watch',
+  'unknown'
+] as const;
+export type ReasonKind = (typeof REASONS)[number];
+/** Over these it is not called ready; the others are said beside it. */
+const BLOCKS: ReadonlySet<ReasonKind> = new Set<ReasonKind>([
+  'parked',
+  'past limit',
+  'at the bench',
+  'fix now',
+  'round',
+  'come'
+]);
+
+export interface Reason {
+  kind: ReasonKind;
+  /** In a line: “right fork seal weeps”. */
+  words: string;
+  /** Of the finding, task or reminder it comes from; null: of none. */
+  id: string | null;
+  blocks: boolean;
+}
+
+/** The last ready round, as far as being ready goes. */
+export type RoundFact =
+  | { state: 'not asked' }
+  | { state: 'none' }
+  | { state: 'begun'; left: number; of: number }
+  | { state: 'ridden since' }
+  | { state: 'too old'; days: number }
+  | { state: 'done' };
+
+export interface Facts {
+  findings: readonly {
+    id: string;
+    what: string;
+    severity: Severity;
+    waits: Pick<Reminder, 'waitsFor' | 'part' | 'come'> | null;
+    /** Closed with what was done: it says nothing any more. */
+    closed: boolean;
+  }[];
+  reminders: readonly Pick<Reminder, 'id' | 'words' | 'waitsFor' | 'part' | 'come'>[];
+  /** Tasks, as they stand to the outing that is looked at. */
+  tasks: readonly { id: string; name: string; state: State; minutes: number | null }[];
+  /** The visit it stands at the bench for; null: it does not. */
+  visitId: string | null;
+  round: RoundFact;
+  /** Minutes the round still takes. */
+  roundMinutes: number;
+}
+
+export interface Readiness {
+  ready: boolean;
+  /** All of them, in order of weight. */
+  reasons: Reason[];
+  /** Of work before the outing, as far as anybody has said how long it takes. */
+  minutes: number;
+  /** How many things to do of which nobody has said how long. */
+  unsaid: number;
+}
+
+function ofRound(r: RoundFact): string | null {
+  switch (r.state) {
+    case 'none':
+      return 'no ready round yet';
+    case 'begun':
+      return `ready round: ${r.left} of ${r.of} left`;
+    case 'ridden since':
+      return 'ridden since its ready round';
+    case 'too old':
+      return `its ready round is ${r.days} days old`;
+    default:
+      return null;
+  }
+}
+
+const DUE: ReadonlySet<State> = new Set<State>(['past due', 'due before the next outing']);
+
+/**
+ * Whether a machine may go out, with every reason in order of weight (handbook, sections 3, 4 and 10): what parks it, a task past
+ * its limit, a visit that stands open, what is to be fixed now, the round. What waits, or is only watched, is said beside it.
+ */
+export function readiness(f: Facts): Readiness {
+  const reasons: Reason[] = [];
+  const add = (kind: ReasonKind, words: string, id: string | null) =>
+    reasons.push({ kind, words, id, blocks: BLOCKS.has(kind) });
+  for (const x of f.findings) {
+    if (x.closed) continue;
+    if (parks(x)) add('parked', x.what, x.id);
+    else if (x.severity === 'fix now' || x.waits?.come) add('fix now', x.what, x.id);
+    else if (x.waits) add('waits', `${x.what}: ${eventInWords(x.waits)}`, x.id);
+    else add(x.severity === 'tell the owner' ? 'owner' : 'watch', x.what, x.id);
+  }
+  for (const r of f.reminders)
+    add(r.come ? 'come' : 'waits', r.come ? r.words : `${r.words}: ${eventInWords(r)}`, r.id);
+  for (const t of f.tasks) {
+    if (t.state === 'past limit') add('past limit', `${t.name} past its limit`, t.id);
+    else if (DUE.has(t.state)) add('due', `${t.name} ${t.state === 'past due' ? 'past due' : 'due'}`, t.id);
+    else if (t.state === 'unknown') add('unknown', `${t.name}: not known when`, t.id);
+  }
+  if (f.visitId) add('at the bench', 'stands open at the bench', f.visitId);
+  const round = ofRound(f.round);
+  if (round) add('round', round, null);
+  reasons.sort(
+    (a, b) =>
+      REASONS.indexOf(a.kind) - REASONS.indexOf(b.kind) ||
+      a.words.localeCompare(b.words) ||
+      (a.id ?? '').localeCompare(b.id ?? '')
+  );
+  const toDo = f.tasks.filter((t) => t.state === 'past limit' || DUE.has(t.state));
+  const said = toDo.reduce((sum, t) => sum + (t.minutes ?? 0), 0);
+  return {
+    ready: !reasons.some((r) => r.blocks),
+    reasons,
+    minutes: said + (round ? f.roundMinutes : 0),
+    unsaid:
+      toDo.filter((t) => t.minutes === null).length +
+      reasons.filter((r) => r.kind === 'parked' || r.kind === 'fix now' || r.kind === 'come').length
+  };
+}
+
+/**
+ * What the last ready round says today.
+ *
+ * @param round when it was done, and at which running hours the machine then stood; or what of one is left
+ * @param now running hours of the machine, and days since the round
+ * @param holds for how many days a round holds, by house rule; 0: none is asked for
+ */
+export function roundFact(
+  round: {
+    done: { hours: number | null; daysAgo: number } | null;
+    open: { left: number; of: number } | null;
+  },
+  hours: number | null,
+  holds: number
+): RoundFact {
+  if (holds === 0) return { state: 'not asked' };
+  const { done, open } = round;
+  const ridden = done !== null && hours !== null && done.hours !== null && hours > done.hours;
+  if (done && !ridden && done.daysAgo <= holds) return { state: 'done' };
+  if (open) return { state: 'begun', ...open };
+  if (!done) return { state: 'none' };
+  return ridden ? { state: 'ridden since' } : { state: 'too old', days: done.daysAgo };
+}

@@ -1,0 +1,175 @@
+import type { Kind } from '../core/machine/machine';
+import { readAnswer, type Answer } from '../core/round/answer';
+import { afterHeld } from '../core/round/after';
+import type { Check, Held } from '../core/round/check';
+import type { RoundAnswerInput, RoundStrikeInput } from '../core/round/form';
+import { roundStand, soonerOf, type Stand } from '../core/round/stand';
+import { writeAnswer } from '../core/round/stored';
+import { dayOf } from '../core/time/day';
+import type { Tx } from './db';
+import { closeFinding } from './findings';
+import { proposeFrom } from './proposals';
+import { refuse, Refusal } from './refusal';
+import { closeAfter, raiseAfter } from './reminders';
+import { askable, asked, checksFor, givenIn, type Askable } from './round-sheet';
+import { heldMachine, type Write } from './write';
+
+/** The machine a round is of. @throws Refusal where the team has none such */
+export async function machineOfRound(tx: Tx, teamId: string, roundId: string): Promise<string> {
+  const [r] =
+    await tx`select machine_id as id from machine_round where team_id = ${teamId} and id = ${roundId}`;
+  return (r ?? refuse('', 'That round is not in this team.')).id as string;
+}
+
+/**
+ * Writes down checks that were answered. The first begins a round; who checks the same machine from another device answers in the
+ * round that stands open; the last one makes it done. What is wrong is a finding at once, and what is put right closes it.
+ * @returns the round they went into
+ */
+export async function answerRound(w: Write, r: RoundAnswerInput): Promise<string> {
+  const { tx, team, personId, at } = w;
+  heldMachine(w, r.machineId, 'machineId');
+  const [machine] = await tx`select kind from machine where team_id = ${team.id} and id = ${r.machineId}`;
+  const kind = machine!.kind as Kind;
+  const roundId = await roundFor(w, r);
+  // What it was said to have none of, or what another kind has, may be looked at all the same.
+  const may = await askable(tx, team.id, r.machineId, r.list, roundId);
+  const read = readAll(r, may);
+  const fresh: string[] = [];
+  for (const { id, check, answer } of read) {
+    const [made] = await tx`
+      insert into round_answer (team_id, id, round_id, check_key, content, at, by)
+      values (${team.id}, ${id}, ${roundId}, ${check.key}, ${tx.json(writeAnswer(answer) as never)}, ${at}, ${personId})
+      on conflict do nothing returning id`;
+    if (made) fresh.push(check.key);
+  }
+  if (fresh.length === 0) return roundId;
+  const { checks } = await checksFor(tx, team.id, r.machineId, kind, r.list, may);
+  const given = await givenIn(tx, team.id, roundId);
+  // What it was just said to have none of is judged too: what was found wrong with it is over.
+  const all = roundStand(asked(may.checks, kind, r.list), given, may.bands);
+  const answered = { items: all.items.filter((i) => fresh.includes(i.check.key)) };
+  await keepFindings(w, r.machineId, roundId, answered);
+  await proposeSooner(w, r.machineId, answered);
+  await lookedAgain(w, r.machineId, answered);
+  if (roundStand(checks, given, may.bands).open.length === 0)
+    await tx`
+      update machine_round set done_at = ${at}, done_by = ${personId},
+        done_hours = (select total from machine_standing where team_id = ${team.id} and machine_id = ${r.machineId})
+      where team_id = ${team.id} and id = ${roundId} and done_at is null`;
+  return roundId;
+}
+
+/** Reads every answer by this machine's sheet. @throws Refusal with what is wrong, by field */
+function readAll(
+  r: RoundAnswerInput,
+  { checks, bands }: Askable
+): { id: string; check: Check; answer: Answer }[] {
+  const errors: Record<string, string> = {};
+  const read = r.answers.flatMap((typed, i) => {
+    const check = checks.find((c) => c.key === typed.check);
+    if (!check) {
+      errors[`answers.${i}.check`] = 'There is no such check.';
+      return [];
+    }
+    const one = readAnswer(check, bands[check.key] ?? null, typed);
+    if (one.ok) return [{ id: typed.id, check, answer: one.answer }];
+    for (const [field, message] of Object.entries(one.errors)) errors[`answers.${i}.${field}`] = message;
+    return [];
+  });
+  if (Object.keys(errors).length > 0) throw new Refusal(errors);
+  return read;
+}
+
+/** The round that answers go into: the one that stands open, the latest one put right, or a new one. */
+async function roundFor({ tx, team, personId, at }: Write, r: RoundAnswerInput): Promise<string> {
+  const [open] = await tx`
+    select id from machine_round where team_id = ${team.id} and machine_id = ${r.machineId} and list = ${r.list} and done_at is null and struck_at is null`;
+  if (open) return open.id as string;
+  const [same] = await tx`
+    select r.machine_id, r.list, r.struck_at, not exists (select 1 from machine_round l
+        where l.team_id = r.team_id and l.machine_id = r.machine_id and l.list = r.list and l.struck_at is null and l.begun_at > r.begun_at) as latest
+    from machine_round r where r.team_id = ${team.id} and r.id = ${r.roundId}`;
+  if (same) {
+    if (same.machine_id !== r.machineId || same.list !== r.list || same.struck_at || !same.latest)
+      refuse('', 'That round is over. What is looked at now belongs to a new one.');
+    return r.roundId;
+  }
+  await tx`
+    insert into machine_round (team_id, id, machine_id, list, begun_at, begun_by)
+    values (${team.id}, ${r.roundId}, ${r.machineId}, ${r.list}, ${at}, ${personId})`;
+  return r.roundId;
+}
+
+/** Findings of what was answered just now: made, changed with the answer, or closed by it. */
+async function keepFindings(
+  w: Write,
+  machineId: string,
+  roundId: string,
+  answered: Pick<Stand, 'items'>
+): Promise<void> {
+  const { tx, team, personId, now } = w;
+  for (const { check, judged } of answered.items) {
+    if (!judged) continue;
+    const [mine] = await tx`
+      select id, what, severity, note from finding where team_id = ${team.id} and round_id = ${roundId} and check_key = ${check.key} and closed_at is null`;
+    const f = judged.finding;
+    if (!f) {
+      if (mine)
+        await closeFinding(w, { findingId: mine.id as string, word: `In the same round: ${judged.words}` });
+      continue;
+    }
+    if (mine) {
+      await tx`
+        update finding set what = ${f.what}, note = ${f.note}, severity = ${f.severity} where team_id = ${team.id} and id = ${mine.id}`;
+      continue;
+    }
+    const today = dayOf(now, team.timeZone);
+    const fastenerId = check.how === 'torque' ? check.fastener.id : null;
+    // What stands open already from an earlier round is not written twice, nor what was put right in this one.
+    await tx`
+      insert into finding (team_id, id, machine_id, fastener_id, cause, what, note, severity, found_on, found_at, created_by, round_id, check_key,
+        closed_on, closed_at, closed_by, closed_word)
+      select ${team.id}, ${crypto.randomUUID()}, ${machineId}, ${fastenerId}, 'round', ${f.what}, ${f.note}, ${f.severity}, ${today}, ${now}, ${personId},
+        ${roundId}, ${check.key}, ${f.closed ? today : null}, ${f.closed ? now : null}, ${f.closed ? personId : null}, ${f.closed ?? ''}
+      where not exists (select 1 from finding where team_id = ${team.id} and machine_id = ${machineId} and check_key = ${check.key} and what = ${f.what}
+        and (closed_at is null or round_id = ${roundId} and ${f.closed !== null}))`;
+  }
+}
+
+/** What was to be looked at again after an outing is done by its answer; what had moved is asked for once more. */
+async function lookedAgain(w: Write, machineId: string, answered: Pick<Stand, 'items'>): Promise<void> {
+  for (const { check, answer, judged } of answered.items) {
+    if (!answer || !judged || answer.said === 'none' || answer.said === 'passed over') continue;
+    const of = check.how === 'torque' ? { fastenerId: check.fastener.id } : { check: check.key };
+    await closeAfter(w, machineId, of, `In a round: ${judged.words}`);
+    if (check.how === 'torque')
+      await raiseAfter(w, machineId, afterHeld(check.title, check.fastener.id, answer.choice as Held));
+  }
+}
+
+/** What was dirty or dry proposes its task more often: on the machine or what is fitted to it, once at a time. */
+async function proposeSooner(w: Write, machineId: string, stand: Pick<Stand, 'items'>): Promise<void> {
+  const { tx, team, personId } = w;
+  for (const { task, reason } of soonerOf(stand)) {
+    const tasks = await tx`
+      select id from task where team_id = ${team.id} and retired_at is null and name ilike ${`${task}%`}
+        and (machine_id = ${machineId} or component_id in (select component_id from placement where team_id = ${team.id} and machine_id = ${machineId}))
+      order by created_at, id limit 1`;
+    if (tasks[0]) await proposeFrom(tx, team.id, personId, tasks[0].id as string, null, reason);
+  }
+}
+
+/** A round that does not count: it stays in the book, struck out, and what it found is over. */
+export async function strikeRound(w: Write, s: RoundStrikeInput): Promise<void> {
+  const { tx, team, personId, now } = w;
+  const [r] = await tx`
+    update machine_round set struck_at = ${now}, struck_by = ${personId}, struck_reason = ${s.reason}
+    where team_id = ${team.id} and id = ${s.roundId} and struck_at is null returning done_at`;
+  // Only a round that was wrong takes its findings along; one that was merely left found what it found.
+  if (!r || r.done_at === null) return;
+  const found = await tx`
+    select id from finding where team_id = ${team.id} and round_id = ${s.roundId} and closed_at is null`;
+  for (const f of found)
+    await closeFinding(w, { findingId: f.id as string, word: `Struck out: ${s.reason}` });
+}

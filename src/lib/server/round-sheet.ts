@@ -1,0 +1,150 @@
+import { exactly, type Band } from '../core/quantity/band';
+import { quantity, type Quantity } from '../core/quantity/quantity';
+import { chainRules, wantedNow } from '../core/chain/sheet';
+import { USUAL_DRIVE } from '../core/chain/drive';
+import type { Kind } from '../core/machine/machine';
+import type { Check, List } from '../core/round/check';
+import { LIBRARY } from '../core/round/library';
+import type { RoundSheet } from '../core/round/sheet';
+import type { Given } from '../core/round/stand';
+import { readAnswerKept } from '../core/round/stored';
+import { torqueChecks } from '../core/round/torque';
+import { figureOf } from '../core/specs/sheet';
+import { driveOf } from './chains';
+import type { Db } from './db';
+import { readRules } from './rules';
+import { listFigures, readSheet } from './specs';
+import { readToolbox } from './stores';
+
+/** Everything a list may ask of a machine, with what its sheet says of each. */
+export interface Askable {
+  checks: readonly Check[];
+  bands: Record<string, Band | null>;
+  missing: string[];
+}
+/**
+ * What may be answered on a list of a machine, whatever kind it is now said to be.
+ *
+ * @param roundId the round that is answered: what it found loose itself is not “before”
+ */
+export async function askable(
+  sql: Db,
+  teamId: string,
+  machineId: string,
+  list: List,
+  roundId: string | null
+): Promise<Askable> {
+  if (list !== 'torque')
+    return { checks: LIBRARY, bands: await bandsOf(sql, teamId, machineId, LIBRARY), missing: [] };
+  const [sheet, loose] = await Promise.all([
+    readSheet(sql, teamId, machineId),
+    sql`
+      select fastener_id as id, count(*)::int as n from finding
+      where team_id = ${teamId} and machine_id = ${machineId} and fastener_id is not null and what ilike '%loose%' and round_id is distinct from ${roundId}
+      group by fastener_id`
+  ]);
+  return torqueChecks(sheet, Object.fromEntries(loose.map((r) => [r.id as string, r.n as number])));
+}
+
+/** What the sheet says of each check that is measured. */
+export async function bandsOf(
+  sql: Db,
+  teamId: string,
+  machineId: string,
+  checks: readonly Check[]
+): Promise<Record<string, Band | null>> {
+  const measured = checks.flatMap((c) => (c.how === 'measure' ? [c] : []));
+  if (measured.length === 0) return {};
+  const figures = (await listFigures(sql, teamId, machineId)).filter((f) => !f.superseded);
+  const bands: Record<string, Band | null> = {};
+  for (const c of measured) bands[c.key] = figureOf({ figures, fasteners: [] }, c.figure)?.band ?? null;
+  if ('chain-slack' in bands) {
+    // However its manual tells it, half-way up or in fingers: the chain sheet turns it into a total.
+    const drive = (await driveOf(sql, teamId, machineId)) ?? USUAL_DRIVE;
+    const wanted = wantedNow({ figures, drive, rules: chainRules(await readRules(sql, teamId, machineId)) });
+    const mm = (n: number) => quantity(Number(n.toFixed(1)), 'mm');
+    bands['chain-slack'] = wanted && { ...exactly(mm(wanted.lo)), to: mm(wanted.hi) };
+  }
+  return bands;
+}
+
+export async function givenIn(sql: Db, teamId: string, roundId: string): Promise<Given[]> {
+  const rows = await sql`
+    select a.id, a.content, a.at, p.name as by from round_answer a join person p on p.team_id = a.team_id and p.id = a.by
+    where a.team_id = ${teamId} and a.round_id = ${roundId} order by a.seq`;
+  return rows.map((r) => ({
+    ...readAnswerKept(r.content),
+    id: r.id as string,
+    by: r.by as string,
+    at: (r.at as Date).getTime()
+  }));
+}
+
+/** What of it a machine of a kind is asked for, without what it was last said to have none of. */
+export async function checksFor(
+  sql: Db,
+  teamId: string,
+  machineId: string,
+  kind: Kind,
+  list: List,
+  { checks }: Pick<Askable, 'checks'>
+): Promise<{ checks: Check[]; none: Check[]; last: Record<string, Quantity> }> {
+  const latest = await sql`
+    select distinct on (a.check_key) a.check_key, a.content from round_answer a
+    join machine_round r on r.team_id = a.team_id and r.id = a.round_id
+    where a.team_id = ${teamId} and r.machine_id = ${machineId} and r.struck_at is null
+      and r.id in (select id from machine_round where team_id = ${teamId} and machine_id = ${machineId} and struck_at is null order by begun_at desc limit 20)
+    order by a.check_key, a.seq desc`;
+  const said = new Map(latest.map((r) => [r.check_key as string, readAnswerKept(r.content)]));
+  const all = asked(checks, kind, list);
+  const isNone = (c: Check) => said.get(c.key)?.said === 'none';
+  const last: Record<string, Quantity> = {};
+  for (const [key, a] of said) {
+    const q = a.set ?? a.found;
+    if (q) last[key] = q;
+  }
+  return { checks: all.filter((c) => !isNone(c)), none: all.filter(isNone), last };
+}
+
+/** What of a list a kind of machine has. */
+export const asked = (checks: readonly Check[], kind: Kind, list: List): Check[] =>
+  checks.filter((c) => c.kinds.includes(kind) && c.lists.includes(list));
+
+/** The round of a machine: the one that stands open, or else the latest. */
+export async function roundSheet(
+  sql: Db,
+  teamId: string,
+  machine: { id: string; kind: Kind },
+  list: List
+): Promise<RoundSheet> {
+  const [[round], open] = await Promise.all([
+    sql`
+      select r.id, r.begun_at as "begunAt", r.done_at as "doneAt", r.done_hours as "doneHours", p.name as by
+      from machine_round r join person p on p.team_id = r.team_id and p.id = r.begun_by
+      where r.team_id = ${teamId} and r.machine_id = ${machine.id} and r.list = ${list} and r.struck_at is null
+      order by r.done_at is not null, r.begun_at desc limit 1`,
+    sql`
+      select id, check_key as check, what, round_id as "roundId" from finding
+      where team_id = ${teamId} and machine_id = ${machine.id} and check_key is not null and closed_at is null order by found_at desc`
+  ]);
+  const may = await askable(sql, teamId, machine.id, list, (round?.id as string | undefined) ?? null);
+  const [{ checks, none, last }, answers, box] = await Promise.all([
+    checksFor(sql, teamId, machine.id, machine.kind, list, may),
+    round ? givenIn(sql, teamId, round.id as string) : [],
+    list === 'torque' ? readToolbox(sql, teamId) : null
+  ]);
+  const bands = Object.fromEntries([...checks, ...none].map((c) => [c.key, may.bands[c.key] ?? null]));
+  return {
+    machineId: machine.id,
+    kind: machine.kind,
+    list,
+    round: (round as unknown as RoundSheet['round']) ?? null,
+    checks,
+    bands,
+    answers,
+    last,
+    none,
+    open: open as unknown as RoundSheet['open'],
+    torque: box && { wrenches: [...box.wrenches], adapters: [...box.adapters], missing: may.missing }
+  };
+}

@@ -1,0 +1,89 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { untilInWords, workInWords } from '$lib/core/readiness/board';
+  import { showDay } from '$lib/core/time/day';
+  import { lookAgain } from '$lib/ui/shell/again';
+  import BoardTable from '$lib/ui/board/BoardTable.svelte';
+
+  let { data } = $props();
+  const board = $derived(data.board);
+  const ready = $derived(board.rows.filter((r) => r.readiness.ready).length);
+  const work = $derived(
+    workInWords({
+      minutes: board.rows.reduce((sum, r) => sum + r.readiness.minutes, 0),
+      unsaid: board.rows.reduce((sum, r) => sum + r.readiness.unsaid, 0)
+    })
+  );
+  // A wall looks again by itself; a page somebody has open in the tent does too.
+  const LOOK_AGAIN_MS = 15_000;
+  let away = $state(false);
+  $effect(() =>
+    lookAgain('app:board', LOOK_AGAIN_MS, () => {
+      away = !navigator.onLine;
+      return away;
+    })
+  );
+  $effect(() => {
+    document.body.classList.toggle('on-wall', data.wall);
+    return () => document.body.classList.remove('on-wall');
+  });
+  const pick = (e: Event) => {
+    const outing = (e.currentTarget as HTMLSelectElement).value;
+    void goto(`/board?outing=${outing}${data.wall ? '&wall' : ''}`, { keepFocus: true });
+  };
+</script>
+
+<svelte:head><title>Board · Hour Trail</title></svelte:head>
+<div class="flex flex-wrap items-baseline gap-x-4 gap-y-2">
+  <h1>Who may ride</h1>
+  {#if board.event}
+    <span class="figure text-2xl"
+      >{board.event.name}, {showDay(board.event.firstDay, board.today)}: {untilInWords(
+        board.event.firstDay,
+        board.today
+      )}</span
+    >
+  {:else}<span class="quiet">No outing is planned: as the fleet stands today.</span>{/if}
+  <span class="no-print ml-auto flex flex-wrap items-baseline gap-4">
+    {#if board.events.length > 1}<label
+        ><span class="sr-only">Outing</span>
+        <select class="cell" value={board.event?.id} onchange={pick}
+          >{#each board.events.slice(0, 30) as e (e.id)}<option value={e.id}
+              >{e.name}, {showDay(e.firstDay, board.today)}</option
+            >{/each}</select
+        ></label
+      >{/if}
+    <a class="link" href="/findings">Findings</a>
+    <a
+      class="link"
+      href={data.wall
+        ? `/board?outing=${board.event?.id ?? ''}`
+        : `/board?outing=${board.event?.id ?? ''}&wall`}>{data.wall ? 'Off the wall' : 'On the wall'}</a
+    >
+    <button type="button" class="link" onclick={() => print()}>Print</button>
+  </span>
+</div>
+{#if board.rows.length === 0}
+  <p class="mt-4">
+    {#if board.event}No machine goes to {board.event.name}. <a class="link" href="/outings">Outings</a> says who
+      goes.{:else}There is no machine yet. <a class="link" href="/machines/new">Add one</a>.{/if}
+  </p>
+{:else}
+  <p class="mt-1 mb-3" role="status">
+    <strong class="figure text-2xl">{ready} of {board.rows.length} ready</strong>
+    {#if work}<span class="quiet ml-3">Work before it: {work}.</span>{/if}
+    {#if away}<span class="error ml-3">No connection: this may be old.</span>{/if}
+  </p>
+  <BoardTable rows={board.rows} wall={data.wall} />
+{/if}
+
+<style>
+  :global(body.on-wall > div > header),
+  :global(body.on-wall header),
+  :global(body.on-wall footer) {
+    display: none;
+  }
+  :global(body.on-wall main) {
+    max-width: none;
+  }
+</style>
