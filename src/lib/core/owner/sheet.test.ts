@@ -1,0 +1,94 @@
+import { describe, expect, it } from 'vitest';
+import { isEmpty, ownerSheet, sinceDay, type OwnerFacts } from './sheet';
+
+const TODAY = '2026-06-10';
+const nothing: OwnerFacts = {
+  today: TODAY,
+  since: '2026-04-01',
+  records: [],
+  findings: [],
+  tasks: [],
+  round: null,
+  photos: []
+};
+const finding = (more: Partial<OwnerFacts['findings'][number]>): OwnerFacts['findings'][number] => ({
+  what: 'right fork seal weeps',
+  note: '',
+  severity: 'watch',
+  day: '2026-05-01',
+  waits: null,
+  closed: null,
+  ...more
+});
+
+describe('the owner’s sheet', () => {
+  it('tells what was done in plain sentences, with the day and the hours', () => {
+    const s = ownerSheet({
+      ...nothing,
+      records: [
+        {
+          what: 'Engine oil',
+          part: 'Engine 250-A',
+          day: '2026-05-02',
+          hours: 3840,
+          remark: 'grey paste on the magnet'
+        },
+        { what: 'Long ago', part: null, day: '2026-03-31', hours: 100, remark: '' }
+      ],
+      round: { day: '2026-06-09', checks: 25, wrong: 0 }
+    });
+    expect(s.done).toEqual([
+      { what: 'Looked over before riding', more: '9 Jun · 25 checks, all as they should be.' },
+      { what: 'Engine oil, Engine 250-A', more: '2 May · at 38.4 h · Grey paste on the magnet.' }
+    ]);
+  });
+  it('tells what was found and how it ended apart from what is advised', () => {
+    const s = ownerSheet({
+      ...nothing,
+      findings: [
+        finding({ closed: { day: '2026-05-03', how: 'done', word: 'new seal, oil 5 mm up' } }),
+        finding({ what: 'Old', closed: { day: '2026-03-03', how: 'done', word: 'x' } }),
+        finding({ what: 'Boot torn', severity: 'tell the owner', note: 'rear left' }),
+        finding({
+          what: 'Hub loose',
+          severity: 'park the machine',
+          waits: { waitsFor: 'a part to arrive', part: 'nut' }
+        })
+      ],
+      tasks: [
+        { name: 'Air filter', left: '0.6 h over', likely: '', pressing: true },
+        { name: 'Valves', left: '12.0 h left', likely: '3 Jul and 20 Jul', pressing: false }
+      ]
+    });
+    expect(s.found).toEqual([
+      { what: 'Right fork seal weeps.', more: 'Put right, 3 May: New seal, oil 5 mm up.' }
+    ]);
+    expect(s.advised).toEqual([
+      { what: 'Boot torn.', more: 'For you to decide. Rear left.' },
+      { what: 'Hub loose.', more: 'Not to be ridden until this is put right. It waits for nut.' },
+      { what: 'Air filter.', more: 'Due now: 0.6 h over.' }
+    ]);
+    expect(s.next).toEqual([{ what: 'Valves', more: '12.0 h left, likely 3 Jul and 20 Jul' }]);
+  });
+  it('keeps to one page and says what there was no room for', () => {
+    const records = Array.from({ length: 30 }, (_, i) => ({
+      what: `Job ${i}`,
+      part: null,
+      day: '2026-05-02',
+      hours: null,
+      remark: ''
+    }));
+    const s = ownerSheet({ ...nothing, records });
+    expect(s.done).toHaveLength(9);
+    expect(s.more.done).toBe(21);
+  });
+  it('is empty where nothing was', () => {
+    expect(isEmpty(ownerSheet(nothing))).toBe(true);
+    expect(isEmpty(ownerSheet({ ...nothing, findings: [finding({})] }))).toBe(false);
+  });
+  it('reaches back to the day that is asked for, within reason', () => {
+    expect(sinceDay('2026-05-01', TODAY, '2026-03-12')).toBe('2026-05-01');
+    for (const odd of [null, '2027-01-01', '2020-01-01'])
+      expect(sinceDay(odd, TODAY, '2026-03-12')).toBe('2026-03-12');
+  });
+});

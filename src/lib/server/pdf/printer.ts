@@ -1,0 +1,76 @@
+import pdfmake from 'pdfmake';
+import type { ContentText, Style, TDocumentDefinitions } from 'pdfmake/interfaces';
+import bold from '@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-700-normal.woff?inline';
+import regular from '@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff?inline';
+import extBold from '@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-ext-700-normal.woff?inline';
+import extRegular from '@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-ext-400-normal.woff?inline';
+import plate from '@fontsource/barlow-condensed/files/barlow-condensed-latin-700-normal.woff?inline';
+import figure from '@fontsource/barlow-condensed/files/barlow-condensed-latin-500-normal.woff?inline';
+
+const FILES: Record<string, string> = {
+  'text.woff': regular,
+  'text-bold.woff': bold,
+  'ext.woff': extRegular,
+  'ext-bold.woff': extBold,
+  'figure.woff': figure,
+  'plate.woff': plate
+};
+/** What it reads in place of the disk; its types do not know of it. */
+const files = (pdfmake as unknown as { virtualfs: { writeFileSync: (name: string, bytes: Buffer) => void } })
+  .virtualfs;
+for (const [name, url] of Object.entries(FILES))
+  files.writeFileSync(name, Buffer.from(url.slice(url.indexOf(',') + 1), 'base64'));
+pdfmake.addFonts({
+  Text: { normal: 'text.woff', bold: 'text-bold.woff' },
+  Ext: { normal: 'ext.woff', bold: 'ext-bold.woff' },
+  Figure: { normal: 'figure.woff', bold: 'plate.woff' }
+});
+// Nothing is fetched, and no file read: a page is made of what it is given.
+pdfmake.setUrlAccessPolicy(() => false);
+pdfmake.setLocalAccessPolicy(() => false);
+
+/** What the first of our two text fonts has; what is beyond it is set in the second. */
+const LATIN = /[\s\u0020-\u00ff\u0152\u0153\u2000-\u206f\u20ac\u2122\u2212]+/gu;
+
+/** A text in runs of the font that has its characters. */
+export function runs(
+  text: string,
+  style: Style & Partial<Pick<ContentText, 'margin'>> & { width?: string } = {}
+): ContentText {
+  const out: ContentText[] = [];
+  let from = 0;
+  for (const m of text.matchAll(LATIN)) {
+    if (m.index > from) out.push({ text: text.slice(from, m.index), font: 'Ext' });
+    out.push({ text: m[0] });
+    from = m.index + m[0].length;
+  }
+  if (from < text.length) out.push({ text: text.slice(from), font: 'Ext' });
+  return { ...style, text: out };
+}
+
+/** Sizes a page is tried in, points: the smallest can still be read by whoever holds it. */
+const SIZES = [10, 9, 8, 7];
+const pagesOf = (pdf: Buffer): number => pdf.toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0;
+
+/**
+ * Makes a PDF of A4 or Letter that keeps to one page: in the largest type that does.
+ *
+ * @param page what stands on it
+ */
+export async function printOnePage(
+  paper: 'A4' | 'LETTER',
+  page: Omit<TDocumentDefinitions, 'pageSize' | 'defaultStyle'>
+): Promise<Buffer> {
+  let pdf = Buffer.alloc(0);
+  for (const fontSize of SIZES) {
+    const made = pdfmake.createPdf({
+      // It writes into what it is given: each try begins with its own.
+      ...structuredClone(page),
+      pageSize: paper,
+      defaultStyle: { font: 'Text', fontSize, lineHeight: 1.2 }
+    });
+    pdf = Buffer.from(await made.getBuffer());
+    if (pagesOf(pdf) === 1) break;
+  }
+  return pdf;
+}

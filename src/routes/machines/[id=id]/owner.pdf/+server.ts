@@ -1,0 +1,38 @@
+import { error } from '@sveltejs/kit';
+import { day } from '$lib/core/forms';
+import { db } from '$lib/server/db';
+import { getMachine } from '$lib/server/machines';
+import { ownerSheetOf } from '$lib/server/owner-sheet';
+import { ownerPdf } from '$lib/server/pdf/owner';
+import { readPhoto } from '$lib/server/photos';
+import type { RequestHandler } from './$types';
+
+/** The owner’s sheet as a PDF, on A4 or, asked for, on Letter. */
+export const GET: RequestHandler = async ({ locals, params, url }) => {
+  const sql = db();
+  const team = locals.team;
+  const machine = team && (await getMachine(sql, team.id, params.id));
+  if (!machine) error(404, 'No such machine in this team.');
+  const asked = day.safeParse(url.searchParams.get('since'));
+  const { today, hours, ...sheet } = await ownerSheetOf(
+    sql,
+    team,
+    machine,
+    asked.success ? asked.data : null,
+    new Date()
+  );
+  const pictures = new Map<string, Buffer>();
+  for (const { id } of sheet.photos) {
+    const bytes = await readPhoto(sql, team.id, id, true);
+    if (bytes) pictures.set(id, bytes);
+  }
+  const paper = url.searchParams.get('paper') === 'letter' ? 'LETTER' : 'A4';
+  const pdf = await ownerPdf(paper, sheet, { team: team.name, machine, hours, today, pictures });
+  return new Response(new Uint8Array(pdf), {
+    headers: {
+      'content-type': 'application/pdf',
+      'content-disposition': `inline; filename="machine-${encodeURIComponent(machine.plate)}-${today}.pdf"`,
+      'cache-control': 'no-store'
+    }
+  });
+};
