@@ -32,7 +32,7 @@ test('a form says what is wrong where it is typed, keeps it, and is written once
   await name.pressSequentially('S');
   await expect(form.getByText('Write what you call it.')).toBeHidden();
   await expect(form.getByRole('alert')).toHaveCount(0);
-  await name.fill('Small');
+  await name.fill('Stubby');
   await form.getByRole('button', { name: 'Add it' }).click();
   await expect(form.getByText('The range is upside down')).toBeVisible();
   await expect(to).toHaveAttribute('aria-invalid', 'true');
@@ -51,13 +51,13 @@ test('a form says what is wrong where it is typed, keeps it, and is written once
   );
   await form.getByRole('button', { name: 'Add it' }).dblclick();
   await expect(form.getByText('No answer from the server. What you wrote is kept here')).toBeVisible();
-  await expect(name).toHaveValue('Small');
+  await expect(name).toHaveValue('Stubby');
   expect(sent).toBe(1);
   await form.getByRole('button', { name: 'Add it' }).click();
-  await expect(page.getByRole('row', { name: /Small/ })).toHaveCount(1);
+  await expect(page.getByRole('row', { name: /Stubby/ })).toHaveCount(1);
   await expect(form).toHaveCount(0);
   expect(
-    await app.sql`select low_nm, high_nm from torque_wrench where team_id = ${app.teamId} and name = 'Small'`
+    await app.sql`select low_nm, high_nm from torque_wrench where team_id = ${app.teamId} and name = 'Stubby'`
   ).toEqual([{ low_nm: 5, high_nm: 60 }]);
 });
 
@@ -68,7 +68,7 @@ test('what is typed while a form is being looked over stays typed', async ({ wor
     .getByRole('button', { name: 'Add one' })
     .click();
   const form = page.getByRole('form', { name: 'Add a torque wrench' });
-  await form.getByLabel('Name').fill('Long');
+  await form.getByLabel('Name').fill('Bench bar');
   await form.getByLabel('From').fill('70');
   await form.getByLabel('To', { exact: true }).fill('60');
   // Between the press and what is said of it: the fields have been read, and nothing stands at them yet.
@@ -80,9 +80,9 @@ test('what is typed while a form is being looked over stays typed', async ({ wor
     to.dispatchEvent(new Event('input', { bubbles: true }));
   });
   await form.getByRole('button', { name: 'Add it' }).click();
-  await expect(page.getByRole('row', { name: /Long/ })).toHaveCount(1);
+  await expect(page.getByRole('row', { name: /Bench bar/ })).toHaveCount(1);
   expect(
-    await app.sql`select low_nm, high_nm from torque_wrench where team_id = ${app.teamId} and name = 'Long'`
+    await app.sql`select low_nm, high_nm from torque_wrench where team_id = ${app.teamId} and name = 'Bench bar'`
   ).toEqual([{ low_nm: 70, high_nm: 200 }]);
 });
 

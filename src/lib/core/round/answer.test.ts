@@ -108,7 +108,7 @@ describe('what is chosen, counted and looked at', () => {
   it('pumps are counted; four hundred are another fault', () => {
     expect(judged(grease, null, { count: '6' })).toEqual({ well: true, words: '6 pumps', finding: null });
     expect(judged(grease, null, { count: '14', dry: true }).finding).toEqual({
-      what: 'Grease points were dry: 14 pumps',
+      what: 'Grease points: 14 pumps, it was dry',
       severity: 'watch',
       note: '',
       closed: null
@@ -128,6 +128,25 @@ describe('what is chosen, counted and looked at', () => {
       what: 'Fork seal weeps',
       severity: 'fix now'
     });
+  });
+  it('something else that is wrong with it is said in words, and needs no number', () => {
+    expect(errors(tyre, KPA, { said: 'wrong' })).toEqual({ note: 'Say what is wrong, in a few words.' });
+    expect(judged(tyre, KPA, { said: 'wrong', note: 'nail in it', severity: 'park the machine' })).toEqual({
+      well: false,
+      words: 'wrong: nail in it',
+      finding: {
+        what: 'Front tyre pressure: nail in it',
+        severity: 'park the machine',
+        note: '',
+        closed: null
+      }
+    });
+    expect(judged(filter, null, { said: 'wrong', note: 'box cracked' }).finding!.what).toBe(
+      'Air filter: box cracked'
+    );
+    expect(judged(grease, null, { said: 'wrong', note: 'nipple gone' }).finding!.what).toBe(
+      'Grease points: nipple gone'
+    );
   });
   it('passed over needs a word; what is not there needs none', () => {
     expect(errors(fork, null, { said: 'passed over' })).toHaveProperty('note');

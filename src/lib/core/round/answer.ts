@@ -118,6 +118,11 @@ export function readAnswer(
   if (typed.said === 'passed over' && note === '') errors['note'] = 'Say why, in a few words.';
   if (typed.said === 'none' || typed.said === 'passed over')
     return Object.keys(errors).length > 0 ? { ok: false, errors } : { ok: true, answer };
+  if (typed.said === 'wrong' && isUnasked(check, typed)) {
+    // Something else is wrong with it than what is asked for: said in words it needs no number.
+    if (note === '') errors['note'] = 'Say what is wrong, in a few words.';
+    return note === '' ? { ok: false, errors } : { ok: true, answer };
+  }
   if (check.how === 'measure') {
     for (const field of ['found', 'set'] as const) {
       const text = typed[field].trim();
@@ -164,6 +169,12 @@ export function readAnswer(
   }
   return Object.keys(errors).length > 0 ? { ok: false, errors } : { ok: true, answer };
 }
+
+/** Nothing of what a check asks for was given. */
+const isUnasked = (check: Check, t: TypedAnswer): boolean =>
+  (check.how === 'measure' && t.found.trim() === '') ||
+  (check.how === 'choose' && t.choice === '') ||
+  (check.how === 'count' && t.count.trim() === '' && !t.dry);
 
 /** What an answer comes to. */
 export interface Judged {
@@ -229,25 +240,20 @@ export function judgeAnswer(check: Check, a: Answer, band: Band | null): Judged 
   if (a.said === 'passed over') return { well: true, words: `passed over: ${a.note}`, finding: null };
   if (check.how === 'measure' && a.found) return judgeNumber(check, a, band);
   if (check.how === 'torque') return judgeHeld(check, a, band);
-  const pumps = `${a.count} ${a.count === 1 ? 'pump' : 'pumps'}`;
-  const said =
-    check.how === 'choose'
-      ? (a.choice ?? '')
-      : check.how === 'count'
-        ? `${pumps}${a.dry ? ', it was dry' : ''}`
-        : a.said === 'well'
-          ? 'as it should be'
-          : 'wrong';
+  const pumps = a.count === null ? '' : `${a.count} ${a.count === 1 ? 'pump' : 'pumps'}`;
+  const given = check.how === 'choose' ? (a.choice ?? '') : pumps && a.dry ? `${pumps}, it was dry` : pumps;
+  const said = given || (a.said === 'well' ? 'as it should be' : 'wrong');
   const words = a.note ? `${said}: ${a.note}` : said;
   if (a.said === 'well') return { well: true, words, finding: null };
-  const more = check.how === 'look' ? a.note : check.how === 'count' && a.count !== null ? pumps : said;
+  // Where nothing else tells what is wrong, the note does.
+  const more = given || a.note;
   return {
     well: false,
     words,
     finding: {
       what: (more ? `${check.wrong}: ${more}` : check.wrong).slice(0, 200),
       severity: a.severity ?? check.severity,
-      note: check.how === 'look' ? '' : a.note,
+      note: more === a.note ? '' : a.note,
       closed: null
     }
   };

@@ -252,7 +252,7 @@ const UNDER: readonly Check[] = [
     lists: BOTH,
     most: 60,
     unit: 'pieces',
-    wrong: 'Grease points were dry',
+    wrong: 'Grease points',
     severity: 'watch',
     task: 'Grease'
   },

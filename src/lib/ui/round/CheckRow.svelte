@@ -55,7 +55,6 @@
   /** A reading off the gauge: taken where it is as it should be. */
   function found(text: string) {
     desk.type(check.key, { found: text, set: '', said: 'well' });
-    if (text.trim() === '') return;
     if (!outside) take();
   }
   const enter = (go: () => void) => (e: KeyboardEvent) => {
@@ -284,7 +283,10 @@
           value={typed.note}
           oninput={(e) => desk.type(check.key, { note: e.currentTarget.value })}
           onkeydown={enter(() => take({ said: 'wrong' }))}
+          aria-invalid={error('note') ? true : undefined}
+          aria-describedby={error('note') ? `${id}-note` : undefined}
         />
+        {#if error('note')}<p id="{id}-note" class="error text-sm" role="alert">{error('note')}</p>{/if}
         <div class="mt-2">
           <OnePick
             label="How grave"

@@ -140,7 +140,7 @@ export class RoundDesk {
         if (refused.length === 0) {
           // The round was over: what was looked at belongs to a new one.
           if (this.#anew || !this.on().round) {
-            this.said = sent.errors[''] ?? '';
+            this.said = Object.values(sent.errors)[0] ?? '';
             return;
           }
           this.#anew = true;
