@@ -99,7 +99,7 @@ await main(() =>
     const rows = [
       ['Trail of 10 machines / bare page', ratios['10x250'].ratio.toFixed(2), ''],
       ['Trail of 60 machines / bare page', ratios['60x250'].ratio.toFixed(2), 4],
-      ['Board of 60 machines / bare page', board.ratio.toFixed(2), 2],
+      ['Board of 60 machines / bare page', board.ratio.toFixed(2), 3],
       ['Trail of 1,000 machines / bare page', ratios['1000x250'].ratio.toFixed(2), 25],
       [
         '60 machines, ten times the history / once',

@@ -148,10 +148,9 @@ await main(() =>
       width: 390,
       height: 844,
       act: async (page) => {
-        const slack = page.getByRole('group', { name: 'Chain slack', exact: true });
-        await slack.getByRole('textbox').first().fill('48');
-        await slack.getByRole('button', { name: 'Found' }).click();
-        await slack.evaluate((e) => e.scrollIntoView({ block: 'center' }));
+        const tyre = page.getByRole('group', { name: 'Rear tyre pressure', exact: true });
+        await tyre.getByRole('textbox').first().fill('70');
+        await tyre.getByRole('button', { name: 'Found' }).click();
       }
     });
     await shot('torque-round', `/machines/${quad}/round?list=torque`, { height: 900 });

@@ -39,6 +39,12 @@ describe('the board', () => {
       parts: ['hose', 'a part']
     });
   });
+  it('names the heaviest reasons, and counts the others', () => {
+    const row = boardRow(one, facts, readiness(facts), []);
+    expect(row.readiness.reasons.map((r) => r.kind)).toEqual(['parked', 'fix now', 'come']);
+    expect(row.more).toBe(readiness(facts).reasons.length - 3);
+    expect(row.more).toBe(3);
+  });
   it('puts who may not ride first, then by plate as numbers', () => {
     const row = (plate: string, ready: boolean) => ({
       ...boardRow({ ...one, plate }, facts, readiness(facts), []),

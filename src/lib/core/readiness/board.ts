@@ -1,6 +1,11 @@
 import { SEVERITIES, type Severity } from '../finding/finding';
 import { dayNumber, type Day } from '../time/day';
-import type { Facts, Readiness, RoundFact } from './readiness';
+import type { Facts, Readiness, Reason, RoundFact } from './readiness';
+
+/** Reasons that stand in a line of the board. */
+const REASONS_SHOWN = 3;
+/** Lines sent drawn up: what a screen shows; the others are drawn where they are read. */
+export const FIRST_LINES = 10;
 
 /** A machine on the board: what its columns say. */
 export interface BoardRow {
@@ -8,7 +13,9 @@ export interface BoardRow {
   plate: string;
   name: string;
   rider: string | null;
-  readiness: Readiness;
+  /** Its heaviest reasons; the others are counted. */
+  readiness: Omit<Readiness, 'reasons'> & { reasons: Omit<Reason, 'id'>[] };
+  more: number;
   /** Tasks past due or due before the outing is over: none left, it is serviced. */
   unserviced: number;
   round: RoundFact;
@@ -32,7 +39,13 @@ export function boardRow(
   const waits = [...open.flatMap((f) => f.waits ?? []), ...facts.reminders];
   return {
     ...of,
-    readiness,
+    readiness: {
+      ...readiness,
+      reasons: readiness.reasons
+        .slice(0, REASONS_SHOWN)
+        .map(({ kind, words, blocks }) => ({ kind, words, blocks }))
+    },
+    more: Math.max(0, readiness.reasons.length - REASONS_SHOWN),
     unserviced: readiness.reasons.filter((r) => r.kind === 'past limit' || r.kind === 'due').length,
     round: facts.round,
     findings: seen.length,
@@ -47,7 +60,7 @@ export function notReadyFirst(a: BoardRow, b: BoardRow): number {
   return (
     Number(a.readiness.ready) - Number(b.readiness.ready) ||
     a.plate.length - b.plate.length ||
-    a.plate.localeCompare(b.plate)
+    Number(a.plate > b.plate) - Number(a.plate < b.plate)
   );
 }
 

@@ -1,6 +1,7 @@
 <!-- Machines against what keeps them from riding: read from across the tent, so the word is large and stands in every line. -->
 <script lang="ts">
-  import { workInWords, type BoardRow } from '$lib/core/readiness/board';
+  import { onMount } from 'svelte';
+  import { FIRST_LINES, workInWords, type BoardRow } from '$lib/core/readiness/board';
   import type { RoundFact } from '$lib/core/readiness/readiness';
 
   interface Props {
@@ -9,8 +10,8 @@
     wall?: boolean;
   }
   let { rows, wall = false }: Props = $props();
-  /** How many reasons stand in a line; the rest is counted. */
-  const MOST = 3;
+  let drawn = $state(FIRST_LINES);
+  onMount(() => (drawn = Infinity));
 
   function roundWord(r: RoundFact): string {
     switch (r.state) {
@@ -45,7 +46,7 @@
     </tr>
   </thead>
   <tbody>
-    {#each rows as r (r.machineId)}
+    {#each rows.slice(0, drawn) as r (r.machineId)}
       {@const { ready, reasons } = r.readiness}
       <tr class:off={!ready}>
         <td class="whole"
@@ -63,10 +64,8 @@
           ></td
         >
         <td class="whole">
-          {#each reasons.slice(0, MOST) as x, k (k)}<span class="reason" class:blocks={x.blocks}
-              >{x.words}</span
-            >{/each}
-          {#if reasons.length > MOST}<span class="quiet text-sm">and {reasons.length - MOST} more</span>{/if}
+          {#each reasons as x, k (k)}<span class="reason" class:blocks={x.blocks}>{x.words}</span>{/each}
+          {#if r.more > 0}<span class="quiet text-sm">and {r.more} more</span>{/if}
         </td>
         <td data-label="serviced">{r.unserviced === 0 ? 'yes' : `${r.unserviced} due`}</td>
         <td data-label="round"
