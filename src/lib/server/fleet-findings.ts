@@ -1,4 +1,4 @@
-import { gravestFirst, SEVERITIES, type Severity } from '../core/finding/finding';
+import { SEVERITIES, type Severity } from '../core/finding/finding';
 import { foundBefore, type Alike } from '../core/finding/repeats';
 import type { Day } from '../core/time/day';
 import type { Team } from '../core/team/team';
@@ -70,7 +70,7 @@ export async function fleetFindings(
       }) satisfies FleetFinding
   );
   return {
-    rows: filter.closed ? list : list.sort(gravestFirst),
+    rows: list,
     counts: Object.fromEntries(counts.map((r) => [r.severity, r.n])),
     more: rows.length > LISTED
   };
@@ -91,8 +91,9 @@ export async function beforeOf(sql: Db, teamId: string, ids: readonly string[]):
       ...(byOwner.get(r.owner as string) ?? []),
       { ...(r as unknown as Alike), at: (r.found_at as Date).getTime() }
     ]);
+  const wanted = new Set(ids);
   const before = new Map<string, Day[]>();
   for (const list of byOwner.values())
-    for (const [id, days] of foundBefore(list)) if (ids.includes(id)) before.set(id, days);
+    for (const [id, days] of foundBefore(list)) if (wanted.has(id)) before.set(id, days);
   return before;
 }

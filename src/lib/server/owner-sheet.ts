@@ -3,7 +3,7 @@ import type { Kind } from '../core/machine/machine';
 import { checksOf } from '../core/round/library';
 import { roundStand } from '../core/round/stand';
 import { nearestFirst, tasksDue } from '../core/schedule/due';
-import { leftInWords, likelyInWords } from '../core/schedule/words';
+import { leftInWords, likelyPhrase } from '../core/schedule/words';
 import type { Team } from '../core/team/team';
 import { addDays, dayOf, type Day } from '../core/time/day';
 import { machineNow } from '../core/trail/lane';
@@ -64,7 +64,7 @@ export async function ownerSheetOf(
       .map((d) => ({
         name: d.task.name,
         left: leftInWords(d),
-        likely: d.likely ? likelyInWords(d.likely, today).replace(/^(.+ and .+)$/, 'between $1') : '',
+        likely: likelyPhrase(d.likely, today),
         pressing: PRESSING.includes(d.state)
       })),
     round: rounds[0]

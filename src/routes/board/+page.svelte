@@ -54,11 +54,8 @@
         ></label
       >{/if}
     <a class="link" href="/findings">Findings</a>
-    <a
-      class="link"
-      href={data.wall
-        ? `/board?outing=${board.event?.id ?? ''}`
-        : `/board?outing=${board.event?.id ?? ''}&wall`}>{data.wall ? 'Off the wall' : 'On the wall'}</a
+    <a class="link" href="/board?outing={board.event?.id ?? ''}{data.wall ? '' : '&wall'}"
+      >{data.wall ? 'Off the wall' : 'On the wall'}</a
     >
     <button type="button" class="link" onclick={() => print()}>Print</button>
   </span>
@@ -78,7 +75,6 @@
 {/if}
 
 <style>
-  :global(body.on-wall > div > header),
   :global(body.on-wall header),
   :global(body.on-wall footer) {
     display: none;

@@ -57,7 +57,7 @@ describe('the owner’s sheet', () => {
       ],
       tasks: [
         { name: 'Air filter', left: '0.6 h over', likely: '', pressing: true },
-        { name: 'Valves', left: '12.0 h left', likely: '3 Jul and 20 Jul', pressing: false }
+        { name: 'Valves', left: '12.0 h left', likely: 'likely between 3 Jul and 20 Jul', pressing: false }
       ]
     });
     expect(s.found).toEqual([
@@ -68,7 +68,7 @@ describe('the owner’s sheet', () => {
       { what: 'Hub loose.', more: 'Not to be ridden until this is put right. It waits for nut.' },
       { what: 'Air filter.', more: 'Due now: 0.6 h over.' }
     ]);
-    expect(s.next).toEqual([{ what: 'Valves', more: '12.0 h left, likely 3 Jul and 20 Jul' }]);
+    expect(s.next).toEqual([{ what: 'Valves', more: '12.0 h left, likely between 3 Jul and 20 Jul' }]);
   });
   it('keeps to one page and says what there was no room for', () => {
     const records = Array.from({ length: 30 }, (_, i) => ({

@@ -38,7 +38,7 @@ export interface OwnerFacts {
     waits: { waitsFor: string; part: string } | null;
     closed: { day: Day; how: Closing; word: string } | null;
   }[];
-  /** The nearest first. */
+  /** The nearest first; `likely` as a phrase, or empty. */
   tasks: readonly { name: string; left: string; likely: string; pressing: boolean }[];
   round: { day: Day; checks: number; wrong: number } | null;
   photos: readonly { id: string; words: string; day: Day }[];
@@ -123,7 +123,7 @@ export function ownerSheet(f: OwnerFacts): OwnerSheet {
     next: f.tasks
       .filter((t) => !t.pressing)
       .slice(0, MOST.next)
-      .map((t): Line => ({ what: t.name, more: t.likely ? `${t.left}, likely ${t.likely}` : t.left })),
+      .map((t): Line => ({ what: t.name, more: [t.left, t.likely].filter(Boolean).join(', ') })),
     more: { done: Math.max(0, lines.length - MOST.done), found: Math.max(0, found.length - MOST.found) },
     photos: f.photos
       .filter((p) => within(p.day))

@@ -5,6 +5,7 @@ const EVERY = KINDS;
 const PETROL = EVERY.filter((k) => k !== 'electric');
 const QUADS: readonly Kind[] = ['sport quad', 'utility quad'];
 const BIKES = EVERY.filter((k) => !QUADS.includes(k));
+const TWO_STROKES: readonly Kind[] = ['two-stroke enduro', 'two-stroke motocross'];
 const FOUR_STROKES: readonly Kind[] = [
   'four-stroke enduro',
   'four-stroke motocross',
@@ -133,26 +134,23 @@ const REAR: readonly Check[] = [
 ];
 
 const RIGHT: readonly Check[] = [
-  {
-    ...choose('engine-oil', 'Engine oil level', 'Right side', FOUR_STROKES, {
-      line: 'As this machine’s protocol says: its stand, its run, its wait.',
-      caution: 'Hot oil and exhaust.',
-      wrong: 'Engine oil level',
-      task: 'Engine oil',
-      choices: [
-        { word: 'between the marks', wrong: null },
-        { word: 'topped up to it', wrong: null, sooner: true },
-        { word: 'low', wrong: 'fix now' },
-        { word: 'too full', wrong: 'fix now' },
-        { word: 'milky', wrong: 'park the machine' }
-      ]
-    })
-  },
-  look('gearbox-oil', 'Gearbox: dry outside, level where it is read', 'Right side', PETROL, {
+  choose('engine-oil', 'Engine oil level', 'Right side', FOUR_STROKES, {
+    line: 'As this machine’s protocol says: its stand, its run, its wait.',
+    caution: 'Hot oil and exhaust.',
+    wrong: 'Engine oil level',
+    task: 'Engine oil',
+    choices: [
+      { word: 'between the marks', wrong: null },
+      { word: 'topped up to it', wrong: null, sooner: true },
+      { word: 'low', wrong: 'fix now' },
+      { word: 'too full', wrong: 'fix now' },
+      { word: 'milky', wrong: 'park the machine' }
+    ]
+  }),
+  look('gearbox-oil', 'Gearbox: dry outside, level where it is read', 'Right side', TWO_STROKES, {
     line: 'No drip at plug, shaft and cover.',
     wrong: 'Gearbox weeps',
-    severity: 'fix now',
-    kinds: ['two-stroke enduro', 'two-stroke motocross']
+    severity: 'fix now'
   }),
   look('rear-brake', 'Rear brake: pedal, disc, fluid between its marks', 'Right side', EVERY, {
     line: 'Its free play, its height, and that it comes back.',
@@ -197,22 +195,20 @@ const SADDLE: readonly Check[] = [
 ];
 
 const UNDER: readonly Check[] = [
-  {
-    ...choose('air-filter', 'Air filter', 'Under seat and tank', PETROL, {
-      line: 'Out and in with clean hands: oiled all through, its sealing face greased, the box wiped.',
-      caution: 'Solvent: gloves and air.',
-      wrong: 'Air filter',
-      task: 'Air filter',
-      choices: [
-        { word: 'clean and oiled', wrong: null },
-        { word: 'changed for a spare', wrong: null },
-        { word: 'very dirty, changed', wrong: null, sooner: true },
-        { word: 'dirty, left in', wrong: 'fix now', sooner: true },
-        { word: 'torn or unseated', wrong: 'park the machine' }
-      ]
-    }),
-    minutes: 4
-  },
+  choose('air-filter', 'Air filter', 'Under seat and tank', PETROL, {
+    line: 'Out and in with clean hands: oiled all through, its sealing face greased, the box wiped.',
+    caution: 'Solvent: gloves and air.',
+    wrong: 'Air filter',
+    task: 'Air filter',
+    minutes: 4,
+    choices: [
+      { word: 'clean and oiled', wrong: null },
+      { word: 'changed for a spare', wrong: null },
+      { word: 'very dirty, changed', wrong: null, sooner: true },
+      { word: 'dirty, left in', wrong: 'fix now', sooner: true },
+      { word: 'torn or unseated', wrong: 'park the machine' }
+    ]
+  }),
   look('plug', 'Spark plug: cap on, its colour, its gap', 'Under seat and tank', PETROL, {
     line: 'Out only if it ran badly; cold engine.',
     wrong: 'Spark plug',
@@ -271,8 +267,7 @@ export const LIBRARY: readonly Check[] = [...FRONT, ...LEFT, ...REAR, ...RIGHT, 
 export const checksOf = (kind: Kind, list: List): Check[] =>
   LIBRARY.filter((c) => c.kinds.includes(kind) && c.lists.includes(list));
 
-type Said = Pick<Look, 'line' | 'wrong'> &
-  Partial<Pick<Look, 'caution' | 'minutes' | 'lists' | 'task' | 'kinds'>>;
+type Said = Pick<Look, 'line' | 'wrong'> & Partial<Pick<Look, 'caution' | 'minutes' | 'lists' | 'task'>>;
 function look(
   key: string,
   title: string,

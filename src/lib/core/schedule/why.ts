@@ -3,7 +3,7 @@ import type { Sensitivity, Strain } from '../outing/outing';
 import { showDay } from '../time/day';
 import type { TaskDue, TriggerDue } from './due';
 import type { MachineNow } from './task';
-import { everyInWords, leftOf, likelyInWords, showAmount } from './words';
+import { everyInWords, leftOf, likelyPhrase, showAmount } from './words';
 
 /** One line of the sum: what it is about, and what is said of it. */
 export interface WhyLine {
@@ -118,10 +118,9 @@ function ofTrigger(t: TriggerDue, due: TaskDue): WhyLine[] {
 /** When, at the end of the line about the rate. */
 function likelySentence(due: TaskDue, now: MachineNow): string {
   const { likely } = due;
-  const when = likelyInWords(likely, now.today);
   if (!likely) return ', but something it depends on is not known.';
-  if (likely.to === null || likely.from === likely.to) return `: likely ${when}.`;
-  return `: likely between ${when}, eight times out of ten.`;
+  const range = likely.to !== null && likely.from !== likely.to;
+  return `: ${likelyPhrase(likely, now.today)}${range ? ', eight times out of ten' : ''}.`;
 }
 
 const upper = (s: string) => s[0]!.toUpperCase() + s.slice(1);

@@ -71,12 +71,19 @@ export function pointInWords(t: TriggerDue, left: number | null, total: number |
 }
 const dayNumberOf = (day: Day) => daysBetween('1970-01-01', day);
 
-/** A likely range of days in words: `between 3 Dec and 12 Dec`, `3 Dec`, `after 3 Dec`. */
+/** A likely range of days in words: `3 Dec and 12 Dec`, `3 Dec`, `after 3 Dec`. */
 export function likelyInWords(likely: TaskDue['likely'], today: Day): string {
   if (!likely) return 'too little history';
   if (likely.to === null) return `after ${showDay(likely.from, today)}`;
   if (likely.from === likely.to) return likely.from === today ? 'now' : showDay(likely.from, today);
   return `${showDay(likely.from, today)} and ${showDay(likely.to, today)}`;
+}
+
+/** The same within a sentence: `likely between 3 Dec and 12 Dec`, `likely after 3 Dec`. Empty where there is too little history. */
+export function likelyPhrase(likely: TaskDue['likely'], today: Day): string {
+  if (!likely) return '';
+  const range = likely.to !== null && likely.from !== likely.to;
+  return `likely ${range ? 'between ' : ''}${likelyInWords(likely, today)}`;
 }
 
 /** Days a planned outing is away, in words. */

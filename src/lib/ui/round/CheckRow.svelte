@@ -6,7 +6,7 @@
   import type { Item } from '$lib/core/round/stand';
   import type { Tried } from '$lib/core/round/torque';
   import OnePick from '../form/OnePick.svelte';
-  import SeverityMark from '../machine/SeverityMark.svelte';
+  import SeverityMark from '../finding/SeverityMark.svelte';
   import type { RoundDesk } from './desk.svelte';
   import HeldKeys from './HeldKeys.svelte';
   import Keys from './Keys.svelte';

@@ -8,7 +8,7 @@
   import { send } from '$lib/ui/form/send';
   import DoneForm from '$lib/ui/machine/DoneForm.svelte';
   import DueTable from '$lib/ui/machine/DueTable.svelte';
-  import Findings from '$lib/ui/machine/Findings.svelte';
+  import Findings from '$lib/ui/finding/Findings.svelte';
   import Fitted from '$lib/ui/machine/Fitted.svelte';
   import ReadingTable from '$lib/ui/machine/ReadingTable.svelte';
   import RecordTable from '$lib/ui/machine/RecordTable.svelte';

@@ -6,7 +6,7 @@
   import { showHours } from '$lib/core/hours/hours';
   import { showDay } from '$lib/core/time/day';
   import DoneForm from '$lib/ui/machine/DoneForm.svelte';
-  import Findings from '$lib/ui/machine/Findings.svelte';
+  import Findings from '$lib/ui/finding/Findings.svelte';
   import DueTable from '$lib/ui/machine/DueTable.svelte';
   import MoveForm from '$lib/ui/part/MoveForm.svelte';
   import RebuildForm from '$lib/ui/part/RebuildForm.svelte';

@@ -4,6 +4,7 @@ import { stationAir } from '$lib/core/fluids/station';
 import { dayOf } from '$lib/core/time/day';
 import { forgottenLast } from '$lib/server/bench-history';
 import { chainSheet } from '$lib/server/chain-sheet';
+import { outlineOf } from '$lib/core/machine/places';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
 import { listPhotos } from '$lib/server/photos';
@@ -29,7 +30,7 @@ export const load: PageServerLoad = async ({ locals, params, depends }) => {
       tools: await readToolbox(sql, team.id),
       byFeel: visit.rules.torque === 'by feel where the house allows',
       fasteners: await listFasteners(sql, team.id, visit.machineId),
-      outline: machine!.kind.includes('quad') ? ('quad' as const) : ('bike' as const),
+      outline: outlineOf(machine!.kind),
       photos: await listPhotos(sql, team.id, visit.id),
       sources: await listSources(sql, team.id),
       people: await listPeople(sql, team.id),

@@ -1,5 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { showBand } from '$lib/core/quantity/band';
+import { outlineOf } from '$lib/core/machine/places';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
 import { readSheet } from '$lib/server/specs';
@@ -18,6 +19,6 @@ export const load: PageServerLoad = async ({ locals, params }) => {
         .filter((f) => f.key === 'torque' && f.fastenerId)
         .map((f) => [f.fastenerId!, f.band ? showBand(f.band) : f.text])
     ),
-    outline: machine.kind.includes('quad') ? ('quad' as const) : ('bike' as const)
+    outline: outlineOf(machine.kind)
   };
 };

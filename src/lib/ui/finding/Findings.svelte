@@ -11,8 +11,8 @@
   import InPlace from '../form/InPlace.svelte';
   import { Press } from '../form/press.svelte';
   import OnePick from '../form/OnePick.svelte';
-  import FindingLine from '../finding/FindingLine.svelte';
-  import WaitsFor from '../finding/WaitsFor.svelte';
+  import FindingLine from './FindingLine.svelte';
+  import WaitsFor from './WaitsFor.svelte';
 
   interface Open {
     id: string;
