@@ -88,9 +88,10 @@ async function loadRound(
   const [standing] =
     await tx`select total from machine_standing where team_id = ${team_id} and machine_id = ${machine_id}`;
   const done = r.answered === undefined;
+  const left = checks.slice(r.answered ?? checks.length);
   const done_hours = standing!.total === null ? null : (standing!.total as number) - (r.riddenSince ?? 0);
   const at = (minute: number) => new Date(begun.getTime() + minute * 60_000);
-  await tx`insert into machine_round ${tx({ team_id, id, machine_id, list: 'ready', begun_at: begun, begun_by: by, ...(done && { done_at: at(9), done_by: by, done_hours }) })}`;
+  await tx`insert into machine_round ${tx({ team_id, id, machine_id, list: 'ready', begun_at: begun, begun_by: by, checks: checks.length, checks_left: left.length, minutes_left: left.reduce((sum, c) => sum + c.minutes, 0), ...(done && { done_at: at(9), done_by: by, done_hours }) })}`;
   for (const [i, check] of checks.slice(0, r.answered ?? checks.length).entries()) {
     const typed: TypedAnswer = {
       ...untyped(check.key),

@@ -6,10 +6,14 @@ create table machine_round (
   list text not null check (list in ('ready', 'washed', 'torque')),
   begun_at timestamptz not null,
   begun_by uuid not null,
-  -- When the last of its checks had an answer, and at which running hours the machine then stood.
+  -- When the last of its checks had an answer, and at which running hours the machine then stood by its book.
   done_at timestamptz,
   done_by uuid,
   done_hours int,
+  -- How many checks it has, how many of them nobody has answered, and about how long these take: kept with each answer.
+  checks int not null default 0,
+  checks_left int not null default 0,
+  minutes_left real not null default 0,
   struck_at timestamptz,
   struck_by uuid,
   struck_reason text check (length(struck_reason) between 1 and 10000),

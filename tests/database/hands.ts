@@ -25,12 +25,13 @@ export async function command<K extends TeamKind>(
   kind: K,
   input: Input<K>,
   now = new Date(),
-  id = v5(`${kind} ${JSON.stringify(input)}`, SPACE)
+  id = v5(`${kind} ${JSON.stringify(input)}`, SPACE),
+  at = now
 ): Promise<unknown> {
   const of = typeof team === 'string' ? (await getTeam(sql, team))! : team;
   const from = { team: of, person: { id: personId, role: 'mechanic' as const }, device: 'a test' };
   try {
-    return await carryOut(sql, from, { id, kind, at: now.toISOString() }, input, input, now);
+    return await carryOut(sql, from, { id, kind, at: at.toISOString() }, input, input, now);
   } catch (e) {
     throw refusalOf(e) ?? e;
   }

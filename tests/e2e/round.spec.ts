@@ -315,7 +315,7 @@ test('a torque round finds one bolt loose the second time: it is not tightened o
   await expect.poll(found).toEqual([once]);
   await page.getByRole('button', { name: 'Walk it again' }).click();
   await walk();
-  const again = 'Axle carrier pinch bolts, 4 of them: loose again: thread-lock, or find the cause';
+  const again = 'Axle carrier pinch bolts, 4 of them: found loose again: thread-lock, or find the cause';
   await expect
     .poll(found)
     .toEqual([once, { what: again, note: 'a flat', severity: 'fix now', closed_word: '' }]);

@@ -2,7 +2,13 @@ import { readDueItems, readNotices } from '../core/book/stored';
 import { roughMinutes } from '../core/job/rough';
 import type { Kind } from '../core/machine/machine';
 import { boardRow, notReadyFirst, type BoardRow } from '../core/readiness/board';
-import { readiness, roundFact, type Facts } from '../core/readiness/readiness';
+import {
+  readiness,
+  roundFact,
+  type Facts,
+  type Readiness,
+  type RoundFact
+} from '../core/readiness/readiness';
 import { checksOf } from '../core/round/library';
 import { decide } from '../core/schedule/decide';
 import { aheadOf, through } from '../core/schedule/state';
@@ -22,20 +28,43 @@ export interface BoardPage {
   rows: BoardRow[];
 }
 
+/** What there is to say of the machines that go on an outing, or of one of them wherever it goes. */
+interface Looked extends Omit<BoardPage, 'rows'> {
+  machines: { of: Parameters<typeof boardRow>[0]; facts: Facts; deferred: string[] }[];
+}
+
 /** Who may ride: every machine that goes on an outing, ready or not, and why. One pass over what is kept; no history is read. */
-export async function boardPage(
+export async function boardPage(sql: Db, team: Team, eventId: string | null, now: Date): Promise<BoardPage> {
+  const { machines, ...page } = await lookAt(sql, team, eventId, now, null);
+  const rows = machines.map(({ of, facts, deferred }) => boardRow(of, facts, readiness(facts), deferred));
+  return { ...page, rows: rows.sort(notReadyFirst) };
+}
+
+/** Whether one machine may ride as it stands, with every reason, and what its ready round says; null where there is none such. */
+export async function readinessOf(
+  sql: Db,
+  team: Team,
+  machineId: string,
+  now: Date
+): Promise<{ readiness: Readiness; round: RoundFact } | null> {
+  const { machines } = await lookAt(sql, team, null, now, machineId);
+  const facts = machines[0]?.facts;
+  return facts ? { readiness: readiness(facts), round: facts.round } : null;
+}
+
+async function lookAt(
   sql: Db,
   team: Team,
   eventId: string | null,
   now: Date,
-  only: string | null = null
-): Promise<BoardPage> {
+  only: string | null
+): Promise<Looked> {
   const today = dayOf(now, team.timeZone);
   const [calendar, rows, jobs, templates, rules] = await Promise.all([
     readCalendar(sql, team.id, today),
     sql`
       select m.id, m.plate, m.name, m.kind, p.name as rider, s.total, s.speed, s.dues, s.findings, s.reminders, v.id as visit_id,
-        d.done_at, d.done_hours, o.answered
+        d.done_at, d.done_hours, o.checks, o.checks_left, o.minutes_left
       from machine m
       join machine_standing s on s.team_id = m.team_id and s.machine_id = m.id
       left join person p on p.team_id = m.team_id and p.id = m.rider_id
@@ -44,27 +73,24 @@ export async function boardPage(
       left join lateral (
         select done_at, done_hours from machine_round r
         where r.team_id = m.team_id and r.machine_id = m.id and r.list = 'ready' and r.struck_at is null and r.done_at is not null
-        order by r.begun_at desc limit 1) d on true
-      left join lateral (
-        select (select count(distinct check_key)::int from round_answer a where a.team_id = r.team_id and a.round_id = r.id) as answered
-        from machine_round r
-        where r.team_id = m.team_id and r.machine_id = m.id and r.list = 'ready' and r.struck_at is null and r.done_at is null limit 1) o on true
+        order by r.done_at desc limit 1) d on true
+      left join machine_round o on o.team_id = m.team_id and o.machine_id = m.id and o.list = 'ready' and o.struck_at is null and o.done_at is null
       where m.team_id = ${team.id} ${only ? sql`and m.id = ${only}` : sql``}`,
-    sql`select id, job from task where team_id = ${team.id} and retired_at is null and job is not null`,
-    readTemplates(sql, team.id),
+    only
+      ? []
+      : sql`select id, job from task where team_id = ${team.id} and retired_at is null and job is not null`,
+    only ? [] : readTemplates(sql, team.id),
     readRules(sql, team.id)
   ]);
   const minutesOfJob = new Map(templates.map((t) => [t.key, roughMinutes(t)]));
   const jobOf = new Map(jobs.map((t) => [t.id as string, t.job as string]));
   const minutesOf = (taskId: string) => minutesOfJob.get(jobOf.get(taskId) ?? '') ?? null;
   const event = calendar.events.find((e) => e.id === eventId) ?? calendar.events[0] ?? null;
-  const board = rows.flatMap((r): BoardRow[] => {
+  const machines = rows.flatMap((r): Looked['machines'] => {
     const planned = calendar.of(r.id as string);
     const upTo = event ? planned.findIndex((p) => p.id === event.id) : 0;
     if (event && upTo < 0 && !only) return [];
     const { findings, reminders } = readNotices(r);
-    const checks = checksOf(r.kind as Kind, 'ready');
-    const left = r.answered === null ? null : Math.max(1, checks.length - (r.answered as number));
     const facts: Facts = {
       findings: findings.map((f) => ({ ...f, closed: false })),
       reminders,
@@ -76,21 +102,27 @@ export async function boardPage(
             hours: r.done_hours as number | null,
             daysAgo: dayNumber(today) - dayNumber(dayOf(r.done_at as Date, team.timeZone))
           },
-          open: left === null ? null : { left, of: checks.length }
+          open: r.checks === null ? null : { left: r.checks_left as number, of: r.checks as number }
         },
         r.total as number | null,
         rules.roundHolds
       ),
-      roundMinutes: (checks.reduce((sum, c) => sum + c.minutes, 0) * (left ?? checks.length)) / checks.length
+      roundMinutes: (r.minutes_left as number | null) ?? minutesOfRound(r.kind as Kind)
     };
     const deferred = findings.filter((f) => f.cause === 'deferred').map((f) => f.id);
-    const of = { machineId: r.id, plate: r.plate, name: r.name, rider: r.rider } as Parameters<
-      typeof boardRow
-    >[0];
-    return [boardRow(of, facts, readiness(facts), deferred)];
+    const of = {
+      machineId: r.id as string,
+      plate: r.plate as string,
+      name: r.name as string,
+      rider: r.rider as string | null
+    };
+    return [{ of, facts, deferred }];
   });
-  return { today, event, events: calendar.events, rows: board.sort(notReadyFirst) };
+  return { today, event, events: calendar.events, machines };
 }
+
+/** About how long a whole ready round takes. */
+const minutesOfRound = (kind: Kind): number => checksOf(kind, 'ready').reduce((sum, c) => sum + c.minutes, 0);
 
 /** How the tasks of a machine stand to the end of an outing. */
 function tasksAt(

@@ -35,7 +35,7 @@ export async function ownerSheetOf(
     listFindings(sql, team.id, { machineId: machine.id }, LOOKED_AT),
     sql`
       select id, done_at from machine_round
-      where team_id = ${team.id} and machine_id = ${machine.id} and list = 'ready' and struck_at is null and done_at is not null order by begun_at desc limit 1`,
+      where team_id = ${team.id} and machine_id = ${machine.id} and list = 'ready' and struck_at is null and done_at is not null order by done_at desc limit 1`,
     sql`
       select x.id, x.taken_at, coalesce(f.what, s.content->>'title', '') as words from photo x
       left join finding f on f.team_id = x.team_id and f.id = x.finding_id

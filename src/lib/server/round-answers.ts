@@ -1,3 +1,4 @@
+import { totalAt } from '../core/hours/series';
 import type { Kind } from '../core/machine/machine';
 import { readAnswer, type Answer } from '../core/round/answer';
 import { afterHeld } from '../core/round/after';
@@ -6,6 +7,7 @@ import type { RoundAnswerInput, RoundStrikeInput } from '../core/round/form';
 import { roundStand, soonerOf, type Stand } from '../core/round/stand';
 import { writeAnswer } from '../core/round/stored';
 import { dayOf } from '../core/time/day';
+import { loadBook } from './book/load';
 import type { Tx } from './db';
 import { closeFinding } from './findings';
 import { proposeFrom } from './proposals';
@@ -31,6 +33,8 @@ export async function answerRound(w: Write, r: RoundAnswerInput): Promise<string
   heldMachine(w, r.machineId, 'machineId');
   const [machine] = await tx`select kind from machine where team_id = ${team.id} and id = ${r.machineId}`;
   const kind = machine!.kind as Kind;
+  const there = await answeredAlready(w, r);
+  if (there) return there;
   const roundId = await roundFor(w, r);
   // What it was said to have none of, or what another kind has, may be looked at all the same.
   const may = await askable(tx, team.id, r.machineId, r.list, roundId);
@@ -43,7 +47,6 @@ export async function answerRound(w: Write, r: RoundAnswerInput): Promise<string
       on conflict do nothing returning id`;
     if (made) fresh.push(check.key);
   }
-  if (fresh.length === 0) return roundId;
   const { checks } = await checksFor(tx, team.id, r.machineId, kind, r.list, may);
   const given = await givenIn(tx, team.id, roundId);
   // What it was just said to have none of is judged too: what was found wrong with it is over.
@@ -52,12 +55,34 @@ export async function answerRound(w: Write, r: RoundAnswerInput): Promise<string
   await keepFindings(w, r.machineId, roundId, answered);
   await proposeSooner(w, r.machineId, answered);
   await lookedAgain(w, r.machineId, answered);
-  if (roundStand(checks, given, may.bands).open.length === 0)
-    await tx`
-      update machine_round set done_at = ${at}, done_by = ${personId},
-        done_hours = (select total from machine_standing where team_id = ${team.id} and machine_id = ${r.machineId})
-      where team_id = ${team.id} and id = ${roundId} and done_at is null`;
+  await keepStand(w, r.machineId, roundId, roundStand(checks, given, may.bands));
   return roundId;
+}
+
+/** The round that has every one of these answers: they come a second time. Null: something of them is new. */
+async function answeredAlready({ tx, team }: Write, r: RoundAnswerInput): Promise<string | null> {
+  const ids = r.answers.map((a) => a.id);
+  const there = await tx`
+    select id, round_id from round_answer where team_id = ${team.id} and id = any(${ids}::uuid[])`;
+  return there.length === new Set(ids).size ? (there[0]!.round_id as string) : null;
+}
+
+/** What is left of a round; with nothing left it is done, at the hours the machine stood at when the last answer was given. */
+async function keepStand(w: Write, machineId: string, roundId: string, stand: Stand): Promise<void> {
+  const { tx, team, personId, at } = w;
+  await tx`
+    update machine_round set checks = ${stand.items.length}, checks_left = ${stand.open.length}, minutes_left = ${stand.minutesLeft}
+    where team_id = ${team.id} and id = ${roundId}`;
+  if (stand.open.length > 0) return;
+  const book = await loadBook(tx, team.id, {
+    machineIds: [machineId],
+    componentIds: [],
+    moments: new Map([[machineId, [at.getTime()]]])
+  });
+  const hours = totalAt(book.clock({ machineId, componentId: null }).hours, at.getTime());
+  await tx`
+    update machine_round set done_at = ${at}, done_by = ${personId}, done_hours = ${hours === null ? null : Math.round(hours)}
+    where team_id = ${team.id} and id = ${roundId} and done_at is null`;
 }
 
 /** Reads every answer by this machine's sheet. @throws Refusal with what is wrong, by field */
@@ -112,7 +137,7 @@ async function keepFindings(
   for (const { check, judged } of answered.items) {
     if (!judged) continue;
     const [mine] = await tx`
-      select id, what, severity, note from finding where team_id = ${team.id} and round_id = ${roundId} and check_key = ${check.key} and closed_at is null`;
+      select id from finding where team_id = ${team.id} and round_id = ${roundId} and check_key = ${check.key} and closed_at is null`;
     const f = judged.finding;
     if (!f) {
       if (mine)
@@ -122,6 +147,7 @@ async function keepFindings(
     if (mine) {
       await tx`
         update finding set what = ${f.what}, note = ${f.note}, severity = ${f.severity} where team_id = ${team.id} and id = ${mine.id}`;
+      if (f.closed) await closeFinding(w, { findingId: mine.id as string, word: f.closed });
       continue;
     }
     const today = dayOf(now, team.timeZone);

@@ -2,6 +2,7 @@ import { exactly, type Band } from '../core/quantity/band';
 import { quantity, type Quantity } from '../core/quantity/quantity';
 import { chainRules, wantedNow } from '../core/chain/sheet';
 import { USUAL_DRIVE } from '../core/chain/drive';
+import { foundInWords } from '../core/fasteners/found';
 import type { Kind } from '../core/machine/machine';
 import type { Check, List } from '../core/round/check';
 import { LIBRARY } from '../core/round/library';
@@ -38,12 +39,32 @@ export async function askable(
     return { checks: LIBRARY, bands: await bandsOf(sql, teamId, machineId, LIBRARY), missing: [] };
   const [sheet, loose] = await Promise.all([
     readSheet(sql, teamId, machineId),
-    sql`
-      select fastener_id as id, count(*)::int as n from finding
-      where team_id = ${teamId} and machine_id = ${machineId} and fastener_id is not null and what ilike '%loose%' and round_id is distinct from ${roundId}
-      group by fastener_id`
+    looseBefore(sql, teamId, machineId, roundId)
   ]);
-  return torqueChecks(sheet, Object.fromEntries(loose.map((r) => [r.id as string, r.n as number])));
+  return torqueChecks(sheet, loose);
+}
+
+/** How often each fastener of a machine was found loose: by the last word of an earlier round, or at the bench. */
+async function looseBefore(
+  sql: Db,
+  teamId: string,
+  machineId: string,
+  roundId: string | null
+): Promise<Record<string, number>> {
+  const rows = await sql`
+    select id, count(*)::int as n from (
+      select check_key as id from (
+        select distinct on (a.round_id, a.check_key) a.check_key, a.content->>'choice' as choice from round_answer a
+        join machine_round r on r.team_id = a.team_id and r.id = a.round_id
+        where a.team_id = ${teamId} and r.machine_id = ${machineId} and r.list = 'torque' and r.struck_at is null and r.id is distinct from ${roundId}
+        order by a.round_id, a.check_key, a.seq desc) last
+      where choice = 'loose'
+      union all
+      select fastener_id::text from finding
+      where team_id = ${teamId} and machine_id = ${machineId} and cause = 'fastener' and fastener_id is not null
+        and what like ${`%${foundInWords('', 'loose', false)}%`}
+    ) found group by id`;
+  return Object.fromEntries(rows.map((r) => [r.id as string, r.n as number]));
 }
 
 /** What the sheet says of each check that is measured. */
@@ -122,7 +143,7 @@ export async function roundSheet(
       select r.id, r.begun_at as "begunAt", r.done_at as "doneAt", r.done_hours as "doneHours", p.name as by
       from machine_round r join person p on p.team_id = r.team_id and p.id = r.begun_by
       where r.team_id = ${teamId} and r.machine_id = ${machine.id} and r.list = ${list} and r.struck_at is null
-      order by r.done_at is not null, r.begun_at desc limit 1`,
+      order by r.done_at is not null, r.done_at desc limit 1`,
     sql`
       select id, check_key as check, what, round_id as "roundId" from finding
       where team_id = ${teamId} and machine_id = ${machine.id} and check_key is not null and closed_at is null order by found_at desc`

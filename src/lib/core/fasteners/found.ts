@@ -2,6 +2,10 @@
 export const FOUND = ['loose', 'over-tight', 'damaged', 'missing'] as const;
 export type Found = (typeof FOUND)[number];
 
+/** How a fastener was found, as a finding says it. @param again it was found loose before: its torque once more is not the answer */
+export const foundInWords = (name: string, how: string, again: boolean): string =>
+  `${name}: found ${how}${again ? ' again: thread-lock, or find the cause' : ''}`;
+
 /** What was found at a fastener at an earlier visit. */
 export interface FoundBefore {
   how: Found;

@@ -1,6 +1,7 @@
 import { slackAt } from '../chain/at-bench';
 import { showSlack } from '../chain/slack-typed';
 import type { Cause, Severity } from '../finding/finding';
+import { foundInWords } from '../fasteners/found';
 import type { WaitsFor } from '../finding/reminder';
 import type { VisitPlan } from '../job/plan';
 import { judge, showBand } from '../quantity/band';
@@ -170,7 +171,7 @@ function foundAt(i: ItemState, job: string | null): LeftFinding[] {
     return {
       key: `found:${i.item.key}:${n}`,
       cause: 'fastener',
-      what: line(`${i.item.name}: found ${f.how}${again ? ' again: thread-lock, or find the cause' : ''}`),
+      what: line(foundInWords(i.item.name, f.how, again)),
       note: f.note,
       place: i.item.place,
       severity: f.how === 'damaged' ? 'fix now' : 'watch',

@@ -2,7 +2,15 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parseBand, type Band } from '../quantity/band';
 import { quantity, show } from '../quantity/quantity';
-import { judgeAnswer, likelyReadings, readAnswer, untyped, type TypedAnswer } from './answer';
+import {
+  judgeAnswer,
+  likelyReadings,
+  readAnswer,
+  unitShown,
+  untyped,
+  withUnit,
+  type TypedAnswer
+} from './answer';
 import type { Check, Choose, Count, Look, Measure } from './check';
 import { LIBRARY } from './library';
 
@@ -171,6 +179,12 @@ describe('readings to tap', () => {
     expect(likelyReadings(clutch, band('3 mm'), null).map((q) => q.value)).toEqual([2, 3, 4]);
     expect(likelyReadings(tyre, null, null)).toEqual([]);
     expect(likelyReadings(tyre, null, quantity(85, 'kPa')).map((q) => q.value)).toEqual([80, 85, 90]);
+    // As it was read last: half a pound is a step of such a gauge.
+    expect(likelyReadings(tyre, null, quantity(13, 'psi')).map((q) => show(q))).toEqual([
+      '12.5 psi',
+      '13 psi',
+      '13.5 psi'
+    ]);
   });
   it('each can be read back as it is shown, and there are never more than a thumb finds', () => {
     fc.assert(
@@ -182,6 +196,24 @@ describe('readings to tap', () => {
         for (const q of list) expect(read(tyre, b, { found: show(q) }).ok).toBe(true);
       })
     );
+  });
+});
+
+describe('the unit a gauge is read in', () => {
+  it('is the sheet’s, else the last one, else the team’s', () => {
+    expect(unitShown(tyre, band('12–15 psi'), null, 'metric')).toBe('psi');
+    expect(unitShown(tyre, null, quantity(13, 'psi'), 'metric')).toBe('psi');
+    expect(unitShown(tyre, null, null, 'imperial')).toBe('psi');
+    expect(unitShown(clutch, null, null, 'imperial')).toBe('in');
+    expect(unitShown(tyre, null, null, 'metric')).toBe('kPa');
+  });
+  it('goes with a naked number where it is not the one that has anyway', () => {
+    expect(withUnit('13', 'psi', 'kPa')).toBe('13 psi');
+    expect(withUnit(' 13 ', 'psi', 'kPa')).toBe('13 psi');
+    expect(withUnit('90 kPa', 'psi', 'kPa')).toBe('90 kPa');
+    expect(withUnit('90', 'kPa', 'kPa')).toBe('90');
+    expect(withUnit('', 'psi', 'kPa')).toBe('');
+    expect(judged(tyre, null, { found: withUnit('13', 'psi', 'kPa') }).words).toBe('13 psi');
   });
 });
 

@@ -1,8 +1,9 @@
+import { foundInWords } from '../fasteners/found';
 import type { Severity } from '../finding/finding';
 import { judge, lowerEnd, showBand, upperEnd, type Band } from '../quantity/band';
 import { parseQuantity } from '../quantity/parse';
 import { fromBase, show, type Quantity } from '../quantity/quantity';
-import { UNIT_NAMES, UNITS, type UnitName } from '../quantity/units';
+import { UNIT_NAMES, UNITS, USUAL_UNIT, type UnitName } from '../quantity/units';
 import { figureKind } from '../specs/kinds';
 import { HELD, type Check, type Held, type Measure, type TorqueHeld } from './check';
 
@@ -54,7 +55,26 @@ export const untyped = (check: string, said: Said = 'well'): TypedAnswer => ({
 export const unitOf = (check: Measure, band: Band | null): UnitName =>
   band ? lowerEnd(band).unit : check.unit;
 
+/**
+ * The unit a gauge is offered to be read in: the sheet's own; else what it was read in last, or what this team reads in.
+ *
+ * @param last what it was set to last; null: nobody knows
+ */
+export function unitShown(
+  check: Measure,
+  band: Band | null,
+  last: Quantity | null,
+  system: 'metric' | 'imperial'
+): UnitName {
+  if (band) return unitOf(check, band);
+  return last?.unit ?? (system === 'metric' ? check.unit : USUAL_UNIT[UNITS[check.unit].dimension].imperial);
+}
+
 const hasUnit = (text: string) => /[^\d\s.,+\-/]/u.test(text);
+
+/** A number as it is sent: with the unit it was offered to be read in, where that is not the one a naked number has anyway. */
+export const withUnit = (text: string, unit: UnitName, naked: UnitName): string =>
+  unit === naked || text.trim() === '' || hasUnit(text) ? text : `${text.trim()} ${unit}`;
 
 /**
  * A number in the wrong unit: as it stands it is far from the band, in another unit of the same dimension it lies in it. Null:
@@ -198,9 +218,7 @@ function judgeHeld(check: TorqueHeld, a: Answer, band: Band | null): Judged {
     well: false,
     words: far,
     finding: {
-      what: again
-        ? `${check.title}: loose again: thread-lock, or find the cause`
-        : `${check.title}: found ${a.choice}`,
+      what: foundInWords(check.title, a.choice ?? '', again),
       severity: a.severity ?? heldSeverity(check, a.choice as Held),
       note: a.note,
       // What moved or was loose is at its number once the wrench has clicked.
@@ -261,7 +279,7 @@ export function judgeAnswer(check: Check, a: Answer, band: Band | null): Judged 
 
 /** Readings to tap: steps of the gauge from just below the band to just above it, and what it was set to last. */
 export function likelyReadings(check: Measure, band: Band | null, last: Quantity | null): Quantity[] {
-  const unit = unitOf(check, band);
+  const unit = band ? unitOf(check, band) : (last?.unit ?? check.unit);
   const { factor } = UNITS[unit];
   const from = band ? lowerEnd(band).base / factor : last ? last.base / factor : null;
   if (from === null) return [];

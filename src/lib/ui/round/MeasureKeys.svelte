@@ -1,8 +1,9 @@
 <!-- A number off the gauge: readings to tap or to type; outside its band it is set, left for a reason, or a finding. -->
 <script lang="ts">
+  import { page } from '$app/state';
   import { judge, showBand, type Band } from '$lib/core/quantity/band';
   import { show, type Quantity } from '$lib/core/quantity/quantity';
-  import { likelyReadings, readAnswer } from '$lib/core/round/answer';
+  import { likelyReadings, readAnswer, unitOf, unitShown, withUnit } from '$lib/core/round/answer';
   import type { Measure } from '$lib/core/round/check';
   import type { RoundDesk } from './desk.svelte';
   import Keys from './Keys.svelte';
@@ -20,6 +21,8 @@
   const id = $props.id();
   const typed = $derived(desk.at(check.key));
   const error = (field: string) => desk.errorOf(check.key, field);
+  const unit = $derived(unitShown(check, band, last, page.data.units ?? 'metric'));
+  const asRead = (text: string) => withUnit(text, unit, unitOf(check, band));
   const readings = $derived(likelyReadings(check, band, last));
   /** What was found lies outside: it is put right, left so for a reason, or wrong. */
   const outside = $derived.by(() => {
@@ -29,7 +32,7 @@
   });
   /** A reading: taken where it is as it should be. */
   function found(text: string) {
-    desk.type(check.key, { found: text, set: '', said: 'well' });
+    desk.type(check.key, { found: asRead(text), set: '', said: 'well' });
     if (!outside) take();
   }
   const enter = (go: () => void) => (e: KeyboardEvent) => {
@@ -52,7 +55,7 @@
     aria-label="{check.title}, as found"
     aria-invalid={error('found') ? true : undefined}
     aria-describedby={error('found') ? `${id}-found` : undefined}
-    placeholder={band?.from?.unit ?? band?.to?.unit ?? check.unit}
+    placeholder={unit}
     value={typed.found}
     oninput={(e) => desk.type(check.key, { found: e.currentTarget.value, said: 'well' })}
     onkeydown={enter(() => found(typed.found))}
@@ -77,7 +80,7 @@
         aria-invalid={error('set') ? true : undefined}
         value={typed.set}
         oninput={(e) => desk.type(check.key, { set: e.currentTarget.value })}
-        onkeydown={enter(() => typed.set.trim() && take())}
+        onkeydown={enter(() => typed.set.trim() && take({ set: asRead(typed.set) }))}
       />
     </Keys>
     {#if error('set')}<p class="error text-sm" role="alert">{error('set')}</p>{/if}

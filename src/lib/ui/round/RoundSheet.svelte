@@ -61,7 +61,7 @@
     folded = {};
   }
   const sinceOf = (check: string) =>
-    sheet.open.find((o) => o.check === check && o.roundId !== sheet.round?.id)?.what ?? null;
+    sheet.open.find((o) => o.check === check && o.roundId !== desk.target)?.what ?? null;
 
   const LOOK_AGAIN_MS = 4000;
   $effect(() =>

@@ -1,15 +1,14 @@
 import { readAnswer, untyped, type TypedAnswer } from '$lib/core/round/answer';
 import type { Check } from '$lib/core/round/check';
-import { answerTyped } from '$lib/core/round/form';
 import type { RoundSheet } from '$lib/core/round/sheet';
 import { roundStand, type Given, type Stand } from '$lib/core/round/stand';
-import { forget, keep, kept } from '../form/kept';
 import { send } from '../form/send';
 import { readAgain } from '../shell/again';
+import { AT_ONCE } from './left';
+import { keepLeft, readLeft, type Waiting } from './waiting';
 
 /** What the page has of a round. */
 export type RoundOn = Pick<RoundSheet, 'machineId' | 'list' | 'round' | 'checks' | 'bands' | 'answers'>;
-type Waiting = TypedAnswer & { id: string };
 
 /**
  * A round being walked: each press counts at once on this device, is kept on it, and goes to the server with all that wait, as one
@@ -26,30 +25,23 @@ export class RoundDesk {
   waiting = $state<Waiting[]>([]);
   #roundId: string;
   #anew = $state(false);
-  readonly #kept: string;
 
   constructor(
     readonly on: () => RoundOn,
     readonly who: () => string
   ) {
-    const { machineId, list } = on();
-    this.#kept = `round ${list} ${machineId}`;
-    const was = kept('device', this.#kept) as { roundId?: unknown; waiting?: unknown } | null;
-    const list_ = Array.isArray(was?.waiting) ? was.waiting : [];
-    this.waiting = list_.flatMap((w) => {
-      const read = answerTyped.safeParse(w);
-      return read.success ? [read.data] : [];
-    });
-    this.#roundId =
-      this.waiting.length > 0 && typeof was?.roundId === 'string' ? was.roundId : crypto.randomUUID();
-    this.#anew = this.waiting.length > 0 && was?.roundId !== on().round?.id;
+    const { machineId, list, round } = on();
+    const left = readLeft(list, machineId);
+    this.waiting = left?.waiting ?? [];
+    this.#roundId = left?.roundId ?? crypto.randomUUID();
+    this.#anew = left !== null && left.roundId !== round?.id;
   }
   #store(): void {
-    if (this.waiting.length === 0) forget('device', this.#kept);
-    else keep('device', this.#kept, { roundId: this.#target, waiting: $state.snapshot(this.waiting) });
+    const { machineId, list } = this.on();
+    keepLeft(list, machineId, { roundId: this.target, waiting: $state.snapshot(this.waiting) });
   }
   /** The round that is answered: the one on the page, or a new one. */
-  get #target(): string {
+  get target(): string {
     const { round } = this.on();
     return round && !this.#anew ? round.id : this.#roundId;
   }
@@ -129,8 +121,8 @@ export class RoundDesk {
   async #send(): Promise<void> {
     while (this.waiting.length > 0) {
       const { machineId, list } = this.on();
-      const answers = $state.snapshot(this.waiting).slice(0, 100);
-      const sent = await send('round.answer', { roundId: this.#target, machineId, list, answers });
+      const answers = $state.snapshot(this.waiting).slice(0, AT_ONCE);
+      const sent = await send('round.answer', { roundId: this.target, machineId, list, answers });
       if (!sent.ok && sent.more.retry) {
         this.said = sent.errors[''] ?? '';
         return;

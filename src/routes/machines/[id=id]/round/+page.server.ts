@@ -1,10 +1,11 @@
 import { error } from '@sveltejs/kit';
+import { isLeft, stillStands } from '$lib/core/round/age';
 import { LISTS } from '$lib/core/round/check';
 import { dayOf } from '$lib/core/time/day';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
 import { roundSheet } from '$lib/server/round-sheet';
-import { boardPage } from '$lib/server/board';
+import { readinessOf } from '$lib/server/board';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, params, url, depends }) => {
@@ -15,19 +16,17 @@ export const load: PageServerLoad = async ({ locals, params, url, depends }) => 
   if (!machine) error(404, 'No such machine in this team.');
   const now = new Date();
   const list = LISTS.find((l) => l === url.searchParams.get('list')) ?? 'ready';
-  const [sheet, board] = await Promise.all([
+  const [sheet, stands] = await Promise.all([
     roundSheet(sql, team.id, machine, list),
-    boardPage(sql, team, null, now, machine.id)
+    readinessOf(sql, team, machine.id, now)
   ]);
+  const reasons = stands?.readiness.reasons ?? [];
   return {
     machine,
     sheet,
-    readiness: board.rows[0]?.readiness ?? null,
-    // Of the others nothing holds until it is ridden: the day decides.
-    holds:
-      list === 'ready'
-        ? board.rows[0]?.round.state === 'done'
-        : sheet.round?.doneAt != null && now.getTime() - sheet.round.doneAt.getTime() < 12 * 3_600_000,
+    others: reasons.filter((r) => r.blocks && r.kind !== 'round').map((r) => r.words),
+    holds: stands !== null && stillStands(list, sheet.round, stands.round, now),
+    left: isLeft(sheet.round, now),
     today: dayOf(now, team.timeZone),
     timeZone: team.timeZone
   };

@@ -14,12 +14,6 @@
   const when = $derived(
     sheet.round ? `${sheet.round.doneAt ? 'done' : 'begun'} ${day} ${time} by ${sheet.round.by}` : ''
   );
-  const stale = $derived(
-    sheet.round !== null &&
-      sheet.round.doneAt === null &&
-      Date.now() - sheet.round.begunAt.getTime() > 24 * 3_600_000
-  );
-  const others = $derived((data.readiness?.reasons ?? []).filter((r) => r.kind !== 'round' && r.blocks));
 </script>
 
 <svelte:head><title>{LIST_WORDS[sheet.list]} · {data.machine.plate} · Hour Trail</title></svelte:head>
@@ -37,10 +31,10 @@
     {who}
     holds={data.holds}
     {when}
-    {stale}
+    stale={data.left}
     today={data.today}
   />{/key}
-{#if others.length > 0}<section class="mt-4" aria-label="What else keeps it off">
+{#if data.others.length > 0}<section class="mt-4" aria-label="What else keeps it off">
     <h2>What else keeps it off</h2>
-    {#each others as r, k (k)}<p class="rule-b py-1">{r.words}</p>{/each}
+    {#each data.others as words, k (k)}<p class="rule-b py-1">{words}</p>{/each}
   </section>{/if}

@@ -1,0 +1,20 @@
+import { expect, it } from 'vitest';
+import { BUILT_IN } from './built-in/jobs';
+import { step } from './built-in/steps';
+import { roughMinutes } from './rough';
+
+it('adds up what every machine has, once; what a gate opens or only some have comes on top', () => {
+  const of = (more: object) => step({ key: 'a', title: 'A', kind: 'tick', minutes: 5, ...more });
+  expect(
+    roughMinutes({
+      steps: [
+        of({ minutes: 10 }),
+        of({ key: 'b' }),
+        of({ key: 'c', when: ['two-stroke'] }),
+        of({ key: 'd', gate: { step: 'b', is: 'yes' } })
+      ]
+    })
+  ).toBe(15);
+  // Every job of ours takes a while.
+  for (const t of BUILT_IN) expect(roughMinutes(t), t.key).toBeGreaterThan(5);
+});
