@@ -60,7 +60,7 @@ export const BIKES: DemoMachine[] = [
       },
       { name: 'Gearbox oil', job: 'gearbox-check-screw', hours: [20, 26], since: 17.5 },
       { name: usual.valves, hours: [40, 50], since: 18.4 },
-      { name: usual.air, hours: [5, 8], since: 1.6 },
+      { name: usual.air, job: 'air-filter', hours: [5, 8], since: 1.6 },
       { name: usual.chain, hours: [10], since: 4.2 },
       { name: 'Brake fluid', days: [365, 420], since: null, sinceDays: 150 },
       { name: 'Chain wear, measure', distance: 1500, since: null, sinceDays: 80 },
@@ -116,6 +116,7 @@ export const BIKES: DemoMachine[] = [
       { name: usual.valves, hours: [40, 50], since: 33.1 },
       {
         name: usual.air,
+        job: 'air-filter',
         hours: [8, 10],
         since: 1.1,
         ageing: 'by the riding',
@@ -158,7 +159,7 @@ export const BIKES: DemoMachine[] = [
       { name: 'Engine oil, screen and filter', job: 'engine-oil', hours: [12, 15], since: 10.1 },
       { name: 'Gearbox oil', hours: [24, 30], since: 10.1 },
       { name: usual.valves, hours: [35, 45], since: 20.2 },
-      { name: usual.air, hours: [6, 9], since: 2.0 }
+      { name: usual.air, job: 'air-filter', hours: [6, 9], since: 2.0 }
     ]
   },
   {
@@ -182,7 +183,7 @@ export const BIKES: DemoMachine[] = [
     tasks: [
       { name: 'Gearbox oil', job: 'gearbox-two-stroke', hours: [20, 25], since: 15.8 },
       { name: 'Piston and ring', hours: [40, 50], since: 24.2 },
-      { name: usual.air, hours: [6, 9], since: 1.4 },
+      { name: usual.air, job: 'air-filter', hours: [6, 9], since: 1.4 },
       { name: usual.plug, hours: [20], since: 9.2 }
     ]
   },
@@ -204,7 +205,7 @@ export const BIKES: DemoMachine[] = [
     tasks: [
       { name: 'Gearbox oil', hours: [30, 36], since: 4.1 },
       { name: 'Piston and ring', hours: [80, 95], since: 21.9 },
-      { name: usual.air, hours: [10, 12], since: 0.8 },
+      { name: usual.air, job: 'air-filter', hours: [10, 12], since: 0.8 },
       { name: 'Fork oil', hours: [50], since: 14.4 }
     ]
   },
@@ -238,7 +239,7 @@ export const BIKES: DemoMachine[] = [
         since: 9.3,
         answers: ['hard to start', 'backfires', 'runs badly', 'drowned']
       },
-      { name: usual.air, hours: [4, 6], since: 1.1 },
+      { name: usual.air, job: 'air-filter', hours: [4, 6], since: 1.1 },
       { name: usual.chain, hours: [6], since: 1.9 }
     ]
   },
@@ -268,7 +269,7 @@ export const BIKES: DemoMachine[] = [
     tasks: [
       { name: 'Engine oil and screen', job: 'engine-oil', hours: [10, 12], since: 12.7 },
       { name: 'Valve clearances, screw adjusters', hours: [20, 30], since: 6.2 },
-      { name: usual.air, hours: [6, 8], since: 4.3 },
+      { name: usual.air, job: 'air-filter', hours: [6, 8], since: 4.3 },
       { name: usual.chain, hours: [8], since: 2.4 }
     ]
   }

@@ -1,5 +1,6 @@
-import { judgeAnswer, readAnswer, untyped, type TypedAnswer } from '../src/lib/core/round/answer';
-import { checksOf, LIBRARY } from '../src/lib/core/round/library';
+import { readAnswer, untyped, type TypedAnswer } from '../src/lib/core/round/answer';
+import { judgeAnswer } from '../src/lib/core/round/judge';
+import { AS_IT_CAME, checksOf } from '../src/lib/core/round/lists';
 import { writeAnswer } from '../src/lib/core/round/stored';
 import { addDays, type Day } from '../src/lib/core/time/day';
 import type { Db } from '../src/lib/server/db';
@@ -84,7 +85,7 @@ async function loadRound(
   const machine_id = uid(m.slug);
   const by = person(r.by);
   const checks = checksOf(m.kind, 'ready');
-  const bands = await bandsOf(tx, team_id, machine_id, LIBRARY);
+  const bands = await bandsOf(tx, team_id, machine_id, AS_IT_CAME);
   const [standing] =
     await tx`select total from machine_standing where team_id = ${team_id} and machine_id = ${machine_id}`;
   const done = r.answered === undefined;

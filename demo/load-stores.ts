@@ -100,3 +100,25 @@ export async function loadStores(tx: Db, today: Day, season: Day): Promise<void>
     await tx`insert into oil_movement ${tx({ team_id: DEMO_TEAM_ID, id: uid(`oil/${o.slug}/stock`), oil_id: id, ml: o.stockMl, why: 'counted on the shelf', at: at(addDays(today, -6), 0), by: person('maud') })}`;
   }
 }
+
+/** Foam that goes round: one set for bikes that take the same, one for the quads; one of them waits to be washed. */
+const FILTERS = [
+  {
+    slug: 'bikes',
+    name: 'Foam, 250 and 300',
+    machines: ['rake250', 'gill300', 'fell250', 'fell350'],
+    clean: 2,
+    dirty: 1
+  },
+  { slug: 'quads', name: 'Foam, quads', machines: ['lynchet', 'packhorse'], clean: 1, dirty: 0 }
+];
+/** Air filters in rotation, and which machines take them. */
+export async function loadFilters(tx: Db, since: Day): Promise<void> {
+  const team_id = DEMO_TEAM_ID;
+  for (const f of FILTERS) {
+    const id = uid(`filter/${f.slug}`);
+    await tx`insert into air_filter ${tx({ team_id, id, name: f.name, created_by: person('jory') })}`;
+    await tx`update machine set air_filter_id = ${id} where team_id = ${team_id} and id = any(${f.machines.map(uid)}::uuid[])`;
+    await tx`insert into air_filter_movement ${tx({ team_id, id: uid(`filter/${f.slug}/counted`), filter_id: id, clean: f.clean, dirty: f.dirty, why: 'counted', at: at(since, 30), by: person('jory') })}`;
+  }
+}

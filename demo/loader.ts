@@ -11,7 +11,7 @@ import { loadReadings, loadSheet } from './load-book';
 import { chainWantsAgain, loadChain } from './load-chains';
 import { loadComponents, loadReports } from './load-parts';
 import { loadRounds } from './load-rounds';
-import { loadStores } from './load-stores';
+import { loadFilters, loadStores } from './load-stores';
 import { loadBladesAndShims, loadHead, wantsAgain } from './load-valves';
 import { loadHalfVisit, loadVisit } from './load-visits';
 import { MACHINES, type DemoMachine } from './machines';
@@ -38,6 +38,7 @@ export async function loadDemo(sql: Sql, now: Date, { again = false } = {}): Pro
     for (const machine of MACHINES) await insertMachine(tx, machine, season);
     await loadStarters(tx, events);
     await loadStores(tx, today, season);
+    await loadFilters(tx, season);
     await loadBladesAndShims(tx, season);
     await loadComponents(tx, season, new Map(MACHINES.map((m) => [m.slug, firstTotal(m, today)])));
     for (const machine of MACHINES) await loadMachine(tx, machine, today, season, events, now);
@@ -57,6 +58,8 @@ export async function loadDemo(sql: Sql, now: Date, { again = false } = {}): Pro
 async function clear(tx: Db): Promise<void> {
   const tables = [
     'machine_standing',
+    'air_filter_movement',
+    'round_checks',
     'chain_reading',
     'chain_check',
     'chain_entry',
@@ -111,6 +114,7 @@ async function clear(tx: Db): Promise<void> {
     'event',
     'meter',
     'machine',
+    'air_filter',
     'person'
   ];
   const demos = await tx`select id from team where is_demo`;
@@ -182,7 +186,8 @@ async function loadMachine(
     for (const [k, total] of [...marks].reverse().entries()) {
       const when = at(dayAt(total), 600 + minuteAt(total) / 100 + i);
       const recordId = uid(`${taskId}/done/${k}`);
-      if (t.job) await loadVisit(tx, m, t, recordId, total, when, k, marks.length);
+      // A filter is washed on the tailgate and ticked off; the bench has it for whoever wants its steps.
+      if (t.job && t.job !== 'air-filter') await loadVisit(tx, m, t, recordId, total, when, k, marks.length);
       else await loadRecord(tx, m, taskId, recordId, total + ownOffset(part, start), when);
     }
     if (t.sinceDays !== undefined) {

@@ -150,7 +150,7 @@ export const OTHERS: DemoMachine[] = [
       { name: 'Engine oil and filter', job: 'engine-oil', hours: [50, 60], since: 45.4 },
       { name: 'Differential oils', job: 'differentials', hours: [100, 120], since: 66.0 },
       { name: usual.valves, hours: [100, 120], since: 31.0 },
-      { name: usual.air, hours: [25, 30], since: 5.5 },
+      { name: usual.air, job: 'air-filter', hours: [25, 30], since: 5.5 },
       { name: 'Grease points, steering and arms', hours: [25], since: 7.5 }
     ]
   },
@@ -179,7 +179,7 @@ export const OTHERS: DemoMachine[] = [
       { name: 'Engine oil and filter', job: 'engine-oil', hours: [50, 60], since: 21.3 },
       { name: 'Rear differential oil', hours: [100, 120], since: 40.6 },
       { name: usual.valves, hours: [100, 120], since: 44.2 },
-      { name: usual.air, hours: [25, 30], since: 3.2 }
+      { name: usual.air, job: 'air-filter', hours: [25, 30], since: 3.2 }
     ]
   },
   {

@@ -1,3 +1,4 @@
+import { AS_IT_CAME } from '../../src/lib/core/round/lists';
 import type { Kind } from '../../src/lib/core/command/commands';
 import { TODAY, uuid } from './book';
 import type { Pit } from './pit';
@@ -376,6 +377,9 @@ export function everyBody(pit: Pit): Record<Exclude<Kind, 'team.found'>, Record<
       ]
     },
     'round.strike': { roundId: round, reason: 'wrong bike' },
+    'round.checks': { from: 0, content: AS_IT_CAME, word: 'x' },
+    'filter.keep': { id: id(), name: 'Foam', machineIds: [machineId], clean: '2', dirty: '0' },
+    'filter.washed': { filterId: id() },
     'store.retire': { id: wrench, what: 'wrench' },
     'job.save': {
       key: 'mine',
@@ -390,6 +394,7 @@ export function everyBody(pit: Pit): Record<Exclude<Kind, 'team.found'>, Record<
       words: 'misread'
     },
     'visit.start': {
+      findings: [],
       id: visit,
       machineId,
       jobs: [{ taskId: book.taskId, template: null }],

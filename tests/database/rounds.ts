@@ -2,7 +2,7 @@ import type { Input, Kind } from '../../src/lib/core/command/commands';
 import type { TypedAnswer } from '../../src/lib/core/round/answer';
 import type { List } from '../../src/lib/core/round/check';
 import { roundAnswerSchema } from '../../src/lib/core/round/form';
-import { checksOf } from '../../src/lib/core/round/library';
+import { checksOf } from '../../src/lib/core/round/lists';
 import { roundStand } from '../../src/lib/core/round/stand';
 import { fastenerSchema, figureSchema } from '../../src/lib/core/specs/form';
 import { boardPage } from '../../src/lib/server/board';

@@ -210,9 +210,9 @@ test('who leaves the page before it is sent has it sent from the next', async ({
   await expect(stand(page)).toContainText('4 not with the server yet');
   await page.unroute('**/api/commands');
   await open(page, '/board');
-  await expect(page.getByRole('row', { name: /Fell 350/ })).toContainText('21 of 25 left');
+  await expect(page.getByRole('row', { name: /Fell 350/ })).toContainText('22 of 26 left');
   await open(page, `/machines/${machineId}/round`);
-  await expect(stand(page)).toContainText('4 of 25');
+  await expect(stand(page)).toContainText('4 of 26');
   expect(await page.evaluate(() => Object.keys(localStorage).filter((k) => k.startsWith('round ')))).toEqual(
     []
   );

@@ -9,13 +9,14 @@ import {
   type Readiness,
   type RoundFact
 } from '../core/readiness/readiness';
-import { checksOf } from '../core/round/library';
+import { asked, costOf } from '../core/round/lists';
 import { decide } from '../core/schedule/decide';
 import { aheadOf, through } from '../core/schedule/state';
 import type { PlannedOuting } from '../core/schedule/task';
 import type { Team } from '../core/team/team';
 import { dayNumber, dayOf, type Day } from '../core/time/day';
 import type { Db } from './db';
+import { readTeamChecks } from './round-checks';
 import { readRules } from './rules';
 import { readTemplates } from './templates';
 import { readCalendar } from './trail';
@@ -60,7 +61,7 @@ async function lookAt(
   only: string | null
 ): Promise<Looked> {
   const today = dayOf(now, team.timeZone);
-  const [calendar, rows, jobs, templates, rules] = await Promise.all([
+  const [calendar, rows, jobs, templates, rules, checked] = await Promise.all([
     readCalendar(sql, team.id, today),
     sql`
       select m.id, m.plate, m.name, m.kind, p.name as rider, s.total, s.speed, s.dues, s.findings, s.reminders, v.id as visit_id,
@@ -80,8 +81,17 @@ async function lookAt(
       ? []
       : sql`select id, job from task where team_id = ${team.id} and retired_at is null and job is not null`,
     only ? [] : readTemplates(sql, team.id),
-    readRules(sql, team.id)
+    readRules(sql, team.id),
+    readTeamChecks(sql, team.id)
   ]);
+  const roundMinutes = new Map<Kind, number>();
+  /** About how long a whole ready round takes. */
+  const minutesOfRound = (kind: Kind): number => {
+    let minutes = roundMinutes.get(kind);
+    if (minutes === undefined)
+      roundMinutes.set(kind, (minutes = costOf(asked(checked.checks, kind, 'ready')).minutes));
+    return minutes;
+  };
   const minutesOfJob = new Map(templates.map((t) => [t.key, roughMinutes(t)]));
   const jobOf = new Map(jobs.map((t) => [t.id as string, t.job as string]));
   const minutesOf = (taskId: string) => minutesOfJob.get(jobOf.get(taskId) ?? '') ?? null;
@@ -120,9 +130,6 @@ async function lookAt(
   });
   return { today, event, events: calendar.events, machines };
 }
-
-/** About how long a whole ready round takes. */
-const minutesOfRound = (kind: Kind): number => checksOf(kind, 'ready').reduce((sum, c) => sum + c.minutes, 0);
 
 /** How the tasks of a machine stand to the end of an outing. */
 function tasksAt(

@@ -44,7 +44,7 @@ export async function listComponents(
   return (await sql`
     ${select(sql, teamId)} ${machineId ? sql`and m.id = ${machineId}` : sql``}
     order by c.scrapped_at is not null, m.id is null, length(m.plate), m.plate,
-      array_position(array['engine', 'top end', 'clutch', 'gearbox', 'chain', 'sprockets', 'fork', 'shock'], c.kind), f.place, c.name, c.id limit 2000`) as unknown as ComponentRow[];
+      array_position(array['engine', 'top end', 'clutch', 'gearbox', 'chain', 'sprockets', 'fork', 'shock', 'wheel'], c.kind), f.place, c.name, c.id limit 2000`) as unknown as ComponentRow[];
 }
 
 export async function getComponent(sql: Db, teamId: string, id: string): Promise<ComponentRow | null> {

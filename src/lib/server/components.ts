@@ -16,6 +16,7 @@ import {
   type Component,
   type OpenFitting
 } from './fittings';
+import { afterNewWheel } from './after-wheel';
 import { takeOverChain } from './chains';
 import { takeOverHead } from './heads';
 import { hoursBy } from './machines';
@@ -64,11 +65,8 @@ async function momentOfMove(
  * Brings a component into the book: on a machine, in an engine, or on the shelf.
  * @param fittedAt the moment it was put on, where that is known better than by its day
  */
-export async function addComponent(
-  { tx, team, personId, now }: Write,
-  c: ComponentInput,
-  fittedAt?: Date
-): Promise<void> {
+export async function addComponent(w: Write, c: ComponentInput, fittedAt?: Date): Promise<void> {
+  const { tx, team, personId, now } = w;
   await refusePlace(tx, team.id, c, c);
   if (c.serial) {
     const [other] =
@@ -93,6 +91,7 @@ export async function addComponent(
       at,
       reason: ''
     });
+    if (c.fromNew) await afterNewWheel(w, { ...c, day: c.fittedOn });
     // The engine that was there all along has a name now; a new one is another.
     if (c.kind === 'engine' && c.machineId && !c.fromNew) await takeOverHead(tx, team.id, c.machineId, c.id);
     if (c.kind === 'chain' && c.machineId && !c.fromNew)
@@ -135,6 +134,7 @@ export async function moveComponent(w: Write, m: MoveInput): Promise<void> {
       at,
       reason: m.reason
     });
+    await afterNewWheel(w, { ...m, kind: c.kind });
   }
 }
 
@@ -167,17 +167,21 @@ export async function swapComponents(w: Write, s: SwapInput): Promise<void> {
     });
   await to(s.id, a, fb!);
   await to(crypto.randomUUID(), b, fa!);
+  for (const f of [fa!, fb!]) await afterNewWheel(w, { ...f, kind: a.kind, day: s.day });
 }
 
 /** A rebuild: restarts the counts it is said to restart, with break-in. The component's own hours go on. */
-export async function rebuild({ tx, team, personId, now }: Write, r: RebuildInput): Promise<void> {
-  await useComponent(tx, team.id, r.componentId);
+export async function rebuild(w: Write, r: RebuildInput): Promise<void> {
+  const { tx, team, personId, now } = w;
+  const { kind } = await useComponent(tx, team.id, r.componentId);
   refuseDay(r.day, team.timeZone, now);
   const machineId = await machineOf(tx, team.id, r.componentId);
   const at = await momentOfMove(tx, team, machineId ? [machineId] : [], r.day, now);
   await tx`
     insert into rebuild (team_id, id, component_id, rebuilt_on, rebuilt_at, remark, created_by)
     values (${team.id}, ${r.id}, ${r.componentId}, ${r.day}, ${at}, ${r.remark}, ${personId})`;
+  const on = await openFitting(tx, team.id, r.componentId);
+  if (on) await afterNewWheel(w, { ...on, kind, day: r.day });
   // Only what it may restart: its own tasks, and those of what it sits in or of what sits in it.
   const may = new Set((await rebuildTasks(tx, team.id, r.componentId)).map((t) => t.id));
   if (r.taskIds.some((id) => !may.has(id)))

@@ -1,6 +1,6 @@
 import { ownerSheet, sinceDay, type OwnerFacts, type OwnerSheet } from '../core/owner/sheet';
 import type { Kind } from '../core/machine/machine';
-import { checksOf } from '../core/round/library';
+import { asked } from '../core/round/lists';
 import { roundStand } from '../core/round/stand';
 import { nearestFirst, tasksDue } from '../core/schedule/due';
 import { leftInWords, likelyPhrase } from '../core/schedule/words';
@@ -10,6 +10,7 @@ import { machineNow } from '../core/trail/lane';
 import type { Db } from './db';
 import { listFindings } from './findings';
 import { listRecords } from './records';
+import { readTeamChecks } from './round-checks';
 import { bandsOf, givenIn } from './round-sheet';
 import { readCalendar, readStandings } from './trail';
 
@@ -85,7 +86,7 @@ async function roundOf(
   machine: { id: string; kind: Kind },
   round: { id: string; done_at: Date }
 ): Promise<OwnerFacts['round']> {
-  const checks = checksOf(machine.kind, 'ready');
+  const checks = asked((await readTeamChecks(sql, team.id)).checks, machine.kind, 'ready');
   const [given, bands] = await Promise.all([
     givenIn(sql, team.id, round.id),
     bandsOf(sql, team.id, machine.id, checks)

@@ -15,12 +15,13 @@ export async function addReminder({ tx, team, personId }: Write, r: ReminderInpu
 export async function raiseAfter(
   { tx, team, personId, now }: Write,
   machineId: string,
-  list: readonly After[]
+  list: readonly After[],
+  roundId: string | null = null
 ): Promise<void> {
   for (const a of list)
     await tx`
-      insert into reminder (team_id, id, machine_id, words, waits_for, fastener_id, check_key, created_at, created_by)
-      select ${team.id}, ${crypto.randomUUID()}, ${machineId}, ${a.words}, 'the next outing', ${a.fastenerId}, ${a.check}, ${now}, ${personId}
+      insert into reminder (team_id, id, machine_id, words, waits_for, fastener_id, check_key, round_id, created_at, created_by)
+      select ${team.id}, ${crypto.randomUUID()}, ${machineId}, ${a.words}, 'the next outing', ${a.fastenerId}, ${a.check}, ${roundId}, ${now}, ${personId}
       where not exists (select 1 from reminder where team_id = ${team.id} and machine_id = ${machineId} and done_at is null
         and fastener_id is not distinct from ${a.fastenerId} and check_key is not distinct from ${a.check} and (fastener_id is not null or check_key is not null))`;
 }

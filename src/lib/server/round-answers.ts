@@ -2,18 +2,22 @@ import { totalAt } from '../core/hours/series';
 import type { Kind } from '../core/machine/machine';
 import { readAnswer, type Answer } from '../core/round/answer';
 import { afterHeld } from '../core/round/after';
-import type { Check, Held } from '../core/round/check';
+import type { Check, Held, List } from '../core/round/check';
 import type { RoundAnswerInput, RoundStrikeInput } from '../core/round/form';
-import { roundStand, soonerOf, type Stand } from '../core/round/stand';
+import { asked } from '../core/round/lists';
+import { roundStand, soonerOf, TORQUE_TASK, type Stand } from '../core/round/stand';
 import { writeAnswer } from '../core/round/stored';
 import { dayOf } from '../core/time/day';
 import { loadBook } from './book/load';
 import type { Tx } from './db';
+import { settleRound, unsettleRound } from './filters';
 import { closeFinding } from './findings';
 import { proposeFrom } from './proposals';
+import { recordOfCheck } from './check-record';
+import { readRules } from './rules';
 import { refuse, Refusal } from './refusal';
 import { closeAfter, raiseAfter } from './reminders';
-import { askable, asked, checksFor, givenIn, type Askable } from './round-sheet';
+import { askable, checksFor, givenIn, type Askable } from './round-sheet';
 import { heldMachine, type Write } from './write';
 
 /** The machine a round is of. @throws Refusal where the team has none such */
@@ -53,9 +57,10 @@ export async function answerRound(w: Write, r: RoundAnswerInput): Promise<string
   const all = roundStand(asked(may.checks, kind, r.list), given, may.bands);
   const answered = { items: all.items.filter((i) => fresh.includes(i.check.key)) };
   await keepFindings(w, r.machineId, roundId, answered);
+  await settleRound(w, r.machineId, roundId, answered);
   await proposeSooner(w, r.machineId, answered);
-  await lookedAgain(w, r.machineId, answered);
-  await keepStand(w, r.machineId, roundId, roundStand(checks, given, may.bands));
+  await lookedAgain(w, r.machineId, roundId, answered);
+  await keepStand(w, r.machineId, roundId, r.list, roundStand(checks, given, may.bands));
   return roundId;
 }
 
@@ -68,7 +73,13 @@ async function answeredAlready({ tx, team }: Write, r: RoundAnswerInput): Promis
 }
 
 /** What is left of a round; with nothing left it is done, at the hours the machine stood at when the last answer was given. */
-async function keepStand(w: Write, machineId: string, roundId: string, stand: Stand): Promise<void> {
+async function keepStand(
+  w: Write,
+  machineId: string,
+  roundId: string,
+  list: List,
+  stand: Stand
+): Promise<void> {
   const { tx, team, personId, at } = w;
   await tx`
     update machine_round set checks = ${stand.items.length}, checks_left = ${stand.open.length}, minutes_left = ${stand.minutesLeft}
@@ -80,9 +91,10 @@ async function keepStand(w: Write, machineId: string, roundId: string, stand: St
     moments: new Map([[machineId, [at.getTime()]]])
   });
   const hours = totalAt(book.clock({ machineId, componentId: null }).hours, at.getTime());
-  await tx`
+  const [over] = await tx`
     update machine_round set done_at = ${at}, done_by = ${personId}, done_hours = ${hours === null ? null : Math.round(hours)}
-    where team_id = ${team.id} and id = ${roundId} and done_at is null`;
+    where team_id = ${team.id} and id = ${roundId} and done_at is null returning id`;
+  if (over && list === 'torque') await countTorqueRound(w, machineId, stand);
 }
 
 /** Reads every answer by this machine's sheet. @throws Refusal with what is wrong, by field */
@@ -164,14 +176,42 @@ async function keepFindings(
 }
 
 /** What was to be looked at again after an outing is done by its answer; what had moved is asked for once more. */
-async function lookedAgain(w: Write, machineId: string, answered: Pick<Stand, 'items'>): Promise<void> {
+async function lookedAgain(
+  w: Write,
+  machineId: string,
+  roundId: string,
+  answered: Pick<Stand, 'items'>
+): Promise<void> {
   for (const { check, answer, judged } of answered.items) {
     if (!answer || !judged || answer.said === 'none' || answer.said === 'passed over') continue;
     const of = check.how === 'torque' ? { fastenerId: check.fastener.id } : { check: check.key };
     await closeAfter(w, machineId, of, `In a round: ${judged.words}`);
     if (check.how === 'torque')
-      await raiseAfter(w, machineId, afterHeld(check.title, check.fastener.id, answer.choice as Held));
+      await raiseAfter(
+        w,
+        machineId,
+        afterHeld(check.title, check.fastener.id, answer.choice as Held),
+        roundId
+      );
   }
+}
+
+/** A torque round that is over is its task done, where the machine has one. */
+async function countTorqueRound(w: Write, machineId: string, stand: Stand): Promise<void> {
+  const { tx, team } = w;
+  const [task] = await tx`
+    select id from task where team_id = ${team.id} and machine_id = ${machineId} and retired_at is null and name ilike ${`${TORQUE_TASK}%`}
+    order by created_at, id limit 1`;
+  if (!task) return;
+  const off = stand.wrong.length;
+  await recordOfCheck(w, task.id as string, {
+    machineId,
+    components: [],
+    notMine: '',
+    remark: `${stand.items.length} ${stand.items.length === 1 ? 'fastener' : 'fasteners'} tried${off > 0 ? `, ${off} not as they should be` : ', all held'}.`,
+    rules: await readRules(tx, team.id, machineId),
+    within: null
+  });
 }
 
 /** What was dirty or dry proposes its task more often: on the machine or what is fitted to it, once at a time. */
@@ -191,9 +231,14 @@ export async function strikeRound(w: Write, s: RoundStrikeInput): Promise<void> 
   const { tx, team, personId, now } = w;
   const [r] = await tx`
     update machine_round set struck_at = ${now}, struck_by = ${personId}, struck_reason = ${s.reason}
-    where team_id = ${team.id} and id = ${s.roundId} and struck_at is null returning done_at`;
+    where team_id = ${team.id} and id = ${s.roundId} and struck_at is null returning done_at, machine_id`;
   // Only a round that was wrong takes its findings along; one that was merely left found what it found.
   if (!r || r.done_at === null) return;
+  await unsettleRound(w, r.machine_id as string, s.roundId);
+  // What it asked to be looked at again, it does not any more.
+  await tx`
+    update reminder set done_at = ${now}, done_by = ${personId}, done_word = ${`Struck out: ${s.reason}`}
+    where team_id = ${team.id} and round_id = ${s.roundId} and done_at is null`;
   const found = await tx`
     select id from finding where team_id = ${team.id} and round_id = ${s.roundId} and closed_at is null`;
   for (const f of found)

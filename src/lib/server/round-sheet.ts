@@ -4,16 +4,19 @@ import { chainRules, wantedNow } from '../core/chain/sheet';
 import { USUAL_DRIVE } from '../core/chain/drive';
 import { foundInWords } from '../core/fasteners/found';
 import type { Kind } from '../core/machine/machine';
-import type { Check, List } from '../core/round/check';
-import { LIBRARY } from '../core/round/library';
+import { gaugeOf, type Check, type List } from '../core/round/check';
+import { bandOfGauge } from '../core/round/gauge';
+import { asked, AS_IT_CAME } from '../core/round/lists';
 import type { RoundSheet } from '../core/round/sheet';
 import type { Given } from '../core/round/stand';
 import { readAnswerKept } from '../core/round/stored';
 import { torqueChecks } from '../core/round/torque';
-import { figureOf } from '../core/specs/sheet';
+import { figureKind, figureOf, type Figure } from '../core/specs/sheet';
 import { driveOf } from './chains';
 import type { Db } from './db';
+import { readTeamChecks } from './round-checks';
 import { readRules } from './rules';
+import { sparesOf } from './filters';
 import { listFigures, readSheet } from './specs';
 import { readToolbox } from './stores';
 
@@ -21,6 +24,8 @@ import { readToolbox } from './stores';
 export interface Askable {
   checks: readonly Check[];
   bands: Record<string, Band | null>;
+  /** By check, what the sheet says in words that is wanted while looking; null: it does not say. */
+  shown: RoundSheet['shown'];
   missing: string[];
 }
 /**
@@ -35,13 +40,34 @@ export async function askable(
   list: List,
   roundId: string | null
 ): Promise<Askable> {
-  if (list !== 'torque')
-    return { checks: LIBRARY, bands: await bandsOf(sql, teamId, machineId, LIBRARY), missing: [] };
+  if (list !== 'torque') {
+    const { checks } = await readTeamChecks(sql, teamId);
+    // What a team does not check any more may still come in from a device that was away.
+    const known = new Set(checks.map((c) => c.key));
+    const all = [...checks, ...AS_IT_CAME.filter((c) => !known.has(c.key)).map((c) => ({ ...c, off: true }))];
+    const figures = await currentFigures(sql, teamId, machineId);
+    const bands = await bandsOf(sql, teamId, machineId, all, figures);
+    return { checks: all, bands, shown: shownOf(all, figures), missing: [] };
+  }
   const [sheet, loose] = await Promise.all([
     readSheet(sql, teamId, machineId),
     looseBefore(sql, teamId, machineId, roundId)
   ]);
-  return torqueChecks(sheet, loose);
+  return { ...torqueChecks(sheet, loose), shown: {} };
+}
+
+const currentFigures = async (sql: Db, teamId: string, machineId: string): Promise<Figure[]> =>
+  (await listFigures(sql, teamId, machineId)).filter((f) => !f.superseded);
+
+function shownOf(checks: readonly Check[], figures: readonly Figure[]): RoundSheet['shown'] {
+  const shown: RoundSheet['shown'] = {};
+  for (const c of checks)
+    if (c.how !== 'torque' && c.shows)
+      shown[c.key] = {
+        label: figureKind(c.shows).label,
+        words: figureOf({ figures: [...figures], fasteners: [] }, c.shows)?.text ?? null
+      };
+  return shown;
 }
 
 /** How often each fastener of a machine was found loose: by the last word of an earlier round, or at the bench. */
@@ -72,14 +98,20 @@ export async function bandsOf(
   sql: Db,
   teamId: string,
   machineId: string,
-  checks: readonly Check[]
+  checks: readonly Check[],
+  known: readonly Figure[] | null = null
 ): Promise<Record<string, Band | null>> {
-  const measured = checks.flatMap((c) => (c.how === 'measure' ? [c] : []));
+  const measured = checks.flatMap((c) => {
+    const gauge = gaugeOf(c);
+    return gauge ? [{ key: c.key, gauge }] : [];
+  });
   if (measured.length === 0) return {};
-  const figures = (await listFigures(sql, teamId, machineId)).filter((f) => !f.superseded);
+  const figures = [...(known ?? (await currentFigures(sql, teamId, machineId)))];
   const bands: Record<string, Band | null> = {};
-  for (const c of measured) bands[c.key] = figureOf({ figures, fasteners: [] }, c.figure)?.band ?? null;
-  if ('chain-slack' in bands) {
+  const sheet = { figures, fasteners: [] };
+  for (const { key, gauge } of measured)
+    bands[key] = bandOfGauge(gauge, gauge.figure ? (figureOf(sheet, gauge.figure)?.band ?? null) : null);
+  if (bands['chain-slack'] !== undefined) {
     // However its manual tells it, half-way up or in fingers: the chain sheet turns it into a total.
     const drive = (await driveOf(sql, teamId, machineId)) ?? USUAL_DRIVE;
     const wanted = wantedNow({ figures, drive, rules: chainRules(await readRules(sql, teamId, machineId)) });
@@ -127,10 +159,6 @@ export async function checksFor(
   return { checks: all.filter((c) => !isNone(c)), none: all.filter(isNone), last };
 }
 
-/** What of a list a kind of machine has. */
-export const asked = (checks: readonly Check[], kind: Kind, list: List): Check[] =>
-  checks.filter((c) => c.kinds.includes(kind) && c.lists.includes(list));
-
 /** The round of a machine: the one that stands open, or else the latest. */
 export async function roundSheet(
   sql: Db,
@@ -149,10 +177,11 @@ export async function roundSheet(
       where team_id = ${teamId} and machine_id = ${machine.id} and check_key is not null and closed_at is null order by found_at desc`
   ]);
   const may = await askable(sql, teamId, machine.id, list, (round?.id as string | undefined) ?? null);
-  const [{ checks, none, last }, answers, box] = await Promise.all([
+  const [{ checks, none, last }, answers, box, spares] = await Promise.all([
     checksFor(sql, teamId, machine.id, machine.kind, list, may),
     round ? givenIn(sql, teamId, round.id as string) : [],
-    list === 'torque' ? readToolbox(sql, teamId) : null
+    list === 'torque' ? readToolbox(sql, teamId) : null,
+    list === 'torque' ? null : sparesOf(sql, teamId, machine.id)
   ]);
   const bands = Object.fromEntries([...checks, ...none].map((c) => [c.key, may.bands[c.key] ?? null]));
   return {
@@ -162,6 +191,8 @@ export async function roundSheet(
     round: (round as unknown as RoundSheet['round']) ?? null,
     checks,
     bands,
+    shown: may.shown,
+    spares,
     answers,
     last,
     none,

@@ -1,4 +1,4 @@
-import type { AdapterInput, OilInput, StockInput, WrenchInput } from '../core/stores/form';
+import type { AdapterInput, OilInput, RetireInput, StockInput, WrenchInput } from '../core/stores/form';
 import type { BladesInput } from '../core/valve/form';
 import { movementsOf } from '../core/stores/stock';
 import type { BladeSet, Toolbox } from '../core/stores/toolbox';
@@ -91,9 +91,15 @@ export async function noteStock({ tx, team, personId }: Write, s: StockInput): P
 /** Takes a thing out of use; what was written with it stays. */
 export async function retire(
   { tx, team }: Write,
-  input: { id: string; what: 'wrench' | 'adapter' | 'oil' | 'blades' }
+  input: { id: string; what: RetireInput['what'] }
 ): Promise<void> {
-  const table = { wrench: 'torque_wrench', adapter: 'adapter', oil: 'oil', blades: 'blade_set' }[input.what];
+  const table = {
+    wrench: 'torque_wrench',
+    adapter: 'adapter',
+    oil: 'oil',
+    blades: 'blade_set',
+    filters: 'air_filter'
+  }[input.what];
   const [row] =
     await tx`update ${tx(table)} set retired_at = coalesce(retired_at, now()) where team_id = ${team.id} and id = ${input.id} returning id`;
   if (!row) refuse('', 'That is not in this team’s stores.');

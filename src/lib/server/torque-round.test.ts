@@ -1,7 +1,9 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { at, uuid } from '../../../tests/database/book';
+import { at, byHours, uuid } from '../../../tests/database/book';
+import { addTask } from '../../../tests/database/hands';
 import { refused } from '../../../tests/database/refused';
 import { RoundBook } from '../../../tests/database/rounds';
+import { taskSchema } from '../core/schedule/form';
 
 let on: RoundBook;
 let nut: string;
@@ -106,5 +108,37 @@ describe('a torque round', () => {
     expect(await refused(tried('quite tight'))).toEqual({
       'answers.0.choice': 'One of: held, moved, loose, over-tight.'
     });
+  });
+});
+
+describe('the task of the torque round', () => {
+  const task = async () => {
+    const { sql, team, personId, machineId } = on.book;
+    const id = uuid();
+    const said = { id, machineId, name: 'Torque round', triggers: [byHours('20')], lastDone: 'not known' };
+    await addTask(sql, team, personId, taskSchema.parse(said), at(1));
+    return id;
+  };
+  it('is done by the round that tries the last of them, once', async () => {
+    const taskId = await task();
+    const roundId = await tried('held');
+    await tried('held', '', { roundId, now: at(25) });
+    expect(await on.book.sql`select remark, hours from service_record where task_id = ${taskId}`).toEqual([
+      { remark: '1 fastener tried, all held.', hours: 3840 }
+    ]);
+  });
+  it('one that was loose proposes doing it more often', async () => {
+    const taskId = await task();
+    await tried('loose', 'a flat');
+    expect(
+      await on.book
+        .sql`select from_amount, to_amount, reason from interval_proposal where task_id = ${taskId}`
+    ).toEqual([{ from_amount: 2000, to_amount: 1500, reason: 'Rear axle nut: found loose' }]);
+  });
+  it('struck out, what it asked to be tried again is asked no more', async () => {
+    const roundId = await tried('loose', 'a flat');
+    expect(await on.reminders()).toMatchObject([{ done: false }]);
+    await on.send('round.strike', { roundId, reason: 'another bike' }, at(25));
+    expect(await on.reminders()).toMatchObject([{ done: true, done_word: 'Struck out: another bike' }]);
   });
 });

@@ -7,6 +7,8 @@ import { writeRecord } from '../core/record/stored';
 import { leavesOf } from '../core/record/leaves';
 import type { Db } from './db';
 import { keepLeaves } from './findings';
+import { settleVisit } from './filters';
+import { closePutRight } from './finding-tasks';
 import { afterVisit } from '../core/round/after';
 import { DEFAULT_RULES } from '../core/rules/rules';
 import { proposeFrom } from './proposals';
@@ -53,6 +55,8 @@ export async function closeVisit(w: Write, { visitId }: { visitId: string }): Pr
   const { id, machineId, plan } = visit;
   const leaves = leavesOf(plan, state);
   await keepLeaves(w, { id, machineId, jobs: plan.jobs }, leaves);
+  await closePutRight(w, visit, state);
+  await settleVisit(w, visit, state);
   // What was tried again here is done; what was off now is asked for once it was ridden.
   for (const { fastenerId, word } of leaves.tight) await closeAfter(w, machineId, { fastenerId }, word);
   await raiseAfter(w, machineId, afterVisit(state, visit.rules.levelAgain ?? DEFAULT_RULES.levelAgain));

@@ -1,7 +1,7 @@
 import type { HouseRules } from '../core/rules/rules';
 import { dayOf } from '../core/time/day';
 import type { StartInput } from '../core/visit/form';
-import { layOut } from '../core/job/layout/layout';
+import { layOut, type JobInput } from '../core/job/layout/layout';
 import { writeItem, writePlan, writeStep } from '../core/job/stored';
 import { inOrder } from '../core/job/order/overrule';
 import { orderPlan } from '../core/job/order/order';
@@ -9,6 +9,7 @@ import { LoopError } from '../core/ordering/order';
 import type { VisitPlan } from '../core/job/plan';
 import { layoutInput } from './bench-history';
 import type { Db } from './db';
+import { takeToBench } from './finding-tasks';
 import { refuse } from './refusal';
 import { keepJob, machineOf } from './tasks';
 import { readTemplates, templateFor } from './templates';
@@ -20,13 +21,14 @@ import type { Write } from './write';
  * again instead.
  * @returns the visit's id
  */
-export async function startVisit({ tx, team, personId, now }: Write, input: StartInput): Promise<string> {
+export async function startVisit(w: Write, input: StartInput): Promise<string> {
+  const { tx, team, personId, now } = w;
   const [open] =
     await tx`select id from visit where team_id = ${team.id} and machine_id = ${input.machineId} and closed_at is null and given_up_at is null`;
   if (open) return open.id as string;
 
   const templates = await readTemplates(tx, team.id);
-  const jobs = [];
+  const jobs: JobInput[] = [];
   for (const j of input.jobs) {
     const [task] =
       await tx`select id, name, job, machine_id, component_id from task where team_id = ${team.id} and id = ${j.taskId} and retired_at is null`;
@@ -43,6 +45,7 @@ export async function startVisit({ tx, team, personId, now }: Write, input: Star
       template: templateFor({ id: task!.id, name: task!.name, job: task!.job }, j.template, templates)
     });
   }
+  jobs.push(...(await takeToBench(w, input.machineId, input.findings)));
   const [m] = await tx`select id, kind from machine where team_id = ${team.id} and id = ${input.machineId}`;
   const laid = await layoutInput(tx, team, { id: m!.id, kind: m!.kind }, jobs, dayOf(now, team.timeZone));
   let plan: VisitPlan;

@@ -6,6 +6,7 @@
 <div class="flex flex-wrap items-baseline gap-4">
   <h1>Jobs, step by step</h1>
   <a class="link no-print" href="/jobs/new">A job of your own</a>
+  <a class="link no-print" href="/rounds">What is checked in a round</a>
 </div>
 <p class="quiet mt-1">
   What a visit is laid out from. Change one and the next visit goes by it; visits that were begun keep the

@@ -8,6 +8,7 @@
   import AdapterForm from '$lib/ui/stores/AdapterForm.svelte';
   import BladesForm from '$lib/ui/stores/BladesForm.svelte';
   import OilForm from '$lib/ui/stores/OilForm.svelte';
+  import FilterSets from '$lib/ui/stores/FilterSets.svelte';
   import OneMore from '$lib/ui/stores/OneMore.svelte';
   import PutAway from '$lib/ui/stores/PutAway.svelte';
   import StockForm from '$lib/ui/stores/StockForm.svelte';
@@ -110,6 +111,8 @@
     </p>
   {:else}<p class="mt-2">None. With them the valve sheet says which blade to try next.</p>{/each}
 </section>
+
+<FilterSets filters={data.filters} machines={data.machines} />
 
 <section class="mt-8" aria-label="Oils">
   <div class="flex items-baseline gap-4">

@@ -36,6 +36,7 @@ import {
   modificationSchema
 } from '../specs/form';
 import { adapterSchema, oilSchema, retireSchema, stockSchema, wrenchSchema } from '../stores/form';
+import { filterSchema, filterWashedSchema } from '../stores/filters';
 import { drawerPasteSchema, drawerSchema, levelSchema } from '../valve/drawer';
 import {
   bladesSchema,
@@ -61,7 +62,7 @@ import {
   driveSchema,
   slackMeasureSchema
 } from '../chain/form';
-import { roundAnswerSchema, roundStrikeSchema } from '../round/form';
+import { roundAnswerSchema, roundChecksSchema, roundStrikeSchema } from '../round/form';
 import { entrySchema, type Entry } from '../visit/entry';
 import { startSchema } from '../visit/form';
 import { jobSchema } from '../job/form';
@@ -125,6 +126,8 @@ export const COMMANDS = {
   'shims.count': drawerSchema,
   'shims.paste': drawerPasteSchema,
   'shims.level': levelSchema,
+  'filter.keep': filterSchema,
+  'filter.washed': filterWashedSchema,
   'store.retire': retireSchema,
 
   'head.set': headSchema,
@@ -150,6 +153,7 @@ export const COMMANDS = {
 
   'round.answer': roundAnswerSchema,
   'round.strike': roundStrikeSchema,
+  'round.checks': roundChecksSchema,
 
   'job.save': jobSchema,
 
@@ -192,6 +196,8 @@ interface Answers {
   'chain.close': string | null;
   /** The round they went into. */
   'round.answer': string;
+  /** The version it is now. */
+  'round.checks': number;
   'visit.start': string;
   'visit.enter': Pick<Entry, 'seq' | 'at' | 'by'>;
   /** The first record. */

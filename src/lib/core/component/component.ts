@@ -7,7 +7,8 @@ export const COMPONENT_KINDS = [
   'chain',
   'sprockets',
   'fork',
-  'shock'
+  'shock',
+  'wheel'
 ] as const;
 export type ComponentKind = (typeof COMPONENT_KINDS)[number];
 

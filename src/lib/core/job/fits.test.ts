@@ -12,7 +12,12 @@ const of = (kind: Kind, sheet: Sheet | null = EMPTY) =>
 
 describe('a job is offered to machines that it fits', () => {
   it('a two-stroke has no engine oil to change, a dual-sport no differentials, an electric one no engine at all', () => {
-    expect(of('two-stroke enduro')).toEqual(['gearbox-check-screw', 'gearbox-two-stroke', 'chain']);
+    expect(of('two-stroke enduro')).toEqual([
+      'gearbox-check-screw',
+      'gearbox-two-stroke',
+      'air-filter',
+      'chain'
+    ]);
     expect(of('electric')).toEqual(['gearbox-check-screw', 'chain']);
     expect(of('dual-sport')).not.toContain('differentials');
     expect(of('dual-sport').some((k) => k.startsWith('gearbox'))).toBe(false);
@@ -31,6 +36,7 @@ describe('a job is offered to machines that it fits', () => {
     const said = (text: string) => ({ ...EMPTY, figures: [figure('gearbox level method', null, { text })] });
     expect(of('two-stroke motocross', said('measured quantity only'))).toEqual([
       'gearbox-two-stroke',
+      'air-filter',
       'chain'
     ]);
     expect(of('two-stroke motocross', said('check screw'))).toContain('gearbox-check-screw');

@@ -12,6 +12,7 @@ const hasChain = (kind: Kind) => sectionsOf(kind).includes('Chain and final driv
 const ONLY: Readonly<Record<string, (kind: Kind) => boolean>> = {
   'gearbox-two-stroke': isTwoStroke,
   chain: hasChain,
+  'air-filter': (kind) => kind !== 'electric',
   ...Object.fromEntries([...VALVE_JOBS, 'cam-chain'].map((key) => [key, hasValves]))
 };
 

@@ -42,6 +42,22 @@ export function plainTemplate(task: { id: string; name: string }): JobTemplate &
   };
 }
 
+/** The step of a plain job at which the work itself is done. */
+export const doStep = (job: string): string => `${job}.do`;
+
+/** A job that puts a finding right: by the manual, with what was seen of it before the eyes. */
+export function findingTemplate(f: { id: string; what: string; place: string; note: string }): JobTemplate & {
+  version: number;
+} {
+  const plain = plainTemplate({ id: f.id, name: f.what });
+  // Words of somebody's, never a blank to fill in.
+  const seen = [f.place, f.note].filter(Boolean).map((l) => l.replace(/[{}]/g, '').slice(0, 300));
+  return {
+    ...plain,
+    steps: plain.steps.map((s) => (s.key === 'do' ? { ...s, lines: [...seen, ...s.lines] } : s))
+  };
+}
+
 /** What a job of a team's own begins with: it can be saved as it comes, once it has a name. */
 export const BLANK_JOB: VersionedTemplate = {
   key: '',

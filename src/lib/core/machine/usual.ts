@@ -23,14 +23,17 @@ const task = (
   most
 });
 const ENGINE_OIL = task('Engine oil, screen and filter', 'engine-oil');
-const AIR = task('Air filter');
+const AIR = task('Air filter', 'air-filter');
+/** Every bolt that matters, tried at its number. */
+const BOLTS = task('Torque round', null, 'hours', false);
 const CHAIN = task('Chain and sprockets', 'chain');
 const VALVES = task('Valve clearances', 'valve-check');
 const PLUG = task('Spark plug', null, 'hours', false);
 const FLUIDS = [
   task('Coolant', null, 'days', false),
   task('Brake fluid', null, 'days', false),
-  task('Fork oil', null, 'hours', false)
+  task('Fork oil', null, 'hours', false),
+  BOLTS
 ];
 const FOUR = [ENGINE_OIL, AIR, CHAIN, VALVES, PLUG, ...FLUIDS];
 const TWO = [
@@ -59,7 +62,7 @@ const USUAL: Readonly<Record<Kind, readonly UsualTask[]>> = {
     PLUG,
     ...FLUIDS
   ],
-  electric: [task('Gearbox oil', 'gearbox-check-screw'), CHAIN, task('Brake fluid', null, 'days')]
+  electric: [task('Gearbox oil', 'gearbox-check-screw'), CHAIN, task('Brake fluid', null, 'days'), BOLTS]
 };
 
 /** What a kind of machine usually asks for. No interval: that is in its manual, and unknown until somebody looks it up. */

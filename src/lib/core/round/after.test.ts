@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { fastener, item, planOf, SHEET, whole } from '../../../../tests/core/bench';
 import { visitState } from '../visit/state';
-import { afterHeld, afterVisit } from './after';
+import { afterHeld, afterVisit, afterWheel } from './after';
+import { AS_IT_CAME } from './lists';
 
 const LEVEL = {
   words: 'Engine oil level: read it again after the first ride',
@@ -39,5 +40,18 @@ describe('what is looked at again after the first ride', () => {
     ]);
     expect(afterHeld('Wheel nuts', 'f', 'held')).toEqual([]);
     expect(afterHeld('Wheel nuts', 'f', 'over-tight')).toEqual([]);
+  });
+  it('is a wheel that was put on: spokes of a bike, nuts of a quad, at the check that looks at them', () => {
+    const of = (...at: Parameters<typeof afterWheel>) => afterWheel(...at).map((a) => [a.words, a.check]);
+    expect(of('four-stroke enduro', 'rear')).toEqual([
+      ['Rear wheel: spokes and axle nut again after the first ride', 'rear-wheel']
+    ]);
+    expect(of('sport quad', 'front')).toEqual([
+      ['Front wheels: nuts and rims again after the first ride', 'front-wheels']
+    ]);
+    const known = AS_IT_CAME.map((c) => c.key);
+    for (const kind of ['electric', 'utility quad'] as const)
+      for (const place of ['', 'front', 'rear'])
+        for (const a of afterWheel(kind, place)) expect(known).toContain(a.check);
   });
 });

@@ -1,3 +1,5 @@
+import type { Kind } from '../machine/machine';
+import { outlineOf } from '../machine/places';
 import type { FastenerRole } from '../specs/sheet';
 import type { ItemState } from '../visit/items';
 import { isTight } from '../visit/items';
@@ -44,6 +46,31 @@ export function afterVisit(
         }
       ]
     : tried;
+}
+
+/**
+ * A wheel that was put on, or spoked anew: spokes and nuts bed in under the first ride.
+ *
+ * @param place where on the machine; other than `rear` it is at the front
+ */
+export function afterWheel(kind: Kind, place: string): After[] {
+  const end = place === 'rear' ? 'rear' : 'front';
+  const Name = end === 'rear' ? 'Rear' : 'Front';
+  return outlineOf(kind) === 'quad'
+    ? [
+        {
+          words: `${Name} wheels: nuts and rims again after the first ride`,
+          fastenerId: null,
+          check: `${end}-wheels`
+        }
+      ]
+    : [
+        {
+          words: `${Name} wheel: spokes and axle nut again after the first ride`,
+          fastenerId: null,
+          check: `${end}-wheel`
+        }
+      ];
 }
 
 /** What was not at its number in a torque round is tried again once it was ridden. */

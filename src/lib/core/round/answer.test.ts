@@ -2,15 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parseBand, type Band } from '../quantity/band';
 import { quantity, show } from '../quantity/quantity';
-import {
-  judgeAnswer,
-  likelyReadings,
-  readAnswer,
-  unitShown,
-  untyped,
-  withUnit,
-  type TypedAnswer
-} from './answer';
+import { readAnswer, untyped, type TypedAnswer } from './answer';
+import { likelyReadings, unitShown, withUnit } from './gauge';
+import { judgeAnswer } from './judge';
 import type { Check, Choose, Count, Look, Measure } from './check';
 import { LIBRARY } from './library';
 

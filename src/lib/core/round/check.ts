@@ -31,6 +31,23 @@ export interface Choice {
   wrong: Severity | null;
   /** It speaks for doing the check's task more often. */
   sooner?: boolean;
+  /** A clean air filter of those that go round went in, and one came out to be washed. */
+  spare?: boolean;
+}
+
+/** What a number is read against: a figure of the machine's own sheet, or what a team wants of every machine. */
+export interface Gauge {
+  /** Null: none of the sheet's; `from` and `to` say what is wanted. */
+  figure: FigureKey | null;
+  /** In `unit`; null: open to that side. Only without a figure. */
+  from: number | null;
+  to: number | null;
+  /** What a naked number means where the sheet prints none. */
+  unit: UnitName;
+  /** A step of the gauge, in its unit: the readings offered to tap lie so far apart. */
+  step: number;
+  /** The sheet's figure is the least there may be: more is well, below it nobody rides. */
+  least: boolean;
 }
 
 interface Any {
@@ -51,32 +68,32 @@ interface Any {
   severity: Severity;
   /** The task it speaks of, by how its name begins. */
   task?: string;
+  /** A figure of the sheet, in words, that is wanted while looking: which brake fluid. */
+  shows?: FigureKey;
 }
-/** Looked at: as it should be, or not. */
+/** Looked at: as it should be, or not. Its number may be read along, and need not be. */
 export interface Look extends Any {
   how: 'look';
+  reads?: Gauge;
+  /** What is usually wrong with it, in a few words each, so that nobody types it. */
+  wrongs?: readonly string[];
 }
 export interface Choose extends Any {
   how: 'choose';
   choices: readonly Choice[];
+  reads?: Gauge;
 }
 /** Read off a gauge: a pass needs its number. */
-export interface Measure extends Any {
+export interface Measure extends Any, Gauge {
   how: 'measure';
-  figure: FigureKey;
-  /** What a naked number means where the sheet prints none. */
-  unit: UnitName;
   /** Found, and then set to what is wanted. */
   sets: boolean;
-  /** A step of the gauge, in its unit: the readings offered to tap lie so far apart. */
-  step: number;
 }
 /** Counted: pumps of the grease gun until fresh grease shows. */
 export interface Count extends Any {
   how: 'count';
   /** Nobody counts more than that: it is another fault. */
   most: number;
-  unit: UnitName;
 }
 /** How a fastener is found when it is checked without opening it. */
 export const HELD = ['held', 'moved', 'loose', 'over-tight'] as const;
@@ -90,4 +107,12 @@ export interface TorqueHeld extends Any {
   /** How often it was found loose before this round. */
   looseBefore: number;
 }
-export type Check = Look | Choose | Measure | Count | TorqueHeld;
+/** A check of a list that a team walks; those of a torque round come from the sheet. */
+export type ListCheck = Look | Choose | Measure | Count;
+export type Check = ListCheck | TorqueHeld;
+
+/** What a check's number is read by; null: it has none. */
+export function gaugeOf(check: Check): Gauge | null {
+  if (check.how === 'measure') return check;
+  return check.how === 'look' || check.how === 'choose' ? (check.reads ?? null) : null;
+}

@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { SEVERITIES } from '../finding/finding';
-import { id, name } from '../forms';
+import { id, name, remark } from '../forms';
 import { SAIDS, type TypedAnswer } from './answer';
 import { LISTS } from './check';
+import { roundChecks } from './lists';
 
 const short = (max: number) => z.string().max(max, `At most ${max} characters.`).default('');
 
@@ -33,3 +34,12 @@ export type RoundAnswerInput = z.output<typeof roundAnswerSchema>;
 /** A round that does not count: a mistake, or one that was begun and left. */
 export const roundStrikeSchema = z.object({ roundId: id, reason: name('why', 10_000) });
 export type RoundStrikeInput = z.output<typeof roundStrikeSchema>;
+
+/** What a team checks, saved as its next version; without content, back to how it came. */
+export const roundChecksSchema = z.object({
+  /** The version it was changed from; 0: as it came. */
+  from: z.number().int().min(0).max(1_000_000),
+  content: roundChecks.nullable(),
+  word: remark
+});
+export type RoundChecksInput = z.output<typeof roundChecksSchema>;

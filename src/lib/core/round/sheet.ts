@@ -14,6 +14,10 @@ export interface RoundSheet {
   round: { id: string; begunAt: Date; by: string; doneAt: Date | null; doneHours: number | null } | null;
   checks: Check[];
   bands: Record<string, Band | null>;
+  /** By check, what the sheet says in words that is wanted while looking; null: it does not say. */
+  shown: Record<string, { label: string; words: string | null }>;
+  /** The clean air filters there are for it, by the book; null: none go round. */
+  spares: { name: string; clean: number; dirty: number } | null;
   answers: Given[];
   /** By check, what it was set to last, or showed. */
   last: Record<string, Quantity>;

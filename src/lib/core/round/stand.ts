@@ -1,5 +1,6 @@
 import type { Band } from '../quantity/band';
-import { judgeAnswer, type Answer, type Judged } from './answer';
+import type { Answer } from './answer';
+import { judgeAnswer, type Judged } from './judge';
 import { STATIONS, type Check, type Station } from './check';
 
 /** An answer in the book: whose, and when. */
@@ -82,10 +83,17 @@ export function roundStand(
 export const looksLeft = (items: readonly Item[]): Check[] =>
   items.flatMap((i) => (i.answer === null && i.check.how === 'look' ? [i.check] : []));
 
+/** What the task is called, to begin with, that goes over every fastener. */
+export const TORQUE_TASK = 'Torque round';
+
 /** Checks that speak for doing their task more often, with the words. */
 export function soonerOf(stand: Pick<Stand, 'items'>): { task: string; reason: string }[] {
   return stand.items.flatMap(({ check, answer, judged }) => {
-    if (!answer || !check.task) return [];
+    if (!answer) return [];
+    // What was loose was tried too late.
+    if (check.how === 'torque')
+      return answer.choice === 'loose' ? [{ task: TORQUE_TASK, reason: judged!.finding!.what }] : [];
+    if (!check.task) return [];
     const dry = check.how === 'count' && answer.dry;
     const choice = check.how === 'choose' ? check.choices.find((c) => c.word === answer.choice) : null;
     return dry || choice?.sooner ? [{ task: check.task, reason: `${check.title}: ${judged!.words}` }] : [];

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { exactly } from '../quantity/band';
 import { quantity } from '../quantity/quantity';
 import { unnoted, type Fastener } from '../specs/sheet';
-import { judgeAnswer, readAnswer, untyped } from './answer';
+import { readAnswer, untyped } from './answer';
+import { judgeAnswer } from './judge';
 import { stationOf, torqueChecks, triedWith } from './torque';
 
 const nm = (n: number) => exactly(quantity(n, 'N·m'));

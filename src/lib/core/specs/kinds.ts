@@ -186,6 +186,23 @@ const KINDS = [
     unit: 'mm',
     range: true
   }),
+  length('brake pedal height', 'Rear brake, pedal against the peg', 'Controls and ignition', -60, 60, {
+    unit: 'mm',
+    range: true,
+    signed: true,
+    hint: '−5 to 0 mm: below the peg is less than nothing'
+  }),
+  length(
+    'parking brake free play',
+    'Parking brake, free play at the lever',
+    'Controls and ignition',
+    0.5,
+    60,
+    {
+      unit: 'mm',
+      range: true
+    }
+  ),
   words('spark plug', 'Spark plug, type', 'Controls and ignition'),
   length('plug gap', 'Spark plug, gap', 'Controls and ignition', 0.3, 1.5, { unit: 'mm', range: true }),
 

@@ -126,4 +126,6 @@ export const stockSchema = z
   })
   .transform((s) => ({ ...s, why: s.why || STOCK_WHY[s.now.what] }));
 export type StockInput = z.infer<typeof stockSchema>;
-export const retireSchema = z.object({ id, what: z.enum(['wrench', 'adapter', 'oil', 'blades']) });
+/** Something taken out of use. */
+export const retireSchema = z.object({ id, what: z.enum(['wrench', 'adapter', 'oil', 'blades', 'filters']) });
+export type RetireInput = z.infer<typeof retireSchema>;

@@ -18,6 +18,7 @@ import type { Tx } from '../db';
 import { placeOfHead, setGuide, setHead, setSizes } from '../heads';
 import { estimateOuting, machineOfOuting } from '../estimates';
 import { addEvent, callOff } from '../events';
+import { keepFilter, washFilters } from '../filters';
 import { addFinding, closeByHand, placeOfFinding, regrade, waitForFinding } from '../findings';
 import { addMachine } from '../machines';
 import { changeMeter } from '../meter-changes';
@@ -27,6 +28,7 @@ import { backToBook, decide, makeProposal, taskOf } from '../proposals';
 import { logged, logReadings, machinesOfRows, pasteReadings } from '../readings';
 import { addReminder, noteReminder, placeOfReminder } from '../reminders';
 import { answerRound, machineOfRound, strikeRound } from '../round-answers';
+import { saveTeamChecks } from '../round-checks';
 import { SCHEDULES, setRule } from '../rules';
 import { addModification, confirmFigure, copySheet, noteModification } from '../spec-changes';
 import { addFastener, addFigure, changeFastener, machineOfSheet, removeFastener } from '../specs';
@@ -346,7 +348,10 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
     handle: strikeRound
   }),
 
+  'filter.keep': entry({ role: everyone, scope: null, handle: keepFilter }),
+  'filter.washed': entry({ role: everyone, scope: null, handle: washFilters }),
   'store.retire': entry({ role: everyone, scope: null, handle: retire }),
+  'round.checks': entry({ role: everyone, scope: null, handle: saveTeamChecks }),
   'job.save': entry({ role: everyone, scope: null, handle: saveTemplate }),
 
   'record.correct': entry({

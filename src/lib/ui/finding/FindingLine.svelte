@@ -29,12 +29,23 @@
     /** When the same was found before, the latest first. */
     before?: readonly Day[];
     photos?: readonly string[];
+    /** The machine it is on, where the list is of many. */
     machine?: { id: string; plate: string; name: string } | null;
+    /** Where it is put right; null: it is on the shelf. */
+    benchAt?: string | null;
     /** What is open in this place among its neighbours, so that only one is. */
     doing: string;
     today: Day;
   }
-  let { finding: f, before = [], photos = [], machine = null, doing = $bindable(), today }: Props = $props();
+  let {
+    finding: f,
+    before = [],
+    photos = [],
+    machine = null,
+    benchAt = machine?.id ?? null,
+    doing = $bindable(),
+    today
+  }: Props = $props();
   const note = new Press();
   const turn = (what: string) => (doing = doing === what ? '' : what);
   const leave = () => (doing = '');
@@ -65,7 +76,9 @@
           >That has come</button
         >{/if}
       <FindingPhotos findingId={f.id} what={f.what} {photos} />
-      {#if machine}<a class="link" href="/machines/{machine.id}/visit">To the bench</a>{/if}
+      {#if benchAt}<a class="link" href="/machines/{benchAt}/visit?finding={f.id}"
+          >Put it right at the bench</a
+        >{/if}
       <button type="button" class="link" onclick={() => turn(`wait ${f.id}`)}>It waits for a part</button>
       <button type="button" class="link" onclick={() => turn(`regrade ${f.id}`)}>Judge it otherwise</button>
       <button type="button" class="link" onclick={() => turn(`close ${f.id}`)}>Close it</button>

@@ -162,7 +162,7 @@
   {/if}
 
   {#each findings as f (f.id)}
-    <FindingLine finding={f} before={f.before} photos={f.photos} bind:doing {today} />
+    <FindingLine finding={f} before={f.before} photos={f.photos} benchAt={machineId} bind:doing {today} />
   {/each}
   {#each reminders as r (r.id)}
     <p class="rule-b flex flex-wrap items-baseline gap-x-4 py-2">

@@ -41,7 +41,7 @@
   }
 </script>
 
-<div class="form">
+<div class="editor">
   <label>Title <input class="in" bind:value={step.title} maxlength="90" /></label>
   <label
     >What it is
@@ -161,7 +161,7 @@
   </fieldset>
   <details class="wide">
     <summary class="link py-2">Waits, dangers, what it hangs on</summary>
-    <div class="form inner">
+    <div class="editor">
       <label
         >Minutes by itself afterwards <input
           class="in"
@@ -268,43 +268,3 @@
     </div>
   </details>
 </div>
-
-<style>
-  .form {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(14rem, 1fr));
-    gap: 0.75rem 1rem;
-    padding: 0.75rem 0 1rem 2.5rem;
-    font-size: 0.95rem;
-  }
-  .inner {
-    padding: 0.25rem 0 0;
-  }
-  .wide {
-    grid-column: 1 / -1;
-  }
-  .in {
-    display: block;
-    width: 100%;
-    background: var(--sheet);
-    border: 1px solid var(--rule-strong);
-    color: var(--ink);
-    min-height: 2.6rem;
-    padding: 0.35rem 0.6rem;
-  }
-  .tick {
-    display: inline-flex;
-    align-items: center;
-    gap: 0.4rem;
-    margin-right: 1rem;
-    min-height: 2rem;
-  }
-  .tick input {
-    width: 1.25rem;
-    height: 1.25rem;
-    accent-color: var(--ink);
-  }
-  legend {
-    font-weight: 700;
-  }
-</style>

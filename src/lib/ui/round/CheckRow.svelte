@@ -3,6 +3,8 @@
   import { SEVERITIES, type Severity } from '$lib/core/finding/finding';
   import { showBand } from '$lib/core/quantity/band';
   import type { Quantity } from '$lib/core/quantity/quantity';
+  import { countInWords } from '$lib/core/stores/filters';
+  import type { RoundSheet } from '$lib/core/round/sheet';
   import type { Item } from '$lib/core/round/stand';
   import type { Tried } from '$lib/core/round/torque';
   import OnePick from '../form/OnePick.svelte';
@@ -11,6 +13,7 @@
   import HeldKeys from './HeldKeys.svelte';
   import Keys from './Keys.svelte';
   import MeasureKeys from './MeasureKeys.svelte';
+  import ReadAlong from './ReadAlong.svelte';
 
   interface Props {
     item: Item;
@@ -22,12 +25,18 @@
     since: string | null;
     /** Of a fastener: what it is tried with. */
     tried?: Tried | null;
+    /** What the sheet says in words that is wanted while looking. */
+    shown?: RoundSheet['shown'][string] | null;
+    /** The clean air filters there are, at the check that takes one. */
+    spares?: RoundSheet['spares'];
   }
-  let { item, desk, machineId, last, since, tried = null }: Props = $props();
+  let { item, desk, machineId, last, since, tried = null, shown = null, spares = null }: Props = $props();
   const check = $derived(item.check);
   const id = $props.id();
   let changing = $state(false);
-  let doing = $state<'' | 'wrong' | 'other'>('');
+  let doing = $state<'' | 'wrong' | 'other' | 'number'>('');
+  /** Its number may be read along: what by. */
+  const reads = $derived(check.how === 'look' || check.how === 'choose' ? (check.reads ?? null) : null);
   const typed = $derived(desk.at(check.key));
   const error = (field: string) => desk.errorOf(check.key, field);
   const open = $derived(
@@ -101,9 +110,18 @@
         >{/if}
     </div>
     {#if check.caution}<p class="caution text-sm">{check.caution}</p>{/if}
+    {#if shown}<p class="text-sm">
+        {shown.label}: {#if shown.words}<strong>{shown.words}</strong>{:else}not on its sheet{/if}
+      </p>{/if}
+    {#if spares && check.how === 'choose' && check.choices.some((c) => c.spare)}<p class="text-sm">
+        {spares.name}: <strong>{countInWords(spares)}</strong>
+      </p>{/if}
     {#if since}<p class="text-sm">Open: <strong>{since}</strong></p>{/if}
 
     {#if check.how === 'look' && doing === ''}
+      {#if reads && item.band}<button type="button" class="link text-sm" onclick={() => (doing = 'number')}
+          >{reads.least ? 'Its thickness' : 'Its number'}: {showBand(item.band)}</button
+        >{/if}
       {#if changing}<button type="button" class="link text-sm" onclick={leave}>Leave it as it was</button
         >{/if}
     {:else if check.how === 'choose' && doing === ''}
@@ -115,6 +133,8 @@
             onclick={() => take({ choice: c.word })}>{c.word}</button
           >{/each}
       </Keys>
+      {#if error('choice')}<p class="error text-sm" role="alert">{error('choice')}</p>{/if}
+      {#if reads}<ReadAlong {check} gauge={reads} band={item.band} {desk} {take} />{/if}
     {:else if check.how === 'measure' && doing === ''}
       <MeasureKeys {check} band={item.band} {desk} {machineId} {last} {take} />
     {:else if check.how === 'torque' && doing === ''}
@@ -147,15 +167,26 @@
       {#if error('count')}<p class="error text-sm" role="alert">{error('count')}</p>{/if}
     {/if}
 
+    {#if doing === 'number' && reads}
+      <ReadAlong {check} gauge={reads} band={item.band} {desk} {take} />
+      <button type="button" class="link text-sm" onclick={leave}>Leave</button>
+    {/if}
     {#if doing === 'wrong'}
       <div class="mt-2">
-        <label class="mb-1 block text-sm" for="{id}-what">What is wrong</label>
-        <!-- svelte-ignore a11y_autofocus -->
+        {#if check.how === 'look' && check.wrongs}<Keys label="{check.title}: what is usually wrong">
+            {#each check.wrongs as w (w)}<button
+                type="button"
+                class="key"
+                onclick={() => take({ said: 'wrong', note: w })}>{w}</button
+              >{/each}
+          </Keys>{/if}
+        <label class="mt-2 mb-1 block text-sm" for="{id}-what"
+          >What is wrong{check.how === 'look' && check.wrongs ? ', in your words' : ''}</label
+        >
         <input
           id="{id}-what"
           class="field w-full"
           maxlength="150"
-          autofocus
           value={typed.note}
           oninput={(e) => desk.type(check.key, { note: e.currentTarget.value })}
           onkeydown={enter(() => take({ said: 'wrong' }))}

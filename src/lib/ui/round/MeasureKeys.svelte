@@ -3,7 +3,8 @@
   import { page } from '$app/state';
   import { judge, showBand, type Band } from '$lib/core/quantity/band';
   import { show, type Quantity } from '$lib/core/quantity/quantity';
-  import { likelyReadings, readAnswer, unitOf, unitShown, withUnit } from '$lib/core/round/answer';
+  import { readAnswer } from '$lib/core/round/answer';
+  import { likelyReadings, unitOf, unitShown, withUnit } from '$lib/core/round/gauge';
   import type { Measure } from '$lib/core/round/check';
   import type { RoundDesk } from './desk.svelte';
   import Keys from './Keys.svelte';

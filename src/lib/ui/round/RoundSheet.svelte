@@ -141,6 +141,8 @@
             machineId={sheet.machineId}
             last={sheet.last[item.check.key] ?? null}
             since={sinceOf(item.check.key)}
+            shown={sheet.shown[item.check.key] ?? null}
+            spares={sheet.spares}
             tried={item.check.how === 'torque' && sheet.torque
               ? triedWith(item.check, item.band, sheet.torque, today)
               : null}
@@ -160,6 +162,10 @@
       class="link"
       href="/machines/{sheet.machineId}/round{l === 'ready' ? '' : `?list=${l}`}">{LIST_WORDS[l]}</a
     >{/each}
+  {#if sheet.list !== 'torque'}<a
+      class="link"
+      href="/rounds?kind={encodeURIComponent(sheet.kind)}&list={sheet.list}">Change what is checked</a
+    >{/if}
   {#if none.length > 0}<span class="quiet text-sm"
       >Has none of:
       {#each none as c (c.key)}{c.title}

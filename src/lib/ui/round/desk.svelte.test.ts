@@ -1,7 +1,7 @@
 import { beforeEach, expect, it, vi } from 'vitest';
 import { parseBand } from '../../core/quantity/band';
 import { readAnswer, untyped } from '../../core/round/answer';
-import { checksOf } from '../../core/round/library';
+import { checksOf } from '../../core/round/lists';
 import type { Given } from '../../core/round/stand';
 import { RoundDesk, type RoundOn } from './desk.svelte';
 

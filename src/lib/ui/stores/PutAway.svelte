@@ -1,11 +1,11 @@
 <!-- Takes a thing out of use; what was written with it stays. Pressed twice, so that one slip does nothing. -->
 <script lang="ts">
   import { invalidateAll } from '$app/navigation';
+  import type { RetireInput } from '$lib/core/stores/form';
   import { send } from '../form/send';
   import { say } from '../shell/shell.svelte';
 
-  let { id, what, name }: { id: string; what: 'wrench' | 'adapter' | 'oil' | 'blades'; name: string } =
-    $props();
+  let { id, what, name }: { id: string; what: RetireInput['what']; name: string } = $props();
   let sure = $state(false);
   async function put() {
     if (!sure) {

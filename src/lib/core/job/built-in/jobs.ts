@@ -1,4 +1,5 @@
 import type { JobTemplate } from '../template';
+import { airFilterSteps } from './air-filter';
 import { chainSteps } from './chain';
 import { oilSteps } from './oil';
 import { step } from './steps';
@@ -131,6 +132,15 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
     about: 'The chain on its wheel, guides, and how far the tensioner has come out.',
     circuits: [],
     steps: camChainSteps()
+  },
+  {
+    key: 'air-filter',
+    version: 1,
+    title: 'Air filter: out, washed or changed, oiled, in',
+    about:
+      'A clean spare goes in, or this one is washed and dried; very dirty, it is washed a second time. Box and sealing face with it.',
+    circuits: [],
+    steps: airFilterSteps()
   },
   {
     key: 'chain',

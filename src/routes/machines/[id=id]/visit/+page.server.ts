@@ -10,6 +10,8 @@ import { forgottenLast, layoutInput } from '$lib/server/bench-history';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
 import { readToolbox } from '$lib/server/stores';
+import { gravestFirst } from '$lib/core/finding/finding';
+import { findingJobs } from '$lib/server/finding-tasks';
 import { readTemplates, templateFor } from '$lib/server/templates';
 import { readCalendar, readStandings } from '$lib/server/trail';
 import type { PageServerLoad } from './$types';
@@ -30,6 +32,11 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
   const dues = duesOf(standing!, calendar.of(machine.id), today);
   const asked = url.searchParams.get('task');
   if (asked && !dues.some((d) => d.task.id === asked)) error(404, 'That task is not one of this machine.');
+  const findingAsked = url.searchParams.get('finding');
+  const open = [...standing!.findings].sort(gravestFirst);
+  if (findingAsked && !open.some((f) => f.id === findingAsked))
+    redirect(303, `/machines/${machine.id}#findings`);
+  const found = await findingJobs(sql, team.id, open);
   const templates = await readTemplates(sql, team.id);
   const jobOf = (d: (typeof dues)[number]) => jobNow(d.task.job, d.task.counted?.since === 'done');
   const jobs = dues.map((d) => ({
@@ -45,21 +52,30 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
     template: templateFor({ id: d.task.id, name: d.task.name, job: jobOf(d) }, null, templates)
   }));
   // Nothing presses: what has steps of its own is what one comes to the bench for, and its oil most often.
-  const first = jobs.some((j) => j.picked)
-    ? undefined
-    : (jobs.find((j) => j.own && j.template.circuits.length > 0) ?? jobs.find((j) => j.own) ?? jobs[0]);
+  const first =
+    findingAsked || jobs.some((j) => j.picked)
+      ? undefined
+      : (jobs.find((j) => j.own && j.template.circuits.length > 0) ?? jobs.find((j) => j.own) ?? jobs[0]);
   if (first) first.picked = true;
   const input = await layoutInput(
     sql,
     team,
     machine,
-    jobs.map((j) => ({ taskId: j.taskId, template: j.template })),
+    [...jobs.map((j) => ({ taskId: j.taskId, template: j.template })), ...found],
     today
   );
   return {
     machine,
     asked,
     jobs,
+    findings: open.map((f, i) => ({
+      id: f.id,
+      what: f.what,
+      severity: f.severity,
+      waits: f.waits,
+      picked: f.id === findingAsked,
+      job: found[i]!
+    })),
     templates: templates.map((t) => ({ ...t, fits: fitsMachine(t, machine.kind, input.sheet) })),
     today,
     // A stand-in for the weather advises the demo alone.

@@ -14,11 +14,15 @@
   import OrderList from '$lib/ui/start/OrderList.svelte';
   import { Ordering } from '$lib/ui/start/order.svelte';
   import Timeline from '$lib/ui/start/Timeline.svelte';
+  import { waitsInWords } from '$lib/core/finding/reminder';
+  import SeverityMark from '$lib/ui/finding/SeverityMark.svelte';
   import StateMark from '$lib/ui/trail/StateMark.svelte';
 
   let { data } = $props();
   const id = crypto.randomUUID();
   let picked = $state<string[]>(untrack(() => data.jobs.filter((j) => j.picked).map((j) => j.taskId)));
+  /** Findings that are put right in the same visit. */
+  let found = $state<string[]>(untrack(() => data.findings.filter((f) => f.picked).map((f) => f.id)));
   let templates = $state<Record<string, string>>({});
   let kept = $state<Record<string, boolean>>({});
   let engine = $state<'cold' | 'warm'>('cold');
@@ -42,14 +46,15 @@
   );
   const hidden = $derived(data.jobs.length - shown.length);
 
-  const jobs = $derived(
-    data.jobs
+  const jobs = $derived([
+    ...data.jobs
       .filter((j) => picked.includes(j.taskId))
       .map((j) => ({
-        taskId: j.taskId,
+        taskId: j.taskId as string | null,
         template: data.templates.find((t) => t.key === templates[j.taskId]) ?? j.template
-      }))
-  );
+      })),
+    ...data.findings.filter((f) => found.includes(f.id)).map((f) => f.job)
+  ]);
   let open = $state(false);
   onMount(() => {
     const close = ordering.open();
@@ -113,11 +118,14 @@
     const sent = await send('visit.start', {
       id,
       machineId: data.machine.id,
-      jobs: jobs.map((j) => ({
-        taskId: j.taskId,
-        template: templates[j.taskId] || data.jobs.find((d) => d.taskId === j.taskId)!.instead,
-        keep: !!templates[j.taskId] && kept[j.taskId] === true
-      })),
+      jobs: data.jobs
+        .filter((j) => picked.includes(j.taskId))
+        .map((j) => ({
+          taskId: j.taskId,
+          template: templates[j.taskId] || j.instead,
+          keep: !!templates[j.taskId] && kept[j.taskId] === true
+        })),
+      findings: data.findings.filter((f) => found.includes(f.id)).map((f) => f.id),
       engine,
       order: own
     });
@@ -149,6 +157,22 @@
 <FormError message={error} />
 
 <section class="mt-4" aria-label="Jobs">
+  {#each data.findings as f (f.id)}
+    <div class="job">
+      <label class="flex min-h-11 items-center gap-3">
+        <input
+          type="checkbox"
+          class="h-6 w-6"
+          style="accent-color: var(--ink)"
+          checked={found.includes(f.id)}
+          onchange={() => (found = found.includes(f.id) ? found.filter((x) => x !== f.id) : [...found, f.id])}
+        />
+        <span class="font-bold">Put right: {f.what}</span>
+      </label>
+      <span class="flex items-center gap-2"><SeverityMark severity={f.severity} /></span>
+      {#if f.waits}<span class="quiet text-sm">{waitsInWords(f.waits)}</span>{/if}
+    </div>
+  {/each}
   {#each shown as j (j.taskId)}
     <div class="job">
       <label class="flex min-h-11 items-center gap-3">
