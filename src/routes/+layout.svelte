@@ -3,6 +3,7 @@
   import { onMount } from 'svelte';
   import { afterNavigate, goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
+  import { roundsLeft } from '$lib/ui/round/left-behind';
   import Mark from '$lib/ui/shell/Mark.svelte';
   import { openFinding, openHours, shell } from '$lib/ui/shell/shell.svelte';
 
@@ -38,7 +39,7 @@
   });
   /** What a round could not send before its page was left goes from here; on its own page it does so itself. */
   function left() {
-    if (data.team && !page.route.id?.endsWith('/round'))
+    if (data.team && !page.route.id?.endsWith('/round') && roundsLeft().length > 0)
       void import('$lib/ui/round/left').then(({ sendLeftRounds }) => sendLeftRounds());
   }
   $effect(() => {
@@ -52,8 +53,14 @@
   const typing = (t: EventTarget | null) =>
     t instanceof HTMLElement && (t.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(t.tagName));
   /** The machine the page is of; null: of none, or of all. */
-  const machineHere = () =>
-    page.params.id && page.route.id?.startsWith('/machines/') ? page.params.id : null;
+  /** The machine somebody is looking at, or working on: what is written down from here is about it. */
+  const machineHere = (): string | null => {
+    if (page.params.id && page.route.id?.startsWith('/machines/')) return page.params.id;
+    const { visit, record, component } = page.data as Partial<
+      Record<'visit' | 'record' | 'component', { machineId: string | null }>
+    >;
+    return (visit ?? record ?? component)?.machineId ?? null;
+  };
   function keys(e: KeyboardEvent) {
     if (e.key === 'Escape' && shell.panel) {
       shell.panel = null;

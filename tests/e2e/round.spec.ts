@@ -253,6 +253,14 @@ test('a finding from anywhere is a line and a press; found for the third time it
   expect(await app.sql`select severity, place from finding where what = 'Left radiator bent'`).toEqual([
     { severity: 'watch', place: 'fork and steering' }
   ]);
+  // At the bench it is about the machine that stands there.
+  const [visit] = await app.sql`select id, machine_id from visit where closed_at is null`;
+  await open(page, `/visits/${visit!.id}`);
+  await page.keyboard.press('f');
+  await expect(form.getByLabel('Machine')).toHaveValue(visit!.machine_id);
+  await form.getByLabel('What is wrong').fill('Seat bolt gone');
+  await form.getByRole('button', { name: 'tell the owner' }).click();
+  await expect(page.getByText(/^Written down on \d+: Seat bolt gone/)).toBeVisible();
   await open(page, '/findings');
   const pin = page.getByRole('group', { name: 'Left side: footpeg pin loose' });
   await expect(pin).toContainText('for the third time');

@@ -15,11 +15,12 @@ import { aheadOf, through } from '../core/schedule/state';
 import type { PlannedOuting } from '../core/schedule/task';
 import type { Team } from '../core/team/team';
 import { dayNumber, dayOf, type Day } from '../core/time/day';
-import type { Db } from './db';
+import type { Db, Sql } from './db';
 import { readTeamChecks } from './round-checks';
 import { readRules } from './rules';
 import { readTemplates } from './templates';
 import { readCalendar } from './trail';
+import { unlessWritten } from './unwritten';
 
 export interface BoardPage {
   today: Day;
@@ -34,11 +35,17 @@ interface Looked extends Omit<BoardPage, 'rows'> {
   machines: { of: Parameters<typeof boardRow>[0]; facts: Facts; deferred: string[] }[];
 }
 
-/** Who may ride: every machine that goes on an outing, ready or not, and why. One pass over what is kept; no history is read. */
-export async function boardPage(sql: Db, team: Team, eventId: string | null, now: Date): Promise<BoardPage> {
-  const { machines, ...page } = await lookAt(sql, team, eventId, now, null);
-  const rows = machines.map(({ of, facts, deferred }) => boardRow(of, facts, readiness(facts), deferred));
-  return { ...page, rows: rows.sort(notReadyFirst) };
+/**
+ * Who may ride: every machine that goes on an outing, ready or not, and why. One pass over what is kept; no history is read, and
+ * nothing is worked out again until something is written or the day is over.
+ */
+export function boardPage(sql: Sql, team: Team, eventId: string | null, now: Date): Promise<BoardPage> {
+  const key = ['board', team.id, eventId, dayOf(now, team.timeZone)].join(' ');
+  return unlessWritten(sql, key, async () => {
+    const { machines, ...page } = await lookAt(sql, team, eventId, now, null);
+    const rows = machines.map(({ of, facts, deferred }) => boardRow(of, facts, readiness(facts), deferred));
+    return { ...page, rows: rows.sort(notReadyFirst) };
+  });
 }
 
 /** Whether one machine may ride as it stands, with every reason, and what its ready round says; null where there is none such. */

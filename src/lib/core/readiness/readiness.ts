@@ -89,6 +89,8 @@ function ofRound(r: RoundFact): string | null {
   }
 }
 
+const inOrder = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
+
 const DUE: ReadonlySet<State> = new Set<State>(['past due', 'due before the next outing']);
 
 /**
@@ -119,8 +121,9 @@ export function readiness(f: Facts): Readiness {
   reasons.sort(
     (a, b) =>
       REASONS.indexOf(a.kind) - REASONS.indexOf(b.kind) ||
-      a.words.localeCompare(b.words) ||
-      (a.id ?? '').localeCompare(b.id ?? '')
+      // By their letters as they stand: a fleet of sixty sorts this for each, and a language's own order costs ten times as much.
+      inOrder(a.words, b.words) ||
+      inOrder(a.id ?? '', b.id ?? '')
   );
   const toDo = f.tasks.filter((t) => t.state === 'past limit' || DUE.has(t.state));
   const said = toDo.reduce((sum, t) => sum + (t.minutes ?? 0), 0);

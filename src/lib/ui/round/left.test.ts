@@ -1,7 +1,8 @@
 import { beforeEach, expect, it, vi } from 'vitest';
 import { untyped } from '../../core/round/answer';
 import { sendLeftRounds } from './left';
-import { keepLeft, readLeft, roundsLeft, type Waiting } from './waiting';
+import { roundsLeft } from './left-behind';
+import { keepLeft, readLeft, type Waiting } from './waiting';
 
 const { send, readAgain } = vi.hoisted(() => ({ send: vi.fn(), readAgain: vi.fn() }));
 vi.mock('../form/send', () => ({ send }));

@@ -1,6 +1,7 @@
 import { send } from '../form/send';
 import { readAgain } from '../shell/again';
-import { keepLeft, readLeft, roundsLeft } from './waiting';
+import { roundsLeft } from './left-behind';
+import { keepLeft, readLeft } from './waiting';
 
 /** As many as go in one request. */
 export const AT_ONCE = 100;

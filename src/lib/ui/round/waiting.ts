@@ -1,6 +1,7 @@
-import { LISTS, type List } from '$lib/core/round/check';
+import type { List } from '$lib/core/round/check';
 import { answerTyped, type RoundAnswerInput } from '$lib/core/round/form';
 import { forget, keep, kept } from '../form/kept';
+import { nameOf } from './left-behind';
 
 export type Waiting = RoundAnswerInput['answers'][number];
 /** What this device has of a round and the server has not. */
@@ -8,9 +9,6 @@ export interface Left {
   roundId: string;
   waiting: Waiting[];
 }
-
-const nameOf = (list: List, machineId: string) => `round ${list} ${machineId}`;
-const NAME = /^round (\w+) ([0-9a-f-]{36})$/;
 
 /** As it was kept; null where nothing was, or nothing of it can be read. */
 export function readLeft(list: List, machineId: string): Left | null {
@@ -25,15 +23,4 @@ export function readLeft(list: List, machineId: string): Left | null {
 export function keepLeft(list: List, machineId: string, left: Left): void {
   if (left.waiting.length === 0) forget('device', nameOf(list, machineId));
   else keep('device', nameOf(list, machineId), left);
-}
-
-/** The rounds something waits of on this device. */
-export function roundsLeft(): { list: List; machineId: string }[] {
-  try {
-    return Array.from({ length: localStorage.length }, (_, i) =>
-      NAME.exec(localStorage.key(i) ?? '')
-    ).flatMap((m) => (m && LISTS.includes(m[1] as List) ? [{ list: m[1] as List, machineId: m[2]! }] : []));
-  } catch {
-    return [];
-  }
 }
