@@ -136,7 +136,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   {
     key: 'air-filter',
     version: 1,
-    title: 'Air filter: out, washed or changed, oiled, in',
+    title: 'Air filter, washed or changed',
     about:
       'A clean spare goes in, or this one is washed and dried; very dirty, it is washed a second time. Box and sealing face with it.',
     circuits: [],

@@ -308,7 +308,7 @@
   }
   @media (max-width: 760px) {
     .job {
-      grid-template-columns: 1fr;
+      grid-template-columns: minmax(0, 1fr);
       padding-block: 0.4rem;
     }
   }
