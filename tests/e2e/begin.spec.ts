@@ -17,6 +17,7 @@ test.describe('who begins with nothing', () => {
     work: page,
     app
   }) => {
+    await open(page, '/');
     const now = await counted(page);
     await open(page, '/');
     await page.getByLabel('Team or workshop').fill('Nether Fold Racing');
@@ -133,6 +134,7 @@ test.describe('who begins with nothing', () => {
     work: page,
     app
   }) => {
+    await open(page, '/');
     await page.setViewportSize({ width: 390, height: 844 });
     await page.getByLabel('Team or workshop').fill('Nether Fold Racing');
     await page.getByLabel('Your name').fill('Bea Thornley');

@@ -211,6 +211,7 @@ test('stores: a wrench upside down, an oil counted, and the bench that goes by t
   work: page,
   app
 }) => {
+  await open(page, '/');
   await page.keyboard.press('s');
   await page
     .getByRole('region', { name: 'Torque wrenches' })
@@ -252,6 +253,7 @@ test('a job changed in the app: a circle is refused where it is, a new version i
   work: page,
   app
 }) => {
+  await open(page, '/');
   await page.keyboard.press('w');
   await page.getByRole('link', { name: 'Engine oil with filter' }).click();
   await page.getByRole('button', { name: /^Lay out tools/ }).click();

@@ -7,6 +7,7 @@ test.describe('without the demo', () => {
     work: page,
     app
   }) => {
+    await open(page, '/');
     await expect(page).toHaveURL(/\/welcome/);
     await page.getByRole('button', { name: 'Begin with an empty book' }).click();
     await expect(page.getByText('Write what the team is called.')).toBeVisible();

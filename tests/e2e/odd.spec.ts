@@ -72,6 +72,7 @@ function raw(
 const JSON_TYPE = { 'content-type': 'application/json' };
 
 test('the server answers bad writes clearly and never with a 500', async ({ work: page, app }) => {
+  await open(page, '/');
   const machineId = await app.machineId('12');
   const post = async (data: unknown) => {
     const r = await page.request.post('/api/commands', { data, headers: JSON_TYPE });
@@ -202,6 +203,7 @@ test.describe('a server that is gone', () => {
   test.use({ alone: true });
 
   test('a database that is gone is said so, and nothing typed is lost', async ({ work: page, app }) => {
+    await open(page, '/');
     await page.keyboard.press('l');
     const form = page.getByRole('form', { name: 'Log hours' });
     await form.getByLabel('Machine').selectOption({ label: '84  Lynchet 450' });
@@ -220,6 +222,7 @@ test.describe('a server that is gone', () => {
 test('keys: lanes, places, find, the sheet of shortcuts, and the switch that turns them off', async ({
   work: page
 }) => {
+  await open(page, '/');
   await page.keyboard.press('j');
   await page.keyboard.press('j');
   await expect(page.locator('[aria-posinset="2"] [data-lane-link]')).toBeFocused();

@@ -12,6 +12,7 @@ test.describe('a server that dies half-way', () => {
     work: page,
     app
   }) => {
+    await open(page, '/');
     // The trail: what presses most stands on top, in words.
     await expect(page.getByRole('article').first()).toContainText('past limit');
     await expect(lane(page, '12')).toContainText(
@@ -167,6 +168,7 @@ test.describe('a server that dies half-way', () => {
 });
 
 test('a whole race day in one grid: good rows are kept, a doubtful one asks', async ({ work: page, app }) => {
+  await open(page, '/');
   await page.keyboard.press('d');
   await expect(page.getByRole('heading', { name: 'A day’s hours, the whole fleet' })).toBeVisible();
   await page.getByLabel('5 meter shows').fill('48.1');
