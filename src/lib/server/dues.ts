@@ -30,6 +30,20 @@ export interface DueFilter {
   sort: 'pressing' | 'machine' | 'task' | 'date';
 }
 
+const SORTS = ['pressing', 'machine', 'task', 'date'] as const satisfies readonly DueFilter['sort'][];
+/** The filter as it stands in an address. */
+export function dueFilter(search: URLSearchParams): DueFilter {
+  const get = (key: string) => (search.get(key) ?? '').slice(0, 100);
+  return {
+    machine: get('machine'),
+    rider: get('rider'),
+    task: get('task'),
+    state: get('state'),
+    weekend: get('weekend'),
+    sort: SORTS.find((s) => s === get('sort')) ?? 'pressing'
+  };
+}
+
 export interface DueRow {
   machineId: string;
   plate: string;
@@ -115,14 +129,16 @@ function orderBy(sort: DueFilter['sort'], machines: readonly Loaded[]): (a: DueL
   return (a, b) => a.ahead - b.ahead || pressingFirst(a, b);
 }
 
-/** The due list of a fleet: filtered, sorted, the page asked for drawn up with the sum behind each line. */
-export async function duePage(
-  sql: Db,
-  team: Team,
-  filter: DueFilter,
-  page: number,
-  now: Date
-): Promise<DuePage> {
+/** Lines of the list by a filter, before any of them is drawn up. */
+interface DueLines {
+  today: Day;
+  calendar: Calendar;
+  machines: Loaded[];
+  byId: ReadonlyMap<string, Loaded>;
+  lines: DueLine[];
+  counts: Partial<Record<State, number>>;
+}
+async function linesBy(sql: Db, team: Team, filter: DueFilter, now: Date): Promise<DueLines> {
   const today = dayOf(now, team.timeZone);
   const calendar = await readCalendar(sql, team.id, today);
   const machines = await readDues(sql, team, calendar);
@@ -138,6 +154,18 @@ export async function duePage(
   for (const l of lines) counts[l.state] = (counts[l.state] ?? 0) + 1;
   if (filter.state === 'pressing') lines = lines.filter((l) => l.state !== 'clear' && l.state !== 'coming');
   else if (STATES.includes(filter.state as State)) lines = lines.filter((l) => l.state === filter.state);
+  return { today, calendar, machines, byId, lines, counts };
+}
+
+/** The due list of a fleet: filtered, sorted, the page asked for drawn up with the sum behind each line. */
+export async function duePage(
+  sql: Db,
+  team: Team,
+  filter: DueFilter,
+  page: number,
+  now: Date
+): Promise<DuePage> {
+  const { today, calendar, machines, byId, lines, counts } = await linesBy(sql, team, filter, now);
   const shown =
     filter.sort === 'pressing'
       ? mostPressingLines(lines, page * DUE_PAGE, DUE_PAGE)
@@ -158,6 +186,23 @@ export async function duePage(
       weekends: calendar.events
     }
   };
+}
+
+/** All of it, a few hundred lines at a time, in the order that was asked for. */
+export async function* everyDue(
+  sql: Db,
+  team: Team,
+  filter: DueFilter,
+  now: Date,
+  most = 300
+): AsyncGenerator<DueRow[]> {
+  const { today, calendar, machines, byId, lines } = await linesBy(sql, team, filter, now);
+  const sorted =
+    filter.sort === 'pressing'
+      ? mostPressingLines(lines, 0, lines.length)
+      : lines.sort(orderBy(filter.sort, machines));
+  for (let from = 0; from < sorted.length; from += most)
+    yield await drawUp(sql, team, sorted.slice(from, from + most), byId, calendar, today);
 }
 
 /** What only the kind of thing that is due can say of its line. */

@@ -5,6 +5,7 @@
   import Field from '$lib/ui/form/Field.svelte';
   import Why from '$lib/ui/task/Why.svelte';
   import StateMark from '$lib/ui/trail/StateMark.svelte';
+  import CsvLink from '$lib/ui/exchange/CsvLink.svelte';
 
   let { data } = $props();
   const list = $derived(data.list);
@@ -44,7 +45,10 @@
         href={address({ state: data.filter.state === s ? '' : s })}>{list.counts[s]} {s}</a
       >{/each}
   </p>
-  <button type="button" class="link no-print ml-auto text-sm" onclick={() => print()}>Print</button>
+  <span class="no-print ml-auto flex gap-4 text-sm"
+    ><CsvLink list="due" search={{ ...data.filter }} />
+    <button type="button" class="link" onclick={() => print()}>Print</button></span
+  >
 </div>
 
 <form

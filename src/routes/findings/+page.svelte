@@ -5,6 +5,7 @@
   import { showDay } from '$lib/core/time/day';
   import FindingLine from '$lib/ui/finding/FindingLine.svelte';
   import { openFinding } from '$lib/ui/shell/shell.svelte';
+  import CsvLink from '$lib/ui/exchange/CsvLink.svelte';
 
   let { data } = $props();
   let doing = $state('');
@@ -29,7 +30,10 @@
   <button type="button" class="do no-print" onclick={() => openFinding(data.filter.machine || null)}
     >Write one down</button
   >
-  <a class="link no-print ml-auto" href="/board">Who may ride</a>
+  <span class="no-print ml-auto flex gap-4"
+    ><CsvLink list="findings" search={{ ...data.filter }} />
+    <a class="link" href="/board">Who may ride</a></span
+  >
 </div>
 <div class="no-print mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
   <label class="flex items-center gap-2"

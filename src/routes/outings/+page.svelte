@@ -7,6 +7,7 @@
   import FormError from '$lib/ui/form/FormError.svelte';
   import { Press } from '$lib/ui/form/press.svelte';
   import PlanForm from '$lib/ui/outing/PlanForm.svelte';
+  import CsvLink from '$lib/ui/exchange/CsvLink.svelte';
 
   let { data } = $props();
   let planning = $state(false);
@@ -35,6 +36,7 @@
 <div class="flex flex-wrap items-baseline gap-4">
   <h1>Outings</h1>
   <a class="link" href="/outings/day">Log a race day, the whole fleet</a>
+  <span class="ml-auto text-sm"><CsvLink list="outings" /></span>
 </div>
 
 <section class="mt-5">

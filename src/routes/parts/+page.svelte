@@ -4,6 +4,7 @@
   import { showHours } from '$lib/core/hours/hours';
   import { showDay } from '$lib/core/time/day';
   import SortTable from '$lib/ui/table/SortTable.svelte';
+  import CsvLink from '$lib/ui/exchange/CsvLink.svelte';
 
   let { data } = $props();
   type Row = (typeof data.components)[number];
@@ -39,7 +40,8 @@
       {#each COMPONENT_KINDS as k (k)}<option>{k}</option>{/each}
     </select></label
   >
-  <Button size="sm" color="primary" class="no-print ml-auto" href="/parts/new">Add a component</Button>
+  <span class="ml-auto text-sm"><CsvLink list="components" search={{ kind }} /></span>
+  <Button size="sm" color="primary" class="no-print" href="/parts/new">Add a component</Button>
 </div>
 <p class="quiet mt-1 max-w-3xl">
   Each carries its own hours from machine to machine: what it brought along, and what every machine ran while

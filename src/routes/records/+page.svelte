@@ -1,6 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import RecordTable from '$lib/ui/machine/RecordTable.svelte';
+  import CsvLink from '$lib/ui/exchange/CsvLink.svelte';
 
   let { data } = $props();
   const address = (machine: string | null, before: string | null = null) => {
@@ -22,7 +23,10 @@
       {#each data.machines as m (m.id)}<option value={m.id}>{m.plate} {m.name}</option>{/each}
     </select></label
   >
-  <button type="button" class="link no-print ml-auto text-sm" onclick={() => print()}>Print</button>
+  <span class="no-print ml-auto flex gap-4 text-sm"
+    ><CsvLink list="records" search={{ machine: data.machine }} />
+    <button type="button" class="link" onclick={() => print()}>Print</button></span
+  >
 </div>
 <div class="mt-4">
   {#key `${data.machine} ${data.before}`}<RecordTable

@@ -1,6 +1,6 @@
 <script lang="ts">
   import ListEditor from '$lib/ui/round/ListEditor.svelte';
-  import { showDay } from '$lib/core/time/day';
+  import Versions from '$lib/ui/table/Versions.svelte';
   let { data } = $props();
 </script>
 
@@ -14,16 +14,4 @@
 {#key data.checks.version}
   <ListEditor checks={data.checks} kinds={data.kinds} kind={data.kind} list={data.list} />
 {/key}
-{#if data.changes.length > 0}
-  <section class="mt-8" aria-label="Versions">
-    <h2>Versions</h2>
-    {#each data.changes as c (c.version)}
-      <p class="rule-b py-1.5">
-        <span class="figure">{c.version}</span>
-        {showDay(c.day, data.today)}, {c.by}{c.back ? ': back to how it came' : ''}{c.word
-          ? `: ${c.word}`
-          : ''}
-      </p>
-    {/each}
-  </section>
-{/if}
+<Versions changes={data.changes} today={data.today} back="how it came" />

@@ -13,6 +13,7 @@
   import PutAway from '$lib/ui/stores/PutAway.svelte';
   import StockForm from '$lib/ui/stores/StockForm.svelte';
   import WrenchForm from '$lib/ui/stores/WrenchForm.svelte';
+  import CsvLink from '$lib/ui/exchange/CsvLink.svelte';
 
   let { data } = $props();
   let adding = $state<'wrench' | 'adapter' | 'oil' | 'blades' | ''>('');
@@ -122,6 +123,7 @@
       class="link no-print text-sm"
       onclick={() => (adding = adding === 'oil' ? '' : 'oil')}>Add one</button
     >
+    <span class="text-sm"><CsvLink list="oils" /></span>
   </div>
   {#if adding === 'oil'}<OilForm onleave={() => (adding = '')} />{/if}
   <table class="sheet-table stacked mt-2">

@@ -1,14 +1,7 @@
-import { BEGIN, step } from './built-in/steps';
+import { BEGIN, step, written } from './built-in/steps';
 import type { JobTemplate, VersionedTemplate } from './template';
 
-const WRITE = step({
-  key: 'write',
-  title: 'Clean it and write down what was seen',
-  kind: 'tick',
-  shared: true,
-  minutes: 4,
-  needs: ['do']
-});
+const WRITE = written(['do']);
 
 /** Valves are measured stone cold, whatever the task is called. */
 const COLD = /\bvalve|clearance|\bcold\b/i;

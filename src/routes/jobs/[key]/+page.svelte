@@ -1,6 +1,6 @@
 <script lang="ts">
   import JobEditor from '$lib/ui/job/JobEditor.svelte';
-  import { showDay } from '$lib/core/time/day';
+  import Versions from '$lib/ui/table/Versions.svelte';
   let { data } = $props();
 </script>
 
@@ -13,16 +13,4 @@
 {#key `${data.template.key}/${data.template.version}`}
   <JobEditor template={data.template} fresh={data.fresh} builtIn={data.builtIn} taken={data.taken} />
 {/key}
-{#if data.changes.length > 0}
-  <section class="mt-8" aria-label="Versions">
-    <h2>Versions</h2>
-    {#each data.changes as c (c.version)}
-      <p class="rule-b py-1.5">
-        <span class="figure">{c.version}</span>
-        {showDay(c.day, data.today)}, {c.by}{c.back ? ': back to the product’s own' : ''}{c.word
-          ? `: ${c.word}`
-          : ''}
-      </p>
-    {/each}
-  </section>
-{/if}
+<Versions changes={data.changes} today={data.today} back="the product’s own" />

@@ -1,5 +1,5 @@
 import type { TemplateStep } from '../template';
-import { BEGIN, step } from './steps';
+import { BEGIN, step, written } from './steps';
 
 const SOLVENT =
   'Filter cleaner: gloves, fresh air, no flame. Never petrol. What is left goes where local rules say.';
@@ -136,13 +136,6 @@ export function airFilterSteps(): TemplateStep[] {
       orientation: true,
       mayLeaveOut: false
     }),
-    step({
-      key: 'write',
-      title: 'Clean it and write down what was seen',
-      kind: 'tick',
-      shared: true,
-      minutes: 4,
-      needs: ['in', 'trace']
-    })
+    written(['in', 'trace'])
   ];
 }

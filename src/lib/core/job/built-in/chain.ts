@@ -1,5 +1,5 @@
 import type { TemplateStep } from '../template';
-import { BEGIN, step } from './steps';
+import { BEGIN, step, written } from './steps';
 
 const OFF = 'Engine off, wheel off the ground: a chain is never touched while the engine turns it.';
 /** What is called for only where the slack is not right. */
@@ -120,13 +120,6 @@ export function chainSteps(): TemplateStep[] {
       lines: ['{dressing}'],
       caution: OFF
     }),
-    step({
-      key: 'write',
-      title: 'Clean it and write down what was seen',
-      kind: 'tick',
-      shared: true,
-      minutes: 4,
-      needs: ['dress']
-    })
+    written(['dress'])
   ];
 }

@@ -88,6 +88,18 @@ export const WARM = step({
     'Fumes: run it outside or with extraction. Neutral; nobody works on the machine while its engine runs.'
 });
 
+/** The last step of every job: its place is cleaned, and what was seen is written down. `needs`: what comes before it. */
+export const written = (needs: string[], lines: string[] = []): TemplateStep =>
+  step({
+    key: 'write',
+    title: 'Clean it and write down what was seen',
+    kind: 'tick',
+    shared: true,
+    minutes: 4,
+    needs,
+    lines
+  });
+
 /** What every visit ends with. `after`: the steps of the job that must be over before the engine is started, or covered. */
 export function end(after: string[], run: boolean): TemplateStep[] {
   return [
@@ -132,15 +144,7 @@ export function end(after: string[], run: boolean): TemplateStep[] {
       mayLeaveOut: false,
       lines: ['After the leak look, not before.', '{pattern}']
     }),
-    step({
-      key: 'write',
-      title: 'Clean it and write down what was seen',
-      kind: 'tick',
-      shared: true,
-      minutes: 4,
-      needs: ['guard-on', 'leaks'],
-      lines: ['Old oil and solvent go where local rules say.']
-    })
+    written(['guard-on', 'leaks'], ['Old oil and solvent go where local rules say.'])
   ];
 }
 

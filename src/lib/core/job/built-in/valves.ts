@@ -1,5 +1,5 @@
 import type { TemplateStep } from '../template';
-import { BEGIN, step } from './steps';
+import { BEGIN, step, written } from './steps';
 
 interface ValveJob {
   /** Shims are changed whatever the check says: the cam comes out in any case. */
@@ -48,15 +48,7 @@ const shut = (needs: string[], seen: string[]) => [
     lines: ['Gasket seated, half moons sealed; cover bolts and plug to the manual’s torque.'],
     mayLeaveOut: false
   }),
-  step({
-    key: 'write',
-    title: 'Clean it and write down what was seen',
-    kind: 'tick',
-    shared: true,
-    minutes: 4,
-    needs: ['cover-on'],
-    lines: seen
-  })
+  written(['cover-on'], seen)
 ];
 
 const TDC = step({

@@ -10,6 +10,7 @@
   import OdometerForm from '$lib/ui/meter/OdometerForm.svelte';
   import RunningChart from '$lib/ui/meter/RunningChart.svelte';
   import { openHours } from '$lib/ui/shell/shell.svelte';
+  import CsvLink from '$lib/ui/exchange/CsvLink.svelte';
 
   let { data } = $props();
   let changing = $state(false);
@@ -44,6 +45,7 @@
     ></a
   >
   <h1>Meters and readings</h1>
+  <span class="ml-auto text-sm"><CsvLink list="readings" search={{ machine: data.machine.id }} /></span>
 </div>
 
 {#if data.history.steps.length > 0}

@@ -14,6 +14,7 @@
   import Modifications from '$lib/ui/sheet/Modifications.svelte';
   import SittingBar from '$lib/ui/sheet/SittingBar.svelte';
   import { Button } from '$lib/ui/form/controls';
+  import CsvLink from '$lib/ui/exchange/CsvLink.svelte';
 
   let { data } = $props();
   let copying = $state(false);
@@ -53,6 +54,8 @@
   <span class="no-print ml-auto flex gap-4 text-sm">
     <button type="button" class="link" onclick={() => (copying = !copying)}>Copy from a sister machine</button
     >
+    <CsvLink list="figures" word="Figures as CSV" search={{ machine: data.machine.id }} />
+    <CsvLink list="fasteners" word="Fasteners as CSV" search={{ machine: data.machine.id }} />
     <button type="button" class="link" onclick={() => print()}>Print</button>
   </span>
 </div>

@@ -109,9 +109,8 @@
     naming = '';
   }
 
-  function turn(taskId: string) {
-    picked = picked.includes(taskId) ? picked.filter((x) => x !== taskId) : [...picked, taskId];
-  }
+  const turned = (list: string[], id: string) =>
+    list.includes(id) ? list.filter((x) => x !== id) : [...list, id];
   async function begin() {
     if (busy || jobs.length === 0) return;
     busy = true;
@@ -156,35 +155,27 @@
 </div>
 <FormError message={error} />
 
+{#snippet taken(name: string, is: boolean, turn: () => void)}
+  <label class="flex min-h-11 items-center gap-3">
+    <input type="checkbox" class="h-6 w-6" style="accent-color: var(--ink)" checked={is} onchange={turn} />
+    <span class="font-bold">{name}</span>
+  </label>
+{/snippet}
 <section class="mt-4" aria-label="Jobs">
   {#each data.findings as f (f.id)}
     <div class="job">
-      <label class="flex min-h-11 items-center gap-3">
-        <input
-          type="checkbox"
-          class="h-6 w-6"
-          style="accent-color: var(--ink)"
-          checked={found.includes(f.id)}
-          onchange={() => (found = found.includes(f.id) ? found.filter((x) => x !== f.id) : [...found, f.id])}
-        />
-        <span class="font-bold">Put right: {f.what}</span>
-      </label>
+      {@render taken(`Put right: ${f.what}`, found.includes(f.id), () => (found = turned(found, f.id)))}
       <span class="flex items-center gap-2"><SeverityMark severity={f.severity} /></span>
       {#if f.waits}<span class="quiet text-sm">{waitsInWords(f.waits)}</span>{/if}
     </div>
   {/each}
   {#each shown as j (j.taskId)}
     <div class="job">
-      <label class="flex min-h-11 items-center gap-3">
-        <input
-          type="checkbox"
-          class="h-6 w-6"
-          style="accent-color: var(--ink)"
-          checked={picked.includes(j.taskId)}
-          onchange={() => turn(j.taskId)}
-        />
-        <span class="font-bold">{j.name}{j.part ? `, ${j.part}` : ''}</span>
-      </label>
+      {@render taken(
+        `${j.name}${j.part ? `, ${j.part}` : ''}`,
+        picked.includes(j.taskId),
+        () => (picked = turned(picked, j.taskId))
+      )}
       <span class="flex items-center gap-2"
         ><StateMark state={j.state} word /> <span class="quiet">{j.left}</span></span
       >

@@ -1,0 +1,29 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { distanceIn, guarded, hundredths, unguarded } from './csv';
+
+describe('a cell', () => {
+  it('that would be a formula is none', () => {
+    for (const text of ['=1+1', '+49', '-5 mm', '@sum', '\t=1', '\r=1', "'=1"])
+      expect(guarded(text)).toBe(`'${text}`);
+    expect(guarded('5 mm')).toBe('5 mm');
+  });
+  it('a number below nothing is a number', () => {
+    expect([guarded(-3.5), guarded(0), guarded(null)]).toEqual(['-3.5', '0', '']);
+  });
+  it('comes back as it was, whatever it was', () => {
+    fc.assert(
+      fc.property(fc.oneof(fc.string(), fc.constantFrom("'", "''", "'a", "'=", '=', "''=1")), (text) => {
+        expect(unguarded(guarded(text))).toBe(text);
+      }),
+      { numRuns: 500 }
+    );
+  });
+  it('of hours and of distance is in the unit its heading names', () => {
+    expect(hundredths(3840)).toBe(38.4);
+    expect(hundredths(null)).toBeNull();
+    expect(distanceIn(16093, 'metric')).toBe(160.93);
+    // 160.9344 km are 100 miles.
+    expect(distanceIn(16093, 'imperial')).toBe(100);
+  });
+});

@@ -1,0 +1,23 @@
+/** Cells of the lists that leave the book as CSV, and how they come back (RFC 4180, UTF-8, dates as ISO, units in the headings). */
+export type Cell = string | number | null;
+
+/** What a spreadsheet would take for a formula, or strip: a text that begins like one is led by an apostrophe. */
+const FORMULA = /^[=+\-@\t\r\n']/;
+
+/**
+ * A text as it goes into a cell: never a formula to whatever opens it. Numbers are numbers and go as they are.
+ * The way back is {@link unguarded}.
+ */
+export const guarded = (cell: Cell): string =>
+  typeof cell === 'string' && FORMULA.test(cell) ? `'${cell}` : cell === null ? '' : String(cell);
+/** The text that was written; one that never was guarded is left alone. */
+export const unguarded = (text: string): string =>
+  text.startsWith("'") && FORMULA.test(text.slice(1)) ? text.slice(1) : text;
+
+/** Hundredths of an hour, or of a kilometre, as a number people read. */
+export const hundredths = (n: number | null): number | null => (n === null ? null : n / 100);
+
+const KM_PER_MILE = 1.609344;
+/** A distance in hundredths of a kilometre, in the unit its heading names, to a hundredth. */
+export const distanceIn = (n: number | null, system: 'metric' | 'imperial'): number | null =>
+  n === null ? null : system === 'metric' ? n / 100 : Math.round(n / KM_PER_MILE) / 100;

@@ -1,0 +1,36 @@
+<script lang="ts">
+  import Download from '@lucide/svelte/icons/download';
+  let { data } = $props();
+</script>
+
+<svelte:head><title>Out of the book · Hour Trail</title></svelte:head>
+<h1>Out of the book</h1>
+<p class="quiet mt-1 max-w-2xl">
+  Every list as CSV: text that any spreadsheet opens, dates as year-month-day, units in the headings. A page
+  that shows such a list has a link to it as it is narrowed there.
+</p>
+<table class="sheet-table stacked mt-4 max-w-4xl">
+  <thead><tr><th>List</th><th>What is in it</th><th><span class="sr-only">Do</span></th></tr></thead>
+  <tbody>
+    {#each data.lists as l (l.key)}
+      <tr>
+        <td class="font-bold">{l.title}</td>
+        <td>{l.about}</td>
+        <td
+          ><a class="link inline-flex items-center gap-1.5 py-1" href="/lists/{l.key}.csv" download
+            ><Download size={16} aria-hidden="true" /> {l.key}.csv</a
+          ></td
+        >
+      </tr>
+    {/each}
+    <tr>
+      <td class="font-bold">Shim drawer</td>
+      <td>sizes and how many of each: the drawer’s page reads it again</td>
+      <td
+        ><a class="link inline-flex items-center gap-1.5 py-1" href="/stores/shims.csv" download
+          ><Download size={16} aria-hidden="true" /> shims.csv</a
+        ></td
+      >
+    </tr>
+  </tbody>
+</table>

@@ -1,0 +1,50 @@
+import { readFile } from 'node:fs/promises';
+import type { Page } from '@playwright/test';
+import { expect, open, test } from './app';
+
+/** What a link gives to take away, as lines. */
+async function taken(page: Page, name: string): Promise<{ file: string; lines: string[] }> {
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('link', { name, exact: true }).first().click();
+  const download = await waiting;
+  const text = await readFile(await download.path(), 'utf8');
+  return {
+    file: download.suggestedFilename(),
+    lines: text
+      .replace(/^\uFEFF/, '')
+      .trim()
+      .split('\r\n')
+  };
+}
+
+test('a list leaves the book as it is narrowed on its page, and all of them from one page', async ({
+  work: page,
+  app
+}) => {
+  await open(page, '/findings?severity=watch');
+  const findings = await taken(page, 'as CSV');
+  expect(findings.file).toMatch(/^findings \d{4}-\d\d-\d\d\.csv$/);
+  expect(findings.lines).toHaveLength(2);
+  expect(findings.lines[0]).toMatch(/^plate,component,what,where,severity,found on,at \(h\),/);
+  expect(findings.lines[1]).toContain('Right fork seal weeps');
+
+  await open(page, `/machines/${await app.machineId('12')}/meters`);
+  const readings = await taken(page, 'as CSV');
+  const [{ n }] = (await app.sql`
+    select count(*)::int as n from reading r join machine m on m.id = r.machine_id where m.plate = '12'`) as unknown as [
+    { n: number }
+  ];
+  expect(readings.lines).toHaveLength(n + 1);
+
+  // In miles for whoever reads in miles.
+  await page.context().addCookies([{ name: 'ht_units', value: 'imperial', url: app.url }]);
+  await page.keyboard.press('/');
+  await page.getByRole('combobox', { name: /Find/ }).fill('Out of the book');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Out of the book' })).toBeVisible();
+  const machines = await taken(page, 'machines.csv');
+  expect(machines.lines[0]).toContain('distance (mi)');
+  expect(machines.lines).toHaveLength(13);
+  expect((await page.request.get('/lists/secrets.csv')).status()).toBe(404);
+  expect((await page.request.get('/lists/findings.csv?machine=nonsense')).status()).toBe(404);
+});
