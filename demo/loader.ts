@@ -60,6 +60,7 @@ async function clear(tx: Db): Promise<void> {
     'machine_standing',
     'air_filter_movement',
     'round_checks',
+    'calendar_feed',
     'chain_reading',
     'chain_check',
     'chain_entry',

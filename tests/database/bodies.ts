@@ -378,6 +378,8 @@ export function everyBody(pit: Pit): Record<Exclude<Kind, 'team.found'>, Record<
     },
     'round.strike': { roundId: round, reason: 'wrong bike' },
     'round.checks': { from: 0, content: AS_IT_CAME, word: 'x' },
+    'calendar.keep': { id: id(), machineId, personId: null },
+    'calendar.withdraw': { feedId: id() },
     'filter.keep': { id: id(), name: 'Foam', machineIds: [machineId], clean: '2', dirty: '0' },
     'filter.washed': { filterId: id() },
     'store.retire': { id: wrench, what: 'wrench' },

@@ -48,3 +48,44 @@ test('a list leaves the book as it is narrowed on its page, and all of them from
   expect((await page.request.get('/lists/secrets.csv')).status()).toBe(404);
   expect((await page.request.get('/lists/findings.csv?machine=nonsense')).status()).toBe(404);
 });
+
+test('a calendar is subscribed to by its address, of the team or of a machine; a new address ends the old one', async ({
+  work: page,
+  app
+}) => {
+  await open(page, '/outings');
+  await page.getByRole('link', { name: 'In your own calendar' }).click();
+  const box = page.getByRole('region', { name: 'Calendars' });
+  await expect(box).toContainText('None yet.');
+  const make = async (label: string) => {
+    await box.getByLabel('Whose calendar').selectOption({ label });
+    await box.getByRole('button', { name: 'Make a calendar' }).click();
+  };
+  await make('the team’s');
+  await make('12 Fell 250');
+  const address = (of: string) => box.getByLabel(`Address of the calendar of ${of}`);
+  const old = await address('the team').inputValue();
+  // As a calendar asks: with no cookie of ours.
+  const read = async (url: string) => {
+    const answer = await fetch(url);
+    return { status: answer.status, kind: answer.headers.get('content-type'), text: await answer.text() };
+  };
+  const team = await read(old);
+  expect(team).toMatchObject({ status: 200, kind: 'text/calendar; charset=utf-8' });
+  expect(team.text).toContain('SUMMARY:Harrow Edge Hare');
+  expect(team.text).toMatch(/SUMMARY:27: Valve clearances\\, past due/);
+  const fell = await read(await address('12 Fell 250').inputValue());
+  expect(fell.text).toContain('SUMMARY:12: ');
+  expect(fell.text).not.toContain('SUMMARY:27: ');
+
+  const ours = box.getByRole('group', { name: 'Calendar of the team' });
+  await ours.getByRole('button', { name: 'New address' }).click();
+  await expect(address('the team')).not.toHaveValue(old);
+  expect((await read(old)).status).toBe(404);
+  expect((await read(await address('the team').inputValue())).status).toBe(200);
+  await ours.getByRole('button', { name: 'Stop it' }).click();
+  await expect(ours).toBeHidden();
+  expect(await app.sql`select count(*)::int as n from calendar_feed where withdrawn_at is null`).toEqual([
+    { n: 1 }
+  ]);
+});

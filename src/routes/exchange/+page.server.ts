@@ -1,6 +1,16 @@
+import { listFeeds } from '$lib/server/calendars';
+import { db } from '$lib/server/db';
 import { LIST_KEYS, LISTS } from '$lib/server/exchange/lists';
+import { listMachines } from '$lib/server/machines';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = () => ({
-  lists: LIST_KEYS.map((key) => ({ key, title: LISTS[key].title, about: LISTS[key].about }))
-});
+export const load: PageServerLoad = async ({ locals }) => {
+  const sql = db();
+  const team = locals.team!;
+  const [feeds, machines] = await Promise.all([listFeeds(sql, team.id), listMachines(sql, team.id)]);
+  return {
+    lists: LIST_KEYS.map((key) => ({ key, title: LISTS[key].title, about: LISTS[key].about })),
+    feeds,
+    machines: machines.map(({ id, plate, name }) => ({ id, plate, name }))
+  };
+};

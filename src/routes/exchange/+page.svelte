@@ -1,5 +1,6 @@
 <script lang="ts">
   import Download from '@lucide/svelte/icons/download';
+  import Calendars from '$lib/ui/exchange/Calendars.svelte';
   let { data } = $props();
 </script>
 
@@ -34,3 +35,4 @@
     </tr>
   </tbody>
 </table>
+<Calendars feeds={data.feeds} machines={data.machines} people={data.people} />

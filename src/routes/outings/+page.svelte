@@ -36,7 +36,9 @@
 <div class="flex flex-wrap items-baseline gap-4">
   <h1>Outings</h1>
   <a class="link" href="/outings/day">Log a race day, the whole fleet</a>
-  <span class="ml-auto text-sm"><CsvLink list="outings" /></span>
+  <span class="ml-auto text-sm"
+    ><a class="link mr-4" href="/exchange#calendars">In your own calendar</a><CsvLink list="outings" /></span
+  >
 </div>
 
 <section class="mt-5">

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { feedSchema, feedWithdrawSchema } from '../calendar/form';
 import { componentSchema, moveSchema, rebuildSchema, scrapSchema, swapSchema } from '../component/form';
 import {
   closeFindingSchema,
@@ -85,6 +86,9 @@ export const COMMANDS = {
   'outing.estimate': z.object({ outingId: id }),
   'event.plan': eventSchema,
   'event.call-off': z.object({ eventId: id, off: z.boolean() }),
+
+  'calendar.keep': feedSchema,
+  'calendar.withdraw': feedWithdrawSchema,
 
   'component.add': componentSchema,
   'component.move': moveSchema,

@@ -1,6 +1,7 @@
 import type { Answer, Input, Kind } from '../../core/command/commands';
 import type { Role } from '../../core/team/team';
 import type { Scope } from '../book/hold';
+import { keepFeed, withdrawFeed } from '../calendars';
 import { addCall, dropCall, machineOfCall } from '../calls';
 import { addDressing, addLength, addLook, machineOfEntry, replaceSet, strikeEntry } from '../chain-entries';
 import {
@@ -122,6 +123,9 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
   }),
   'event.plan': entry({ role: everyone, scope: null, handle: addEvent }),
   'event.call-off': entry({ role: everyone, scope: null, handle: callOff }),
+
+  'calendar.keep': entry({ role: everyone, scope: null, handle: keepFeed }),
+  'calendar.withdraw': entry({ role: everyone, scope: null, handle: withdrawFeed }),
 
   'component.add': entry({
     role: everyone,
