@@ -89,3 +89,60 @@ test('a calendar is subscribed to by its address, of the team or of a machine; a
     { n: 1 }
   ]);
 });
+
+test('outings are taken in from a calendar file: what is new is picked, the same file again brings nothing', async ({
+  work: page,
+  app
+}) => {
+  const day = (n: number) =>
+    new Date(Date.now() + n * 86_400_000).toISOString().slice(0, 10).replaceAll('-', '');
+  const event = (uid: string, ...lines: string[]) => ['BEGIN:VEVENT', `UID:${uid}`, ...lines, 'END:VEVENT'];
+  const text = [
+    'BEGIN:VCALENDAR',
+    'VERSION:2.0',
+    'PRODID:-//club//season//EN',
+    ...event(
+      '1@club',
+      'SUMMARY:Round 4\\, Coldbeck',
+      `DTSTART;VALUE=DATE:${day(30)}`,
+      `DTEND;VALUE=DATE:${day(32)}`
+    ),
+    ...event('2@club', 'SUMMARY:Winter training', `DTSTART:${day(40)}T100000Z`, `DTEND:${day(40)}T150000Z`),
+    ...event('3@club', 'SUMMARY:Prize giving', `DTSTART;VALUE=DATE:${day(50)}`),
+    ...event('4@club', 'SUMMARY:Round 3', `DTSTART;VALUE=DATE:${day(-30)}`),
+    'END:VCALENDAR'
+  ].join('\r\n');
+  await open(page, '/outings');
+  const bring = async (name: string, content: string) => {
+    await page.getByRole('button', { name: 'Take in a calendar file' }).click();
+    await page
+      .getByLabel('Calendar file (.ics)')
+      .setInputFiles({ name, mimeType: 'text/calendar', buffer: Buffer.from(content) });
+  };
+  const form = page.getByRole('form', { name: 'Take in a calendar file' });
+  await bring('notes.txt', 'Coldbeck on the 3rd');
+  await expect(form.getByRole('alert')).toContainText('That is no calendar file');
+  await page
+    .getByLabel('Calendar file (.ics)')
+    .setInputFiles({ name: 'season.ics', mimeType: 'text/calendar', buffer: Buffer.from(text) });
+  await expect(form).toContainText('Left out: 1 over.');
+  await form.getByRole('group', { name: 'Prize giving' }).getByRole('checkbox').uncheck();
+  await expect(form.getByLabel('What Winter training is')).toHaveValue('practice');
+  await form.getByRole('button', { name: 'Plan these 2' }).click();
+  await expect(form.getByRole('alert')).toBeVisible();
+  await form.getByLabel('Hours each machine uses').fill('2.5');
+  await form.getByRole('button', { name: 'Plan these 2' }).click();
+  await expect(page.getByText('2 outings are planned.')).toBeVisible();
+  await expect(page.getByRole('row', { name: /Round 4, Coldbeck/ })).toContainText('2.5');
+  const planned = () =>
+    app.sql`select name, kind, last_day - first_day as nights from event where name in ('Round 4, Coldbeck', 'Winter training', 'Prize giving', 'Round 3') order by name`;
+  expect(await planned()).toEqual([
+    { name: 'Round 4, Coldbeck', kind: 'race', nights: 1 },
+    { name: 'Winter training', kind: 'practice', nights: 0 }
+  ]);
+  await bring('season.ics', text);
+  await expect(form).toContainText('Left out: 2 planned already, 1 over.');
+  await expect(form.getByRole('button', { name: 'Plan this one' })).toBeVisible();
+  await form.getByRole('button', { name: 'Leave' }).click();
+  expect(await planned()).toHaveLength(2);
+});

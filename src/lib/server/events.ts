@@ -31,11 +31,13 @@ export async function listEvents(
     order by ${which === 'ahead' ? sql`e.first_day, e.id` : sql`e.first_day desc, e.id`} limit ${most}`) as unknown as EventRow[];
 }
 
+/** Plans an outing; one that is planned already, as from the same calendar file on two devices, stays as it is. */
 export async function addEvent({ tx, team, personId }: Write, e: EventInput): Promise<void> {
-  await tx`
+  const [made] = await tx`
     insert into event (team_id, id, name, kind, first_day, last_day, hours_each, whole_fleet, created_by)
-    values (${team.id}, ${e.id}, ${e.name}, ${e.kind}, ${e.firstDay}, ${e.lastDay}, ${e.hoursEach}, ${e.wholeFleet}, ${personId})`;
-  if (e.wholeFleet) return;
+    values (${team.id}, ${e.id}, ${e.name}, ${e.kind}, ${e.firstDay}, ${e.lastDay}, ${e.hoursEach}, ${e.wholeFleet}, ${personId})
+    on conflict (team_id, id) do nothing returning id`;
+  if (!made || e.wholeFleet) return;
   const there = await tx`
     insert into event_machine (team_id, event_id, machine_id)
     select ${team.id}, ${e.id}, m.id from machine m where m.team_id = ${team.id} and m.id = any(${e.machineIds})

@@ -6,11 +6,13 @@
   import { showDay, showDays, weekday } from '$lib/core/time/day';
   import FormError from '$lib/ui/form/FormError.svelte';
   import { Press } from '$lib/ui/form/press.svelte';
+  import IcsForm from '$lib/ui/outing/IcsForm.svelte';
   import PlanForm from '$lib/ui/outing/PlanForm.svelte';
   import CsvLink from '$lib/ui/exchange/CsvLink.svelte';
 
   let { data } = $props();
   let planning = $state(false);
+  let taking = $state(false);
   const press = new Press();
   let calledOff = $state<{ id: string; name: string } | null>(null);
   const plates = $derived(new Map(data.machines.map((m) => [m.id, m.plate])));
@@ -47,6 +49,9 @@
     {#if !planning}<button type="button" class="link text-sm" onclick={() => (planning = true)}
         >Plan an outing</button
       >{/if}
+    {#if !taking}<button type="button" class="link no-print text-sm" onclick={() => (taking = true)}
+        >Take in a calendar file</button
+      >{/if}
   </div>
   {#if calledOff}<p class="mt-1" role="status">
       {calledOff.name} is called off.
@@ -55,6 +60,15 @@
   <FormError message={press.errors['']} />
   {#if planning}
     <PlanForm machines={data.machines} onleave={() => (planning = false)} />
+  {/if}
+  {#if taking && data.team}
+    <IcsForm
+      machines={data.machines}
+      planned={data.plannedIds}
+      today={data.today}
+      timeZone={data.team.timeZone}
+      onleave={() => (taking = false)}
+    />
   {/if}
   {#if data.ahead.length === 0}
     <p class="mt-2">

@@ -5,6 +5,7 @@
   import { commandForm } from '../form/command-form';
   import Field from '../form/Field.svelte';
   import InPlace from '../form/InPlace.svelte';
+  import MachinePicks from './MachinePicks.svelte';
 
   interface Props {
     machines: { id: string; plate: string; name: string }[];
@@ -27,10 +28,6 @@
     { body: (f) => ({ ...f, lastDay: f.lastDay || f.firstDay }), taken: () => onleave() }
   );
   const { data, errors } = form;
-  const toggle = (id: string) =>
-    ($data.machineIds = $data.machineIds.includes(id)
-      ? $data.machineIds.filter((m) => m !== id)
-      : [...$data.machineIds, id]);
 </script>
 
 <InPlace label="Plan an outing" {form} submit="Plan it" {onleave}>
@@ -63,25 +60,6 @@
   </div>
   <div class="mt-3"><Checkbox bind:checked={$data.wholeFleet}>The whole fleet goes</Checkbox></div>
   {#if !$data.wholeFleet}
-    <div class="mt-2 flex flex-wrap gap-2" role="group" aria-label="Machines that go">
-      {#each machines as m (m.id)}<button
-          type="button"
-          class="machine"
-          aria-pressed={$data.machineIds.includes(m.id)}
-          onclick={() => toggle(m.id)}>{m.plate} {m.name}</button
-        >{/each}
-    </div>
-    {#if $errors.machineIds}<p class="error text-sm" role="alert">{$errors.machineIds}</p>{/if}
+    <MachinePicks {machines} bind:picked={$data.machineIds} error={$errors.machineIds} />
   {/if}
 </InPlace>
-
-<style>
-  .machine {
-    border: 1px solid var(--rule-strong);
-    padding: 0.3rem 0.7rem;
-  }
-  .machine[aria-pressed='true'] {
-    background: var(--ink);
-    color: var(--paper);
-  }
-</style>
