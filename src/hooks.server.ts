@@ -79,7 +79,8 @@ export const handleError: HandleServerError = ({ error: cause, event, status, me
   if (status === 404) return { message: 'Nothing is kept at this address.' };
   if (status < 500) return { message };
   event.locals.away = isAway(cause);
-  const id = logFault(cause, event.url.pathname);
+  // The address of a calendar is a key: it is not written down.
+  const id = logFault(cause, event.params['secret'] ? event.route.id! : event.url.pathname);
   return {
     id,
     message: event.locals.away ? AWAY_WORDS : 'Something went wrong on our side. Nothing was half written.'

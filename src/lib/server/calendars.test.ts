@@ -1,9 +1,18 @@
 import ICAL from 'ical.js';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { at, openBook, uuid, type Book } from '../../../tests/database/book';
-import { addEvent, addMachine, addPerson, command, createTeam } from '../../../tests/database/hands';
+import { at, openBook, TODAY, uuid, type Book } from '../../../tests/database/book';
+import {
+  addEvent,
+  addMachine,
+  addPerson,
+  command,
+  createTeam,
+  recordDone
+} from '../../../tests/database/hands';
 import { refused, refusedWith } from '../../../tests/database/refused';
 import { eventSchema, machineSchema } from '../core/machine/form';
+import { doneSchema } from '../core/schedule/form';
+import { addDays } from '../core/time/day';
 import { entriesOf, feedBy, icsOf, listFeeds } from './calendars';
 
 let book: Book;
@@ -64,15 +73,29 @@ const secretOf = async (of = 'the team') =>
 describe('a calendar to subscribe to', () => {
   it('has the weekends as whole days, and what is likely due as a span that takes nobody’s time', async () => {
     await plan('Harrow, Edge; Hare \\ “né”');
-    // Three outings teach it how it is ridden; 15 h from 38.4 are due at 53.4.
-    for (const [hours, day] of [
-      ['42', '2026-06-11'],
-      ['46', '2026-06-12'],
-      ['50', '2026-06-13']
-    ] as const)
-      await book.log(hours, { day, outing: 'ride', sure: true }, at(24 * (Number(day.slice(-2)) - 10) + 1));
-    await keep({}, at(80));
-    const { name, events } = await read(await secretOf(), at(81));
+    // Two hours every fourth day for five weeks: less than four weeks say nothing of a week. 15 h from 25 were due at 40, limit 43.
+    for (let n = 1; n <= 9; n++) {
+      const day = addDays(TODAY, 4 * n);
+      await book.log(String(38.4 + 2 * n), { day, outing: 'ride', sure: true }, at(96 * n + 1));
+    }
+    const now = at(96 * 9 + 2);
+    await keep({}, now);
+    const secret = await secretOf();
+    const past = (await read(secret, now)).events.find((e) => e.title.includes('Engine oil'))!;
+    expect(past).toMatchObject({
+      title: '7: Engine oil, past its limit',
+      status: 'CONFIRMED',
+      from: addDays(TODAY, 36)
+    });
+    // Done at 56.4 it is due at 71.4, and how it was ridden says about when.
+    await recordDone(
+      book.sql,
+      book.team,
+      book.personId,
+      doneSchema.parse({ id: uuid(), taskId: book.taskId, day: addDays(TODAY, 36) }),
+      now
+    );
+    const { name, events } = await read(secret, now);
     expect(name).toBe('Hour Trail: Lower Barn Workshop');
     const race = events.find((e) => e.title.startsWith('Harrow'))!;
     expect(race).toMatchObject({
@@ -86,7 +109,9 @@ describe('a calendar to subscribe to', () => {
     const oil = events.find((e) => e.title.includes('Engine oil'))!;
     expect(oil.wholeDays).toBe(true);
     expect(oil.free).toBe('TRANSPARENT');
-    expect(oil.title).toMatch(/^7: Engine oil/);
+    expect(oil).toMatchObject({ title: '7: Engine oil, likely', status: 'TENTATIVE' });
+    expect(oil.words).toMatch(/^Likely on one of these days, eight times out of ten\. 7 Barrow 250\./);
+    expect(oil.from < oil.end).toBe(true);
   });
   it('read twice it is the same entries, not others beside them', async () => {
     await plan('Harrow');

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import ical, { ICalCalendarMethod, ICalEventStatus, ICalEventTransparency } from 'ical-generator';
-import { dueEntry, endOf, eventEntry, type Entry } from '../core/calendar/entries';
+import { dueEntry, endOf, eventEntry, type Entry, type Feed } from '../core/calendar/entries';
 import type { FeedInput } from '../core/calendar/form';
 import { tasksDue } from '../core/schedule/due';
 import type { Team } from '../core/team/team';
@@ -10,16 +10,6 @@ import type { Db } from './db';
 import { refuse } from './refusal';
 import { readCalendar, readStandings } from './trail';
 import type { Write } from './write';
-
-export interface Feed {
-  id: string;
-  /** What it is of, in words: the team, `12 Fell 250`, a rider. */
-  of: string;
-  machineId: string | null;
-  personId: string | null;
-  secret: string;
-  by: string;
-}
 
 /** The calendars of a team that are read. */
 export async function listFeeds(sql: Db, teamId: string): Promise<Feed[]> {

@@ -3,7 +3,7 @@ import { whole } from '../../../tests/core/bench';
 import { at, byHours, uuid } from '../../../tests/database/book';
 import { addEntry, addTask, closeVisit, retire, startVisit } from '../../../tests/database/hands';
 import { refused, refusedWith } from '../../../tests/database/refused';
-import { RoundBook } from '../../../tests/database/rounds';
+import { RoundBook, WHOLE } from '../../../tests/database/rounds';
 import { taskSchema } from '../core/schedule/form';
 import { filterSchema } from '../core/stores/filters';
 import { entrySchema } from '../core/visit/entry';
@@ -51,7 +51,6 @@ describe('air filters that go round', () => {
     expect(await counted()).toEqual([1, 1]);
   });
   it('a round that was a mistake took none', async () => {
-    const { WHOLE } = await import('../../../tests/database/rounds');
     const roundId = await on.answer(
       WHOLE.map((a) => (a.check === 'air-filter' ? { ...a, choice: 'changed for a spare' } : a))
     );

@@ -2,6 +2,7 @@ import { totalAt } from '../core/hours/series';
 import type { Kind } from '../core/machine/machine';
 import { readAnswer, type Answer } from '../core/round/answer';
 import { afterHeld } from '../core/round/after';
+import { triedInWords } from '../core/round/torque';
 import type { Check, Held, List } from '../core/round/check';
 import type { RoundAnswerInput, RoundStrikeInput } from '../core/round/form';
 import { asked } from '../core/round/lists';
@@ -199,16 +200,18 @@ async function lookedAgain(
 /** A torque round that is over is its task done, where the machine has one. */
 async function countTorqueRound(w: Write, machineId: string, stand: Stand): Promise<void> {
   const { tx, team } = w;
+  const remark = triedInWords(stand);
+  // Passed over from the first to the last, nothing was done.
+  if (remark === null) return;
   const [task] = await tx`
-    select id from task where team_id = ${team.id} and machine_id = ${machineId} and retired_at is null and name ilike ${`${TORQUE_TASK}%`}
+    select id from task where team_id = ${team.id} and machine_id = ${machineId} and retired_at is null and starts_with(lower(name), ${TORQUE_TASK.toLowerCase()})
     order by created_at, id limit 1`;
   if (!task) return;
-  const off = stand.wrong.length;
   await recordOfCheck(w, task.id as string, {
     machineId,
     components: [],
     notMine: '',
-    remark: `${stand.items.length} ${stand.items.length === 1 ? 'fastener' : 'fasteners'} tried${off > 0 ? `, ${off} not as they should be` : ', all held'}.`,
+    remark,
     rules: await readRules(tx, team.id, machineId),
     within: null
   });
@@ -219,7 +222,7 @@ async function proposeSooner(w: Write, machineId: string, stand: Pick<Stand, 'it
   const { tx, team, personId } = w;
   for (const { task, reason } of soonerOf(stand)) {
     const tasks = await tx`
-      select id from task where team_id = ${team.id} and retired_at is null and name ilike ${`${task}%`}
+      select id from task where team_id = ${team.id} and retired_at is null and starts_with(lower(name), ${task.toLowerCase()})
         and (machine_id = ${machineId} or component_id in (select component_id from placement where team_id = ${team.id} and machine_id = ${machineId}))
       order by created_at, id limit 1`;
     if (tasks[0]) await proposeFrom(tx, team.id, personId, tasks[0].id as string, null, reason);

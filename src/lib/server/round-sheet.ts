@@ -111,12 +111,13 @@ export async function bandsOf(
   const sheet = { figures, fasteners: [] };
   for (const { key, gauge } of measured)
     bands[key] = bandOfGauge(gauge, gauge.figure ? (figureOf(sheet, gauge.figure)?.band ?? null) : null);
-  if (bands['chain-slack'] !== undefined) {
+  const slack = measured.filter((m) => m.gauge.figure === 'chain slack');
+  if (slack.length > 0) {
     // However its manual tells it, half-way up or in fingers: the chain sheet turns it into a total.
     const drive = (await driveOf(sql, teamId, machineId)) ?? USUAL_DRIVE;
     const wanted = wantedNow({ figures, drive, rules: chainRules(await readRules(sql, teamId, machineId)) });
     const mm = (n: number) => quantity(Number(n.toFixed(1)), 'mm');
-    bands['chain-slack'] = wanted && { ...exactly(mm(wanted.lo)), to: mm(wanted.hi) };
+    for (const { key } of slack) bands[key] = wanted && { ...exactly(mm(wanted.lo)), to: mm(wanted.hi) };
   }
   return bands;
 }

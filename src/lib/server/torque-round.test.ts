@@ -127,6 +127,17 @@ describe('the task of the torque round', () => {
       { remark: '1 fastener tried, all held.', hours: 3840 }
     ]);
   });
+  it('is not done by one in which nothing was tried; what was passed over is said', async () => {
+    const taskId = await task();
+    const other = await on.fastener('clamp', 'Bar clamp');
+    const over = { check: nut, said: 'passed over' as const, note: 'no wrench' };
+    const remarks = async () =>
+      (await on.book.sql`select remark from service_record where task_id = ${taskId}`).map((r) => r.remark);
+    await on.answer([over, { ...over, check: other }], { list: 'torque' });
+    expect(await remarks()).toEqual([]);
+    await on.answer([over, { check: other, choice: 'held' }], { list: 'torque', now: at(48) });
+    expect(await remarks()).toEqual(['1 fastener tried, all held, 1 passed over.']);
+  });
   it('one that was loose proposes doing it more often', async () => {
     const taskId = await task();
     await tried('loose', 'a flat');

@@ -2,6 +2,17 @@ import type { TaskDue } from '../schedule/due';
 import { leftInWords } from '../schedule/words';
 import { addDays, dayNumber, type Day } from '../time/day';
 
+/** A calendar somebody subscribes to. */
+export interface Feed {
+  id: string;
+  /** What it is of, in words: the team, `12 Fell 250`, a rider. */
+  of: string;
+  machineId: string | null;
+  personId: string | null;
+  secret: string;
+  by: string;
+}
+
 /** Something that stands in a calendar for whole days. */
 export interface Entry {
   /** The same each time the calendar is read, so that it is changed there and not added. */

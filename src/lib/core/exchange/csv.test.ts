@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { distanceIn, guarded, hundredths, unguarded } from './csv';
+import { amountIn, distanceIn, guarded, hundredths, unguarded, unitOfAmount } from './csv';
 
 describe('a cell', () => {
   it('that would be a formula is none', () => {
@@ -25,5 +25,13 @@ describe('a cell', () => {
     expect(distanceIn(16093, 'metric')).toBe(160.93);
     // 160.9344 km are 100 miles.
     expect(distanceIn(16093, 'imperial')).toBe(100);
+  });
+  it('of a trigger is in what it is counted in, and that is said', () => {
+    expect(amountIn(1500, 'hours', 'imperial')).toBe(15);
+    expect(amountIn(160934, 'distance', 'imperial')).toBe(1000);
+    expect([amountIn(365, 'days', 'metric'), amountIn(null, 'hours', 'metric')]).toEqual([365, null]);
+    expect(unitOfAmount('distance', 'imperial', null)).toBe('mi');
+    expect(unitOfAmount('times', 'metric', 'Engine oil')).toBe('times of Engine oil');
+    expect(unitOfAmount('days', 'metric', null)).toBe('days');
   });
 });

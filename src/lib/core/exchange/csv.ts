@@ -1,3 +1,6 @@
+import { UNITS } from '../quantity/units';
+import type { Measure } from '../schedule/task';
+
 /** Cells of the lists that leave the book as CSV, and how they come back (RFC 4180, UTF-8, dates as ISO, units in the headings). */
 export type Cell = string | number | null;
 
@@ -17,7 +20,21 @@ export const unguarded = (text: string): string =>
 /** Hundredths of an hour, or of a kilometre, as a number people read. */
 export const hundredths = (n: number | null): number | null => (n === null ? null : n / 100);
 
-const KM_PER_MILE = 1.609344;
 /** A distance in hundredths of a kilometre, in the unit its heading names, to a hundredth. */
 export const distanceIn = (n: number | null, system: 'metric' | 'imperial'): number | null =>
-  n === null ? null : system === 'metric' ? n / 100 : Math.round(n / KM_PER_MILE) / 100;
+  n === null
+    ? null
+    : system === 'metric'
+      ? n / 100
+      : Math.round((n * UNITS.km.factor) / UNITS.mi.factor) / 100;
+
+/** An amount of a measure as it is kept, hundredths of hours and kilometres or a count, in what its unit beside it says. */
+export function amountIn(n: number | null, measure: Measure, system: 'metric' | 'imperial'): number | null {
+  if (measure === 'hours') return hundredths(n);
+  return measure === 'distance' ? distanceIn(n, system) : n;
+}
+/** What that is counted in: `hours`, `km`, `days`, `times of Engine oil`. */
+export function unitOfAmount(measure: Measure, system: 'metric' | 'imperial', of: string | null): string {
+  if (measure === 'distance') return system === 'metric' ? 'km' : 'mi';
+  return measure === 'times' ? `times of ${of ?? ''}`.trim() : measure;
+}

@@ -42,16 +42,19 @@ describe('what is looked at again after the first ride', () => {
     expect(afterHeld('Wheel nuts', 'f', 'over-tight')).toEqual([]);
   });
   it('is a wheel that was put on: spokes of a bike, nuts of a quad, at the check that looks at them', () => {
-    const of = (...at: Parameters<typeof afterWheel>) => afterWheel(...at).map((a) => [a.words, a.check]);
+    const of = (kind: Parameters<typeof afterWheel>[0], place: string, ago = 0) =>
+      afterWheel(kind, place, ago).map((a) => [a.words, a.check]);
     expect(of('four-stroke enduro', 'rear')).toEqual([
       ['Rear wheel: spokes and axle nut again after the first ride', 'rear-wheel']
     ]);
     expect(of('sport quad', 'front')).toEqual([
       ['Front wheels: nuts and rims again after the first ride', 'front-wheels']
     ]);
+    // Put on a week ago it has been ridden in, or was looked at.
+    expect([of('electric', 'rear', 7).length, of('electric', 'rear', 8).length]).toEqual([1, 0]);
     const known = AS_IT_CAME.map((c) => c.key);
     for (const kind of ['electric', 'utility quad'] as const)
       for (const place of ['', 'front', 'rear'])
-        for (const a of afterWheel(kind, place)) expect(known).toContain(a.check);
+        for (const a of afterWheel(kind, place, 0)) expect(known).toContain(a.check);
   });
 });

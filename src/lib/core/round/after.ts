@@ -48,12 +48,17 @@ export function afterVisit(
     : tried;
 }
 
+/** What was put on longer ago has been ridden in, or was looked at. Ours. */
+const LATELY_DAYS = 7;
+
 /**
- * A wheel that was put on, or spoked anew: spokes and nuts bed in under the first ride.
+ * A wheel that was put on, or spoked anew, lately: spokes and nuts bed in under the first ride.
  *
+ * @param daysAgo when that was
  * @param place where on the machine; other than `rear` it is at the front
  */
-export function afterWheel(kind: Kind, place: string): After[] {
+export function afterWheel(kind: Kind, place: string, daysAgo: number): After[] {
+  if (daysAgo > LATELY_DAYS) return [];
   const end = place === 'rear' ? 'rear' : 'front';
   const Name = end === 'rear' ? 'Rear' : 'Front';
   return outlineOf(kind) === 'quad'

@@ -63,6 +63,8 @@ interface Any {
   /** Kinds of machine that have it. */
   kinds: readonly Kind[];
   lists: readonly List[];
+  /** Where it is not asked for all the same: this kind, in this round. */
+  except?: readonly { kind: Kind; list: List }[];
   /** What the finding is called where it is wrong. */
   wrong: string;
   severity: Severity;

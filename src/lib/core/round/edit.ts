@@ -1,4 +1,4 @@
-import type { Kind } from '../machine/machine';
+import { KINDS, type Kind } from '../machine/machine';
 import { STATIONS, type Gauge, type List, type ListCheck, type Station } from './check';
 import { asked, type RoundCheck } from './lists';
 
@@ -40,8 +40,22 @@ export function blankCheck(
 /** The same check done in another way: what only the old way had is dropped. */
 export function done(check: RoundCheck, how: How): RoundCheck {
   if (check.how === how) return check;
-  const { key, title, station, line, caution, minutes, kinds, lists, wrong, severity, task, shows, off } =
-    check;
+  const {
+    key,
+    title,
+    station,
+    line,
+    caution,
+    minutes,
+    kinds,
+    lists,
+    except,
+    wrong,
+    severity,
+    task,
+    shows,
+    off
+  } = check;
   const any = {
     key,
     title,
@@ -51,6 +65,7 @@ export function done(check: RoundCheck, how: How): RoundCheck {
     minutes,
     kinds,
     lists,
+    ...(except && { except }),
     wrong,
     severity,
     task,
@@ -85,13 +100,45 @@ export function readAlong(check: RoundCheck, on: boolean): RoundCheck {
   return on ? { ...check, reads: check.reads ?? NO_GAUGE } : (rest as RoundCheck);
 }
 
-/**
- * Asked for on a kind of machine, or not. What no kind is asked for any more is off, and remembers the last kind it was for.
- */
+type Walked = Exclude<List, 'torque'>;
+const WALKED: readonly Walked[] = ['ready', 'washed'];
+interface At {
+  kind: Kind;
+  list: Walked;
+}
+
+/** The same check asked for at just these. Of none it is off, and keeps where it was last. */
+function askedOnly(check: RoundCheck, at: readonly At[]): RoundCheck {
+  const { except: _, ...rest } = check;
+  if (at.length === 0) return { ...check, off: true };
+  const has = (kind: Kind, list: Walked) => at.some((x) => x.kind === kind && x.list === list);
+  const kinds = KINDS.filter((k) => at.some((x) => x.kind === k));
+  const lists = WALKED.filter((l) => at.some((x) => x.list === l));
+  const except = kinds.flatMap((kind) => lists.flatMap((list) => (has(kind, list) ? [] : [{ kind, list }])));
+  return { ...rest, kinds, lists, off: false, ...(except.length > 0 && { except }) } as RoundCheck;
+}
+/** Everywhere it is asked for. */
+const everywhere = (check: RoundCheck): At[] =>
+  KINDS.flatMap((kind) =>
+    WALKED.flatMap((list) => (asked([check], kind, list).length > 0 ? [{ kind, list }] : []))
+  );
+
+/** Asked for on one kind of machine in one round, or not; every other kind and round asks as before. */
+export function askedAt(check: RoundCheck, { kind, list }: At, on: boolean): RoundCheck {
+  const others = everywhere(check).filter((x) => x.kind !== kind || x.list !== list);
+  return askedOnly(check, on ? [...others, { kind, list }] : others);
+}
+/** Asked for on a kind of machine in every round that has it, or in none. */
 export function onKind(check: RoundCheck, kind: Kind, on: boolean): RoundCheck {
-  if (on) return { ...check, off: false, kinds: check.off ? [kind] : [...new Set([...check.kinds, kind])] };
-  const kinds = check.kinds.filter((k) => k !== kind);
-  return kinds.length > 0 ? { ...check, kinds } : { ...check, off: true };
+  const others = everywhere(check).filter((x) => x.kind !== kind);
+  const lists = WALKED.filter((l) => check.lists.includes(l));
+  return askedOnly(check, on ? [...others, ...lists.map((list) => ({ kind, list }))] : others);
+}
+/** Asked for in a round on every kind of machine that has it, or on none; the last round stays. */
+export function onList(check: RoundCheck, list: Walked, on: boolean): RoundCheck {
+  const others = everywhere(check).filter((x) => x.list !== list);
+  if (on) return askedOnly(check, [...others, ...check.kinds.map((kind) => ({ kind, list }))]);
+  return others.length > 0 ? askedOnly(check, others) : check;
 }
 
 /** One check a place up or down among those of its station that the same machine is asked for; the others stay where they are. */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { KINDS } from '../machine/machine';
 import { STATIONS } from './check';
-import { added, blankCheck, done, HOWS, moved, onKind, readAlong } from './edit';
+import { added, askedAt, blankCheck, done, HOWS, moved, onKind, onList, readAlong } from './edit';
 import {
   AS_IT_CAME,
   asked,
@@ -113,6 +113,39 @@ describe('changing it', () => {
     expect(none.off).toBe(true);
     expect(roundChecks.safeParse([...AS_IT_CAME.filter((c) => c.key !== quad.key), none]).success).toBe(true);
     expect(onKind(none, 'electric', true)).toMatchObject({ off: false, kinds: ['electric'] });
+  });
+  it('left out of one round of one kind, every other kind and round asks for it as before', () => {
+    const pairs = (c: RoundCheck) =>
+      KINDS.flatMap((kind) =>
+        (['ready', 'washed'] as const)
+          .filter((list) => asked([c], kind, list).length > 0)
+          .map((list) => `${kind} ${list}`)
+      );
+    for (const check of AS_IT_CAME)
+      for (const kind of KINDS)
+        for (const list of ['ready', 'washed'] as const) {
+          const before = pairs(check);
+          const pair = `${kind} ${list}`;
+          const [off, on] = [askedAt(check, { kind, list }, false), askedAt(check, { kind, list }, true)];
+          expect([check.key, pair, pairs(off)]).toEqual([check.key, pair, before.filter((x) => x !== pair)]);
+          expect([...pairs(on)].sort()).toEqual([...new Set([...before, pair])].sort());
+          expect(
+            roundChecks.safeParse([
+              { ...off, off: false },
+              { ...on, key: 'b' }
+            ]).error?.issues ?? []
+          ).toEqual([]);
+          // And back again it is as it was.
+          expect(pairs(askedAt(off, { kind, list }, true))).toEqual(pairs(on));
+        }
+  });
+  it('a kind or a round taken as a whole forgets what was left out of it', () => {
+    const seals = AS_IT_CAME.find((c) => c.key === 'fork-seals')!;
+    const but = askedAt(seals, { kind: 'youth bike', list: 'washed' }, false);
+    expect(asked([but], 'youth bike', 'washed')).toEqual([]);
+    expect(asked([onList(but, 'washed', true)], 'youth bike', 'washed')).toHaveLength(1);
+    expect(asked([onKind(but, 'youth bike', true)], 'youth bike', 'washed')).toHaveLength(1);
+    expect(onList(onList(but, 'washed', false), 'ready', false).lists).toEqual(['ready']);
   });
   it('done in another way it is still a check that can be saved', () => {
     for (const c of AS_IT_CAME)

@@ -24,7 +24,13 @@ export function asked<C extends Check & { off?: boolean }>(
   kind: Kind,
   list: List
 ): C[] {
-  const mine = checks.filter((c) => !c.off && c.kinds.includes(kind) && c.lists.includes(list));
+  const mine = checks.filter(
+    (c) =>
+      !c.off &&
+      c.kinds.includes(kind) &&
+      c.lists.includes(list) &&
+      !c.except?.some((x) => x.kind === kind && x.list === list)
+  );
   return STATIONS.flatMap((station) => mine.filter((c) => c.station === station));
 }
 /** The same of the library as it came. */
@@ -68,6 +74,10 @@ const any = {
     .array(z.enum(['ready', 'washed']))
     .min(1, 'In which round?')
     .max(2),
+  except: z
+    .array(z.object({ kind: z.enum(KINDS), list: z.enum(['ready', 'washed']) }))
+    .max(2 * KINDS.length)
+    .optional(),
   wrong: name('what it is called where it is wrong', 90),
   severity: z.enum(SEVERITIES),
   task: words(60).optional(),

@@ -13,6 +13,7 @@ import { lowerEnd, type Band } from '../quantity/band';
 import { figureOf, type Fastener, type FastenerRole, type Sheet } from '../specs/sheet';
 import type { Day } from '../time/day';
 import type { Station, TorqueHeld } from './check';
+import type { Stand } from './stand';
 
 /** What is tight by a number and can be tried without opening anything; caps, guards and grease points are not. */
 const MATTERS: ReadonlySet<FastenerRole> = new Set<FastenerRole>([
@@ -132,4 +133,17 @@ export function triedWith(
     adapter: `${a.name}: square ${at.setting}, straight out ${onScale(out, w)}`,
     without: null
   };
+}
+
+/** What a torque round came to: `4 fasteners tried, 1 not as it should be, 2 passed over.` Null: none was tried. */
+export function triedInWords(stand: Pick<Stand, 'items' | 'wrong' | 'passedOver'>): string | null {
+  const tried = stand.items.filter((i) => i.answer?.choice != null).length;
+  if (tried === 0) return null;
+  const [off, over] = [stand.wrong.length, stand.passedOver.length];
+  const said = [
+    `${tried} ${tried === 1 ? 'fastener' : 'fasteners'} tried`,
+    off > 0 ? `${off} not as ${off === 1 ? 'it' : 'they'} should be` : 'all held',
+    ...(over > 0 ? [`${over} passed over`] : [])
+  ];
+  return `${said.join(', ')}.`;
 }

@@ -1,4 +1,5 @@
-import { distanceIn, hundredths, type Cell } from '../../core/exchange/csv';
+import { amountIn, distanceIn, hundredths, type Cell } from '../../core/exchange/csv';
+import type { Measure } from '../../core/schedule/task';
 import type { Team } from '../../core/team/team';
 import type { Db } from '../db';
 import type { DueFilter } from '../dues';
@@ -52,6 +53,12 @@ export const hours = (heading: string, key: string): Column => ({
 export const distance = (heading: string, key: string): Column => ({
   heading: ({ units }) => `${heading} (${units === 'metric' ? 'km' : 'mi'})`,
   of: (row, { units }) => distanceIn(row[key] as number | null, units)
+});
+/** Of a trigger, in what it is counted in. */
+export const amount = (heading: string, key: string): Column => ({
+  heading,
+  of: (row, { units }) =>
+    row['measure'] === null ? null : amountIn(row[key] as number | null, row['measure'] as Measure, units)
 });
 export const yes = (heading: string, key: string): Column => ({
   heading,

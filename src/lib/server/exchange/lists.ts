@@ -1,7 +1,19 @@
+import { unitOfAmount } from '../../core/exchange/csv';
+import type { Measure } from '../../core/schedule/task';
 import { figureKind, type FigureKey } from '../../core/specs/sheet';
 import type { Db } from '../db';
 import { everyDue } from '../dues';
-import { distance, hours, number, text, yes, type ExchangeList, type Reader, type Row } from './columns';
+import {
+  amount,
+  distance,
+  hours,
+  number,
+  text,
+  yes,
+  type ExchangeList,
+  type Reader,
+  type Row
+} from './columns';
 
 /** Rows fetched at once. */
 const AT_ONCE = 500;
@@ -102,26 +114,26 @@ export const LISTS = {
       text('component', 'part'),
       text('task', 'name'),
       text('job', 'job'),
-      text('counted in', 'unit'),
-      number('every', 'every'),
-      number('limit', 'most'),
-      number('first at', 'first_at'),
-      number('first limit', 'first_most'),
-      number('shortened to', 'shortened'),
+      {
+        heading: 'counted in',
+        of: (r, { units }) =>
+          r['measure'] === null
+            ? null
+            : unitOfAmount(r['measure'] as Measure, units, r['counted'] as string | null)
+      },
+      amount('every', 'interval_amount'),
+      amount('limit', 'limit_amount'),
+      amount('first at', 'first_interval'),
+      amount('first limit', 'first_limit'),
+      amount('shortened to', 'shortened_to'),
       text('last done', 'done_on'),
       hours('last done at', 'done_at'),
       text('note', 'note')
     ],
-    // Hours and distance are kept in hundredths; the others are whole.
-    rows: (sql, { team, units }, f) => {
-      const amount = (column: string) => sql`
-        case g.measure when 'hours' then ${sql(column)} / 100.0 when 'distance' then round(${sql(column)} / ${units === 'metric' ? 1 : 1.609344}::numeric) / 100.0
-          else ${sql(column)} end::float8`;
-      return sql`
-        select coalesce(m.plate, '') as plate, c.name as part, t.name, t.job,
-          case g.measure when 'hours' then 'hours' when 'distance' then ${units === 'metric' ? 'km' : 'mi'}::text when 'times' then 'times of ' || o.name else g.measure end as unit,
-          ${amount('g.interval_amount')} as every, ${amount('g.limit_amount')} as most, ${amount('g.first_interval')} as first_at,
-          ${amount('g.first_limit')} as first_most, ${amount('g.shortened_to')} as shortened, d.done_on, d.hours as done_at, t.note
+    rows: (sql, { team }, f) =>
+      sql`
+        select coalesce(m.plate, '') as plate, c.name as part, t.name, t.job, g.measure, o.name as counted, g.interval_amount, g.limit_amount, g.first_interval,
+          g.first_limit, g.shortened_to, d.done_on, d.hours as done_at, t.note
         from task t left join component c on c.team_id = t.team_id and c.id = t.component_id
         join task_place w on w.team_id = t.team_id and w.task_id = t.id
         left join machine m on m.team_id = t.team_id and m.id = w.machine_id
@@ -131,8 +143,7 @@ export const LISTS = {
           select done_on, hours from service_record r where r.team_id = t.team_id and r.task_id = t.id
           order by r.done_at desc, r.created_at desc, r.id desc limit 1) d on true
         where t.team_id = ${team.id} and t.retired_at is null ${on(sql, 'w.machine_id', f.machine)}
-        order by length(m.plate), m.plate, t.name, t.id, g.measure`.cursor(AT_ONCE);
-    }
+        order by length(m.plate), m.plate, t.name, t.id, g.measure`.cursor(AT_ONCE)
   },
   records: {
     title: 'Records',

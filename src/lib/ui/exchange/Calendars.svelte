@@ -2,18 +2,12 @@
 <script lang="ts">
   import { invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
+  import type { Feed } from '$lib/core/calendar/entries';
   import { Press } from '../form/press.svelte';
   import { say } from '../shell/shell.svelte';
 
   interface Props {
-    feeds: readonly {
-      id: string;
-      of: string;
-      machineId: string | null;
-      personId: string | null;
-      secret: string;
-      by: string;
-    }[];
+    feeds: readonly Feed[];
     machines: readonly { id: string; plate: string; name: string }[];
     people: readonly { id: string; name: string }[];
   }

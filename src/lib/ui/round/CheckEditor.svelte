@@ -3,7 +3,7 @@
   import { SEVERITIES, type Severity } from '$lib/core/finding/finding';
   import { KINDS } from '$lib/core/machine/machine';
   import { LIST_WORDS, STATIONS, type Choice } from '$lib/core/round/check';
-  import { done, HOW_WORDS, HOWS, onKind, readAlong, type How } from '$lib/core/round/edit';
+  import { done, HOW_WORDS, HOWS, onKind, onList, readAlong, type How } from '$lib/core/round/edit';
   import type { RoundCheck } from '$lib/core/round/lists';
   import { FIGURE_KINDS } from '$lib/core/specs/sheet';
   import GaugeFields from './GaugeFields.svelte';
@@ -163,7 +163,9 @@
           checked={!check.off && check.kinds.includes(k)}
           onchange={(e) => (check = onKind(check, k, e.currentTarget.checked))}
         />
-        {k}</label
+        {k}{#each check.except?.filter((x) => x.kind === k) ?? [] as x (x.list)}, not in “{LIST_WORDS[
+            x.list
+          ]}”{/each}</label
       >{/each}
   </fieldset>
   <fieldset class="wide">
@@ -173,10 +175,7 @@
           type="checkbox"
           checked={check.lists.includes(l)}
           disabled={check.lists.length === 1 && check.lists.includes(l)}
-          onchange={(e) =>
-            set({
-              lists: e.currentTarget.checked ? [...check.lists, l] : check.lists.filter((x) => x !== l)
-            })}
+          onchange={(e) => (check = onList(check, l, e.currentTarget.checked))}
         />
         {LIST_WORDS[l]}</label
       >{/each}

@@ -8,7 +8,7 @@
   import type { Kind } from '$lib/core/machine/machine';
   import { minutesInWords } from '$lib/core/readiness/board';
   import { LIST_WORDS, STATIONS, type Station } from '$lib/core/round/check';
-  import { added, blankCheck, cameWith, moved, onKind } from '$lib/core/round/edit';
+  import { added, askedAt, blankCheck, cameWith, moved } from '$lib/core/round/edit';
   import { roundChecksSchema } from '$lib/core/round/form';
   import { AS_IT_CAME, asked, costOf, listProblems, type RoundCheck } from '$lib/core/round/lists';
   import { commandForm } from '../form/command-form';
@@ -64,14 +64,7 @@
   /** Not on this kind, or not in this list. */
   const others = (station: Station) =>
     checks.filter((c) => c.station === station && !mine.some((m) => m.key === c.key));
-  function ask(c: RoundCheck) {
-    const here = c.lists.includes(list) ? c : { ...c, lists: [...c.lists, list] };
-    put(c.kinds.includes(kind) && !c.off ? here : onKind(here, kind, true));
-  }
-  function leave(c: RoundCheck) {
-    // Asked for in both lists it is left out of this one; else off this kind of machine.
-    put(c.lists.length > 1 ? { ...c, lists: c.lists.filter((l) => l !== list) } : onKind(c, kind, false));
-  }
+  const ask = (c: RoundCheck, on: boolean) => put(askedAt(c, { kind, list }, on));
   async function back() {
     const body = { from: kept.version, content: null, word: $said.word };
     if (!(await away.send('round.checks', body))) return;
@@ -112,7 +105,7 @@
                 style="accent-color: var(--ink)"
                 checked
                 aria-label="{c.title || 'not named yet'}: asked for here"
-                onchange={() => leave(c)}
+                onchange={() => ask(c, false)}
               />
               <button
                 type="button"
@@ -167,7 +160,7 @@
                 class="h-6 w-6 shrink-0"
                 style="accent-color: var(--ink)"
                 checked={false}
-                onchange={() => ask(c)}
+                onchange={() => ask(c, true)}
               />
               {c.title}</label
             >

@@ -100,7 +100,7 @@
         >It stays so</button
       >{/if}
     <button type="button" class="key" onclick={() => take({ said: 'wrong' })}>Left wrong: a finding</button>
-    {#if check.key === 'chain-slack'}<a class="key link" href="/machines/{machineId}/chain"
+    {#if check.figure === 'chain slack'}<a class="key link" href="/machines/{machineId}/chain"
         >Adjust it on the chain sheet</a
       >{/if}
   </Keys>

@@ -5,6 +5,7 @@
   import { show } from '$lib/core/quantity/quantity';
   import type { Check, Gauge } from '$lib/core/round/check';
   import { likelyReadings, unitOf, unitShown, withUnit } from '$lib/core/round/gauge';
+  import { figureKind } from '$lib/core/specs/kinds';
   import type { RoundDesk } from './desk.svelte';
   import Keys from './Keys.svelte';
 
@@ -34,7 +35,7 @@
     >{/each}
   <input
     class="field figure reads"
-    inputmode={gauge.figure === 'brake pedal height' ? 'text' : 'decimal'}
+    inputmode={gauge.figure && figureKind(gauge.figure).signed ? 'text' : 'decimal'}
     aria-label="{check.title}, its number"
     aria-invalid={error ? true : undefined}
     aria-describedby={error ? `${id}-found` : undefined}
