@@ -46,6 +46,7 @@ export function everyBody(pit: Pit): Record<Exclude<Kind, 'team.found'>, Record<
       reading: '3',
       tasks: []
     },
+    'machine.change': { machineId, name: 'N', maker: '', riderId: null },
     'reading.log': {
       id: outing,
       ...at,

@@ -42,7 +42,7 @@ export const VIEWS: Record<string, (app: App) => Promise<string>> = {
   stores: async () => '/stores',
   shims: async () => '/stores/shims',
   'valves of all engines': async () => '/valves',
-  'out of the book': async () => '/exchange',
+  'in and out': async () => '/exchange',
   jobs: async () => '/jobs',
   'what is checked': async () => '/rounds?kind=sport%20quad',
   job: async () => '/jobs/engine-oil-only',

@@ -29,16 +29,17 @@ export async function readBytes(request: Request, most: number, tooMuch: string)
   return all;
 }
 
-/** The longest form, a race day pasted in; photos come another way. */
+/** The longest form, a race day pasted in; photos and files come another way. */
 const MOST_BYTES = 2_000_000;
 
 /**
  * A JSON body. Only JSON: another site's form cannot send that without asking first.
+ * @param most bytes of it
  * @throws HttpError 400, 413 or 415
  */
-export async function readJson(request: Request): Promise<unknown> {
+export async function readJson(request: Request, most = MOST_BYTES): Promise<unknown> {
   if (!request.headers.get('content-type')?.startsWith('application/json')) error(415, 'Send JSON.');
-  const bytes = await readBytes(request, MOST_BYTES, 'That is too much for one form.');
+  const bytes = await readBytes(request, most, 'That is too much for one form.');
   try {
     return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
   } catch {

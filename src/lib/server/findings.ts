@@ -3,7 +3,9 @@ import type { Cause, Closing, Severity } from '../core/finding/finding';
 import type { Reminder } from '../core/finding/reminder';
 import type { Leaves, LeftFinding } from '../core/record/leaves';
 import { dayOf, type Day } from '../core/time/day';
+import { momentOn } from '../core/time/moment';
 import type { Db, Tx } from './db';
+import { refuseDay } from './moment';
 import { refuse } from './refusal';
 import type { Write } from './write';
 
@@ -66,6 +68,8 @@ export async function placeOfFinding(
 
 /** A finding written down by hand. @throws Refusal where the component is not on that machine */
 export async function addFinding({ tx, team, personId, now }: Write, f: FindingInput): Promise<void> {
+  const foundOn = f.foundOn ?? dayOf(now, team.timeZone);
+  refuseDay(foundOn, team.timeZone, now, 'foundOn');
   if (f.componentId) {
     const [on] =
       await tx`select machine_id from placement where team_id = ${team.id} and component_id = ${f.componentId}`;
@@ -74,22 +78,31 @@ export async function addFinding({ tx, team, personId, now }: Write, f: FindingI
   await tx`
     insert into finding (team_id, id, machine_id, component_id, cause, what, place, note, severity, found_on, found_at, created_by)
     values (${team.id}, ${f.id}, ${f.machineId}, ${f.componentId}, 'seen', ${f.what}, ${f.place}, ${f.note}, ${f.severity},
-      ${dayOf(now, team.timeZone)}, ${now}, ${personId})`;
+      ${foundOn}, ${momentOn(foundOn, team.timeZone, now)}, ${personId})`;
 }
 
 /** A finding closed with what was done; what it waited for is over with it. Closed twice is closed once. */
 export async function closeFinding(
   w: Write,
-  { findingId, word, how = 'done' }: { findingId: string; word: string; how?: Closing }
+  {
+    findingId,
+    word,
+    how = 'done',
+    closedOn
+  }: { findingId: string; word: string; how?: Closing; closedOn?: Day }
 ): Promise<void> {
-  await closeAll(w, w.tx`f.id = ${findingId}`, word, how);
+  await closeAll(w, w.tx`f.id = ${findingId}`, word, how, closedOn);
 }
 /** The same by hand. @throws Refusal with what it was closed with, where somebody was quicker and says otherwise */
 export async function closeByHand(w: Write, c: CloseFindingInput): Promise<void> {
   const { tx, team } = w;
   const [is] = await tx`
-    select f.closed_at, f.closed_word, f.closed_how, p.name as by from finding f left join person p on p.team_id = f.team_id and p.id = f.closed_by
+    select f.found_on, f.closed_at, f.closed_word, f.closed_how, p.name as by from finding f left join person p on p.team_id = f.team_id and p.id = f.closed_by
     where f.team_id = ${team.id} and f.id = ${c.findingId} for no key update of f`;
+  if (c.closedOn) {
+    refuseDay(c.closedOn, team.timeZone, w.now, 'closedOn');
+    if (is && c.closedOn < is.found_on) refuse('closedOn', 'It was found only after that day.');
+  }
   if (!is?.closed_at) return closeFinding(w, c);
   if (is.closed_word !== c.word || is.closed_how !== c.how)
     refuse('word', `${is.by} closed it: “${is.closed_word}”. What you write here is not kept.`);
@@ -118,10 +131,11 @@ async function closeAll(
   { tx, team, personId, now }: Write,
   which: ReturnType<Tx>,
   word: string,
-  how: Closing = 'done'
+  how: Closing = 'done',
+  on: Day = dayOf(now, team.timeZone)
 ): Promise<void> {
   const closed = await tx`
-    update finding f set closed_on = ${dayOf(now, team.timeZone)}, closed_at = ${now}, closed_by = ${personId}, closed_word = ${word}, closed_how = ${how}
+    update finding f set closed_on = ${on}, closed_at = greatest(f.found_at, ${momentOn(on, team.timeZone, now)}), closed_by = ${personId}, closed_word = ${word}, closed_how = ${how}
     where f.team_id = ${team.id} and f.closed_at is null and ${which} returning f.id`;
   if (closed.length > 0)
     await tx`

@@ -1,4 +1,4 @@
-import type { MachineInput } from '../core/machine/form';
+import type { MachineChange, MachineInput } from '../core/machine/form';
 import type { Kind } from '../core/machine/machine';
 import { dayOf } from '../core/time/day';
 import type { Db } from './db';
@@ -83,4 +83,14 @@ export async function addMachine({ tx, team, personId, now }: Write, input: Mach
       throw e;
     }
   }
+}
+
+/** Writes a machine's name, maker or rider otherwise; what is left out stays. */
+export async function changeMachine({ tx, team }: Write, m: MachineChange): Promise<void> {
+  if (m.name !== undefined)
+    await tx`update machine set name = ${m.name} where team_id = ${team.id} and id = ${m.machineId}`;
+  if (m.maker !== undefined)
+    await tx`update machine set maker = ${m.maker} where team_id = ${team.id} and id = ${m.machineId}`;
+  if (m.riderId !== undefined)
+    await tx`update machine set rider_id = ${m.riderId} where team_id = ${team.id} and id = ${m.machineId}`;
 }

@@ -1,11 +1,19 @@
 <script lang="ts">
   import Download from '@lucide/svelte/icons/download';
+  import ImportPanel from '$lib/ui/exchange/ImportPanel.svelte';
   import Calendars from '$lib/ui/exchange/Calendars.svelte';
   let { data } = $props();
 </script>
 
-<svelte:head><title>Out of the book · Hour Trail</title></svelte:head>
-<h1>Out of the book</h1>
+<svelte:head><title>In and out · Hour Trail</title></svelte:head>
+<h1>In and out</h1>
+<p class="quiet mt-1 max-w-2xl">
+  A notebook typed off, or years of a spreadsheet: it is told what each row would do before anything is
+  written, and the same file again changes nothing. A new team begins with its machines, then outings, tasks
+  and records.
+</p>
+<ImportPanel usual={{ day: data.today, kind: 'ride' }} />
+<h2 class="mt-8">Out of the book</h2>
 <p class="quiet mt-1 max-w-2xl">
   Every list as CSV: text that any spreadsheet opens, dates as year-month-day, units in the headings. A page
   that shows such a list has a link to it as it is narrowed there.
@@ -26,7 +34,9 @@
     {/each}
     <tr>
       <td class="font-bold">Shim drawer</td>
-      <td>sizes and how many of each: the drawer’s page reads it again</td>
+      <td
+        >sizes and how many of each; <a class="link" href="/stores/shims">the drawer’s page</a> takes it in again</td
+      >
       <td
         ><a class="link inline-flex items-center gap-1.5 py-1" href="/stores/shims.csv" download
           ><Download size={16} aria-hidden="true" /> shims.csv</a

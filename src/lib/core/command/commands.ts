@@ -12,7 +12,7 @@ import {
 import { id } from '../forms';
 import { meterChangeSchema, odometerSchema, raceDaySchema, readingSchema, strikeSchema } from '../hours/form';
 import type { Logged, RowAnswer } from './logged';
-import { eventSchema, machineSchema, personSchema, teamSchema } from '../machine/form';
+import { eventSchema, machineChangeSchema, machineSchema, personSchema, teamSchema } from '../machine/form';
 import { correctionSchema } from '../record/correction';
 import { ruleSchema } from '../rules/form';
 import {
@@ -78,6 +78,7 @@ export const COMMANDS = {
   'rule.set': ruleSchema,
 
   'machine.add': machineSchema,
+  'machine.change': machineChangeSchema,
   'reading.log': readingSchema,
   'reading.paste': raceDaySchema,
   'reading.strike': strikeSchema,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, name, remark } from '../forms';
+import { day, id, name, remark } from '../forms';
 import { CLOSINGS, SEVERITIES } from './finding';
 import { WAITS_FOR } from './reminder';
 
@@ -12,7 +12,9 @@ export const findingSchema = z.object({
   what: name('what is wrong', 200),
   place: z.string().trim().max(120, 'At most 120 characters.').default(''),
   note: remark,
-  severity: z.enum(SEVERITIES, { error: 'Fix now, watch, tell the owner, or park the machine?' })
+  severity: z.enum(SEVERITIES, { error: 'Fix now, watch, tell the owner, or park the machine?' }),
+  /** Left out: today. */
+  foundOn: day.optional()
 });
 export type FindingInput = z.infer<typeof findingSchema>;
 
@@ -20,7 +22,9 @@ export type FindingInput = z.infer<typeof findingSchema>;
 export const closeFindingSchema = z.object({
   findingId: id,
   how: z.enum(CLOSINGS).default('done'),
-  word: name('what was done, or what it turned out to be', 10_000)
+  word: name('what was done, or what it turned out to be', 10_000),
+  /** Left out: today. */
+  closedOn: day.optional()
 });
 export type CloseFindingInput = z.output<typeof closeFindingSchema>;
 

@@ -41,6 +41,15 @@ export const machineSchema = z.object({
 });
 export type MachineInput = z.infer<typeof machineSchema>;
 
+/** What is written otherwise about a machine that is in the book. What it is, and how its hours are counted, stays. */
+export const machineChangeSchema = z.object({
+  machineId: id,
+  name: name('what you call it', 60).optional(),
+  maker: z.string().trim().max(60, 'At most 60 characters.').optional(),
+  riderId: id.nullable().optional()
+});
+export type MachineChange = z.infer<typeof machineChangeSchema>;
+
 export const eventSchema = z
   .object({
     id,

@@ -21,7 +21,7 @@ import { estimateOuting, machineOfOuting } from '../estimates';
 import { addEvent, callOff } from '../events';
 import { keepFilter, washFilters } from '../filters';
 import { addFinding, closeByHand, placeOfFinding, regrade, waitForFinding } from '../findings';
-import { addMachine } from '../machines';
+import { addMachine, changeMachine } from '../machines';
 import { changeMeter } from '../meter-changes';
 import { logDistance, machineOfReading, strikeReading } from '../meters';
 import { attachPhoto, attachToFinding } from '../photos';
@@ -99,6 +99,7 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
   }),
 
   'machine.add': entry({ role: everyone, scope: (m) => ({ makes: [m.id] }), handle: addMachine }),
+  'machine.change': entry({ role: everyone, scope: (m) => onSheet(m.machineId), handle: changeMachine }),
   'reading.log': entry({
     role: everyone,
     scope: (r) => onMachine(r.machineId),

@@ -35,6 +35,7 @@ export const LISTS = {
       text('maker', 'maker'),
       text('kind', 'kind'),
       text('rider', 'rider'),
+      text('meter', 'meter'),
       text('in service since', 'since'),
       hours('running hours', 'total'),
       yes('estimated', 'estimated'),
@@ -44,9 +45,10 @@ export const LISTS = {
     ],
     rows: (sql, { team }, f) =>
       sql`
-        select m.plate, m.name, m.maker, m.kind, p.name as rider, m.in_service_on as since, s.total, s.estimated, s.distance, s.ready, m.remark
+        select m.id, m.plate, m.name, m.maker, m.kind, p.name as rider, t.kind as meter, m.in_service_on as since, s.total, s.estimated, s.distance, s.ready, m.remark
         from machine m left join person p on p.team_id = m.team_id and p.id = m.rider_id
         left join machine_standing s on s.team_id = m.team_id and s.machine_id = m.id
+        left join meter t on t.team_id = m.team_id and t.machine_id = m.id and t.removed_at is null and t.counts = 'hours'
         where m.team_id = ${team.id} ${on(sql, 'm.id', f.machine)} order by length(m.plate), m.plate, m.id`.cursor(
         AT_ONCE
       )
@@ -132,7 +134,8 @@ export const LISTS = {
     ],
     rows: (sql, { team }, f) =>
       sql`
-        select coalesce(m.plate, '') as plate, c.name as part, t.name, t.job, g.measure, o.name as counted, g.interval_amount, g.limit_amount, g.first_interval,
+        select t.id, g.id as part_id, t.ageing, t.anchoring, t.sensitivity, t.per_part, t.restarts_on_rebuild, t.answers,
+          coalesce(m.plate, '') as plate, c.name as part, t.name, t.job, g.measure, o.name as counted, g.interval_amount, g.limit_amount, g.first_interval,
           g.first_limit, g.shortened_to, d.done_on, d.hours as done_at, t.note
         from task t left join component c on c.team_id = t.team_id and c.id = t.component_id
         join task_place w on w.team_id = t.team_id and w.task_id = t.id
@@ -193,7 +196,7 @@ export const LISTS = {
     ],
     rows: (sql, { team }, f) =>
       sql`
-        select m.plate, c.name as part, f.what, f.place, f.severity, f.found_on, f.hours, p.name as by, f.note,
+        select f.id, m.plate, c.name as part, f.what, f.place, f.severity, f.found_on, f.hours, p.name as by, f.note,
           concat_ws(': ', w.waits_for, nullif(w.part, '')) as waits, f.closed_on, case when f.closed_at is not null then f.closed_how end as how,
           nullif(f.closed_word, '') as closed_word, q.name as closer
         from finding f join person p on p.team_id = f.team_id and p.id = f.created_by
@@ -216,13 +219,15 @@ export const LISTS = {
       text('plate', 'plate'),
       text('in', 'host'),
       text('place', 'place'),
+      text('fitted on', 'fitted'),
       hours('hours', 'total'),
       text('scrapped on', 'scrapped'),
       text('note', 'note')
     ],
     rows: (sql, reader, f) =>
       sql`
-        select c.kind, c.name, c.serial, m.plate, h.name as host, pl.place, c.total, ${local(sql, 'c.scrapped_at', reader, DAY)} as scrapped, c.note
+        select c.id, c.kind, c.name, c.serial, m.plate, h.name as host, pl.place, c.total,
+          (select ${local(sql, 'x.fitted_at', reader, DAY)} from fitting x where x.team_id = c.team_id and x.component_id = c.id and x.removed_at is null) as fitted, ${local(sql, 'c.scrapped_at', reader, DAY)} as scrapped, c.note
         from component c left join placement pl on pl.team_id = c.team_id and pl.component_id = c.id
         left join component h on h.team_id = pl.team_id and h.id = pl.host_id
         left join machine m on m.team_id = pl.team_id and m.id = pl.machine_id
@@ -250,7 +255,7 @@ export const LISTS = {
     ],
     rows: (sql, { team }, f) =>
       sql`
-        select m.plate, x.key, n.name as fastener, case when x.bound <> 'at most' then x.value end as low,
+        select x.id, m.plate, x.key, n.name as fastener, case when x.bound <> 'at most' then x.value end as low,
           case when x.bound <> 'at least' then coalesce(x.value_to, x.value) end as high, x.unit, x.text, concat_ws(', ', s.title, nullif(s.edition, '')) as source, x.page, x.confidence, x.variant
         from spec_figure x join machine m on m.team_id = x.team_id and m.id = x.machine_id
         left join fastener n on n.team_id = x.team_id and n.id = x.fastener_id
@@ -277,14 +282,23 @@ export const LISTS = {
       number('torque to', 'high'),
       text('torque unit', 'unit'),
       text('torque in words', 'words'),
+      text('torque source', 'source'),
+      text('torque page', 'page'),
+      text('torque how sure', 'confidence'),
+      text('pattern', 'pattern'),
+      text('lengths', 'lengths'),
+      text('comes with', 'comes_with'),
       text('note', 'note')
     ],
     rows: (sql, { team }, f) =>
       sql`
-        select m.plate, n.circuit, n.role, n.name, n.place, n.quantity, n.head, n.thread, n.seal, n.magnet, t.value as low, t.value_to as high, t.unit, t.text as words, n.note
+        select n.id, m.plate, n.circuit, n.role, n.name, n.place, n.quantity, n.head, n.thread, n.seal, n.magnet,
+          case when t.bound <> 'at most' then t.value end as low, case when t.bound <> 'at least' then coalesce(t.value_to, t.value) end as high,
+          t.unit, t.text as words, t.source, t.page, t.confidence, n.pattern, n.lengths, n.comes_with, n.note
         from fastener n join machine m on m.team_id = n.team_id and m.id = n.machine_id
         left join lateral (
-          select x.value, x.value_to, x.unit, x.text from spec_figure x
+          select x.value, x.value_to, x.bound, x.unit, x.text, x.page, x.confidence, concat_ws(', ', s.title, nullif(s.edition, '')) as source
+          from spec_figure x left join spec_source s on s.team_id = x.team_id and s.id = x.source_id
           where x.team_id = n.team_id and x.fastener_id = n.id and x.key = 'torque'
             and not exists (select 1 from spec_figure y where y.team_id = x.team_id and y.supersedes = x.id) order by x.variant limit 1) t on true
         where n.team_id = ${team.id} and n.removed_at is null ${on(sql, 'n.machine_id', f.machine)} order by length(m.plate), m.plate, n.position, n.id`.cursor(
@@ -323,7 +337,7 @@ export const LISTS = {
     ],
     rows: (sql, { team }) =>
       sql`
-        select o.name, o.grade, o.kind, o.ratings, o.additives, o.bottle_ml,
+        select o.id, o.name, o.grade, o.kind, o.ratings, o.additives, o.bottle_ml,
           coalesce((select sum(ml) from oil_movement x where x.team_id = o.team_id and x.oil_id = o.id), 0)::float8 as stock
         from oil o where o.team_id = ${team.id} and o.retired_at is null order by o.kind, o.name, o.grade, o.id`.cursor(
         AT_ONCE

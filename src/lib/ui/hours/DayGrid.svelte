@@ -94,12 +94,9 @@
   }
 </script>
 
-{#if pasting}{#await import('./PasteDay.svelte') then { default: PasteDay }}<PasteDay
-      {machines}
-      {people}
-      {today}
-      {day}
-      kind={kind as 'race'}
+{#if pasting}{#await import('../exchange/ImportPanel.svelte') then { default: ImportPanel }}<ImportPanel
+      only="outings"
+      usual={{ day, kind }}
       onleave={() => (pasting = false)}
     />{/await}{/if}
 <form onsubmit={save} class="mt-4" aria-label="Race day" novalidate>

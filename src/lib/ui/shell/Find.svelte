@@ -29,7 +29,11 @@
     { text: 'Shim drawer', note: 'by size, and what the next checks likely want', href: '/stores/shims' },
     { text: 'Valves', note: 'of all engines, beside one another', href: '/valves' },
     { text: 'Jobs', note: 'the work step by step, to change', href: '/jobs' },
-    { text: 'Out of the book', note: 'every list as CSV, calendars to subscribe to', href: '/exchange' },
+    {
+      text: 'In and out',
+      note: 'from a spreadsheet, every list as CSV, calendars',
+      href: '/exchange'
+    },
     { text: 'What is checked', note: 'the rounds, to change', href: '/rounds' },
     { text: 'New machine', note: 'add one to the fleet', href: '/machines/new' },
     { text: 'Team', note: 'people, teams, units', href: '/team' }
