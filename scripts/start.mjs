@@ -47,7 +47,7 @@ await main(async () => {
       PORT: String(port),
       ORIGIN: `http://${host}:${port}`,
       NODE_ENV: 'production',
-      BODY_SIZE_LIMIT: '16M'
+      BODY_SIZE_LIMIT: '1G'
     };
     // A large fleet takes its while; the server would seem dead meanwhile.
     const made = await must(

@@ -2,6 +2,7 @@ import { error, type Handle, type HandleServerError, type ServerInit } from '@sv
 import { building, dev } from '$app/environment';
 import { db } from '$lib/server/db';
 import { isLoopback } from '$lib/server/host';
+import { bringsTooMuch } from '$lib/server/limits';
 import { log, logFault } from '$lib/server/log';
 import { AWAY_WORDS, isAway } from '$lib/server/problems';
 import { refreshMissing } from '$lib/server/standing';
@@ -43,6 +44,8 @@ export const handle: Handle = async ({ event, resolve }) => {
     const from = URL.canParse(origin) ? new URL(origin).host : null;
     if (from !== event.request.headers.get('host')) error(403, 'That was sent by a page of somebody else.');
   }
+  if (bringsTooMuch(event.url.pathname, event.request.headers))
+    error(413, 'That is more than can be sent at once.');
   const { cookies, locals } = event;
   const theme = cookies.get('ht_theme');
   locals.theme = theme === 'dark' || theme === 'light' ? theme : 'auto';

@@ -37,7 +37,7 @@ export async function throwawayApp(work) {
       PORT: String(port),
       ORIGIN: url,
       NODE_ENV: 'production',
-      BODY_SIZE_LIMIT: '64M'
+      BODY_SIZE_LIMIT: '1G'
     };
     server = spawn(process.execPath, ['build/index.js'], { cwd: root, env, stdio: 'ignore' });
     for (let i = 0; i < 100; i++) {

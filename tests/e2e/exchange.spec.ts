@@ -146,3 +146,38 @@ test('outings are taken in from a calendar file: what is new is picked, the same
   await form.getByRole('button', { name: 'Leave' }).click();
   expect(await planned()).toHaveLength(2);
 });
+
+test('a whole team leaves as one file, and comes in again as a copy that stands the same', async ({
+  work: page,
+  app
+}) => {
+  await open(page, '/exchange');
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('link', { name: /, as one file$/ }).click();
+  const download = await waiting;
+  expect(download.suggestedFilename()).toMatch(/^[\w -]+ \d{4}-\d\d-\d\d\.zip$/);
+  const path = await download.path();
+
+  const panel = page.getByTestId('take-team');
+  await panel
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'notes.zip', mimeType: 'application/zip', buffer: Buffer.from('no zip') });
+  await expect(panel.getByText('This is no zip file, or a broken one.')).toBeVisible();
+  await panel.locator('input[type=file]').setInputFiles(path);
+  await expect(panel.getByText(/is on this server already.*12 machines/)).toBeVisible();
+  await panel.getByLabel('Beside it, as a copy called').fill('');
+  await panel.getByRole('button', { name: 'Take in as a copy' }).click();
+  await expect(panel.getByText(/what the team is called/)).toBeVisible();
+  await panel.getByLabel('Beside it, as a copy called').fill('Winter quarters');
+  await panel.getByRole('button', { name: 'Take in as a copy' }).dblclick();
+  await expect(
+    panel.getByText('Winter quarters is a team on this server now, with 12 machines.')
+  ).toBeVisible();
+
+  const standings = (team: string) => app.sql`
+    select m.plate, s.total, s.dues, s.findings, s.ready from machine_standing s join machine m on m.team_id = s.team_id and m.id = s.machine_id
+    join team t on t.id = s.team_id where t.name = ${team} or (${team} = '' and t.is_demo) order by m.plate`;
+  expect([...(await standings('Winter quarters'))]).toEqual([...(await standings(''))]);
+  await panel.getByRole('button', { name: 'Work in Winter quarters' }).click();
+  await expect(page.getByRole('link', { name: /^12 / }).first()).toBeVisible();
+});

@@ -32,7 +32,7 @@ export class Server {
         PORT: port,
         ORIGIN: this.url,
         NODE_ENV: 'production',
-        BODY_SIZE_LIMIT: '64M'
+        BODY_SIZE_LIMIT: '1G'
       },
       stdio: ['ignore', 'ignore', 'inherit']
     });

@@ -1,3 +1,9 @@
+import { createWriteStream } from 'node:fs';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { error } from '@sveltejs/kit';
 
 /**
@@ -44,5 +50,37 @@ export async function readJson(request: Request, most = MOST_BYTES): Promise<unk
     return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
   } catch {
     error(400, 'That is not JSON.');
+  }
+}
+
+/**
+ * Keeps what is sent in a file for as long as `run` takes: it may be more than fits in memory.
+ * @throws HttpError 413 as soon as there are more than `most` bytes
+ */
+export async function toDisk<T>(
+  request: Request,
+  most: number,
+  tooMuch: string,
+  run: (path: string) => Promise<T>
+): Promise<T> {
+  const folder = await mkdtemp(join(tmpdir(), 'hour-trail-in-'));
+  try {
+    const path = join(folder, 'sent');
+    let length = 0;
+    const counted = async function* (parts: AsyncIterable<Uint8Array>) {
+      for await (const part of parts) {
+        length += part.byteLength;
+        if (length > most) error(413, tooMuch);
+        yield part;
+      }
+    };
+    await pipeline(
+      request.body ? Readable.fromWeb(request.body as never) : Readable.from([]),
+      counted,
+      createWriteStream(path)
+    );
+    return await run(path);
+  } finally {
+    await rm(folder, { recursive: true, force: true });
   }
 }

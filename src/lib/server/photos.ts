@@ -21,6 +21,13 @@ interface Made {
   height: number;
 }
 
+/** A kept photo as it stands in a list. @throws Error where it is no image */
+export const makeSmall = (jpeg: Buffer): Promise<Buffer> =>
+  sharp(jpeg, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
+    .resize(SMALL, SMALL, { fit: 'inside' })
+    .jpeg({ quality: 70 })
+    .toBuffer();
+
 /** Reads the pixels of what was sent, whatever it is called, and makes them small. @throws Refusal where it is no photo */
 export async function makePhoto(sent: Uint8Array): Promise<Made> {
   if (sent.byteLength > MOST_BYTES) refuse('photo', 'At most 15 MB: take it with less resolution.');
@@ -28,18 +35,13 @@ export async function makePhoto(sent: Uint8Array): Promise<Made> {
     const image = sharp(sent, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
     const { format } = await image.metadata();
     if (!format || !FORMATS.has(format)) refuse('photo', 'Not a photo: JPEG, PNG or WebP.');
-    const upright = image.rotate().flatten({ background: '#ffffff' });
-    const { data, info } = await upright
-      .clone()
+    const { data, info } = await image
+      .rotate()
+      .flatten({ background: '#ffffff' })
       .resize(LARGE, LARGE, { fit: 'inside', withoutEnlargement: true })
       .jpeg({ quality: 80 })
       .toBuffer({ resolveWithObject: true });
-    const small = await upright
-      .clone()
-      .resize(SMALL, SMALL, { fit: 'inside' })
-      .jpeg({ quality: 70 })
-      .toBuffer();
-    return { jpeg: data, small, width: info.width, height: info.height };
+    return { jpeg: data, small: await makeSmall(data), width: info.width, height: info.height };
   } catch (e) {
     if (e instanceof Error && 'errors' in e) throw e;
     return refuse('photo', 'Not a photo, or a broken one: JPEG, PNG or WebP.');

@@ -1,6 +1,7 @@
 <script lang="ts">
   import Download from '@lucide/svelte/icons/download';
   import ImportPanel from '$lib/ui/exchange/ImportPanel.svelte';
+  import TakeTeam from '$lib/ui/exchange/TakeTeam.svelte';
   import Calendars from '$lib/ui/exchange/Calendars.svelte';
   let { data } = $props();
 </script>
@@ -45,4 +46,18 @@
     </tr>
   </tbody>
 </table>
+<h2 class="mt-8">The whole team as one file</h2>
+<p class="quiet mt-1 max-w-2xl">
+  Everything that was written, with its photos, as JSON in a zip (<a
+    class="link"
+    href="/exchange/team.schema.json">what stands in it</a
+  >). Taken in again, here or on another server, it is the same book. Addresses of calendars are not in it.
+  Who has the file has the book: keep it as you keep the notebook.
+</p>
+<p class="mt-2">
+  <a class="link inline-flex min-h-11 items-center gap-1.5" href="/exchange/team.zip" download
+    ><Download size={18} aria-hidden="true" /> {data.team?.name}, as one file</a
+  >
+</p>
+<TakeTeam />
 <Calendars feeds={data.feeds} machines={data.machines} people={data.people} />

@@ -6,6 +6,7 @@
   import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';
   import { send } from '$lib/ui/form/send';
+  import { workAt } from '$lib/ui/form/device';
 
   let { data, form } = $props();
   let name = $state(untrack(() => form?.typed.name ?? ''));
@@ -22,11 +23,6 @@
     id = crypto.randomUUID();
     name = '';
     await invalidateAll();
-  }
-  function work(teamId: string) {
-    document.cookie = `ht_team=${teamId}; ${YEAR}`;
-    document.cookie = `ht_who=; path=/; max-age=0`;
-    location.assign('/');
   }
   async function units(e: Event) {
     document.cookie = `ht_units=${(e.currentTarget as HTMLInputElement).value}; ${YEAR}`;
@@ -96,7 +92,7 @@
           {#if t.id === data.team?.id}<span class="quiet">this device works here</span>{:else}<button
               type="button"
               class="link"
-              onclick={() => work(t.id)}>Work here</button
+              onclick={() => workAt(t.id)}>Work here</button
             >{/if}
         </li>
       {/each}

@@ -4,6 +4,7 @@
   import { ROLES } from '$lib/core/team/team';
   import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';
+  import TakeTeam from '$lib/ui/exchange/TakeTeam.svelte';
   import { send } from '$lib/ui/form/send';
 
   let { data, form } = $props();
@@ -104,5 +105,8 @@
         The demo team is not loaded here. On the machine that runs this: <code>npm run demo:reset</code>.
       </p>
     {/if}
+    <h2 class="mt-8">Or bring a team along</h2>
+    <p class="mt-3">The whole book of a team, as one file from another server.</p>
+    <TakeTeam />
   </section>
 </div>

@@ -20,7 +20,7 @@ export const STANDING_VERSION = 2;
 const maybe = <T>(schema: z.ZodType<T>) => schema.nullable();
 const amount = maybe(z.number());
 const named = z.object({ id: z.string(), name: z.string() });
-const byStrain = z.partialRecord(z.enum(STRAINS), z.number());
+export const byStrain = z.partialRecord(z.enum(STRAINS), z.number());
 
 const counting = z.object({
   id: z.string(),

@@ -25,9 +25,9 @@ const drive: Shape<Drive> = {
   links: none,
   halfLink: z.boolean()
 };
-const driveV1 = z.object({ v: z.literal(1), drive: z.object(drive) });
+export const keptDrive = z.object({ v: z.literal(1), drive: z.object(drive) });
 export const writeDrive = (d: Drive) => ({ v: 1 as const, drive: d });
-export const readDrive = (kept: unknown): Drive => readStored('a chain drive', driveV1, kept).drive;
+export const readDrive = (kept: unknown): Drive => readStored('a chain drive', keptDrive, kept).drive;
 
 /** A chain measured over pitches, with the pitch it was reckoned by. */
 export interface KeptLength {
@@ -37,7 +37,7 @@ export interface KeptLength {
   pitch: number;
 }
 const keptLength: Shape<KeptLength> = { measured: z.number(), pitches: z.number().int(), pitch: z.number() };
-const lengthV1 = z.object({ v: z.literal(1), ...keptLength });
+export const lengthV1 = z.object({ v: z.literal(1), ...keptLength });
 export const writeLength = (l: KeptLength) => ({ v: 1 as const, ...l });
 export function readLength(kept: unknown): KeptLength {
   const { measured, pitches, pitch } = readStored('the length of a chain', lengthV1, kept);
@@ -55,7 +55,7 @@ const keptLook: Shape<KeptLook> = {
   guides: z.enum(GUIDES).nullable(),
   note: z.string()
 };
-const lookV1 = z.object({ v: z.literal(1), ...keptLook });
+export const lookV1 = z.object({ v: z.literal(1), ...keptLook });
 export const writeLook = (l: KeptLook) => ({ v: 1 as const, ...l });
 export function readLook(kept: unknown): KeptLook {
   const { front, rear, joint, stiff, guides, note } = readStored('the look of a chain', lookV1, kept);
@@ -67,7 +67,7 @@ export interface KeptDressing {
   dressing: (typeof DRESSINGS)[number];
 }
 const keptDressing: Shape<KeptDressing> = { cleaned: z.boolean(), dressing: z.enum(DRESSINGS) };
-const dressingV1 = z.object({ v: z.literal(1), ...keptDressing });
+export const dressingV1 = z.object({ v: z.literal(1), ...keptDressing });
 export const writeDressing = (d: KeptDressing) => ({ v: 1 as const, ...d });
 export function readDressing(kept: unknown): KeptDressing {
   const { cleaned, dressing } = readStored('a dressing', dressingV1, kept);

@@ -75,7 +75,7 @@ const input: z.ZodType<StepInput> = z.discriminatedUnion('type', [
 ]);
 
 const stepNow = z.object({ v: z.literal(3), ...({ ...stepSame, input } satisfies Shape<Step>) });
-const storedStep = z.discriminatedUnion('v', [stepV1, stepV2, stepNow]);
+export const storedStep = z.discriminatedUnion('v', [stepV1, stepV2, stepNow]);
 
 /** A step of a visit as it is kept. @throws UnreadableError */
 export function readStep(kept: unknown): Step {
@@ -97,7 +97,7 @@ const itemNow = z.object({
   v: z.literal(3),
   ...({ ...itemSame, torque: maybe(number), found: z.array(foundBefore) } satisfies Shape<OpenedItem>)
 });
-const storedItem = z.discriminatedUnion('v', [itemV1, itemV2, itemNow]);
+export const storedItem = z.discriminatedUnion('v', [itemV1, itemV2, itemNow]);
 
 /** Something opened in a visit, as it is kept. @throws UnreadableError */
 export function readItem(kept: unknown): OpenedItem {
@@ -115,7 +115,7 @@ export const writeItem = (item: OpenedItem) => ({ v: 3, ...item });
 
 /** What a visit keeps of its plan besides its steps and what it opens. */
 export type PlanHead = Pick<VisitPlan, 'jobs' | 'points' | 'estimate'>;
-const storedPlan = z.discriminatedUnion('v', [
+export const storedPlan = z.discriminatedUnion('v', [
   z.object({
     v: z.literal(1),
     ...({
@@ -132,7 +132,7 @@ export function readPlan(kept: unknown): PlanHead {
 }
 export const writePlan = ({ jobs, points, estimate }: PlanHead) => ({ v: 1, jobs, points, estimate });
 
-const storedTemplate = z.discriminatedUnion('v', [
+export const storedTemplate = z.discriminatedUnion('v', [
   templateV1,
   z.object({ v: z.literal(2), ...templateShape })
 ]);

@@ -214,7 +214,7 @@ const recordV2to3 = (r: RecordV2): JobRecord & { v: 3 } => {
   };
 };
 
-const storedRecord = z.discriminatedUnion('v', [recordV1, recordV2, recordNow]);
+export const storedRecord = z.discriminatedUnion('v', [recordV1, recordV2, recordNow]);
 
 /** The record of a job as it is kept. @throws UnreadableError */
 export function readRecord(kept: unknown): JobRecord {

@@ -137,8 +137,8 @@ export const roundChecks = z
     for (const p of listProblems(list)) ctx.addIssue({ code: 'custom', path: p.path, message: p.message });
   });
 
-const keptV1 = z.object({ v: z.literal(1), checks: z.array(check) });
+export const keptChecks = z.object({ v: z.literal(1), checks: z.array(check) });
 /** A team's checks as they are kept. @throws UnreadableError */
 export const readChecks = (kept: unknown): RoundCheck[] =>
-  readStored('what is checked in a round', keptV1, kept).checks;
+  readStored('what is checked in a round', keptChecks, kept).checks;
 export const writeChecks = (checks: readonly RoundCheck[]) => ({ v: 1 as const, checks });

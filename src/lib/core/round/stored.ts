@@ -15,10 +15,10 @@ const answer: Shape<Answer> = {
   severity: z.enum(SEVERITIES).nullable(),
   note: z.string()
 };
-const answerV1 = z.object({ v: z.literal(1), ...answer });
+export const keptAnswer = z.object({ v: z.literal(1), ...answer });
 export const writeAnswer = (a: Answer) => ({ v: 1 as const, ...a });
 /** @throws UnreadableError */
 export function readAnswerKept(kept: unknown): Answer {
-  const { v: _, ...rest } = readStored('an answer of a round', answerV1, kept);
+  const { v: _, ...rest } = readStored('an answer of a round', keptAnswer, kept);
   return rest;
 }

@@ -31,20 +31,21 @@ const headShape: Shape<Head> = {
   acrossUm: z.number().int().nullable(),
   guide: z.object(guideShape)
 };
-const headV1 = z.object({ v: z.literal(1), ...headShape });
+export const keptHead = z.object({ v: z.literal(1), ...headShape });
 
 export const newHead = (layout: Layout): Head => ({ layout, series: null, acrossUm: null, guide: NO_GUIDE });
 export const writeHead = (head: Head) => ({ v: 1 as const, ...head });
 export function readHead(kept: unknown): Head {
-  const { layout, series, acrossUm, guide } = readStored('a head', headV1, kept);
+  const { layout, series, acrossUm, guide } = readStored('a head', keptHead, kept);
   return { layout, series, acrossUm, guide };
 }
 
-const measuredV1 = z.object({ v: z.literal(1), measured: measuredSchema });
+export const keptMeasured = z.object({ v: z.literal(1), measured: measuredSchema });
 export const writeMeasured = (measured: Measured) => ({ v: 1 as const, measured });
-export const readMeasured = (kept: unknown): Measured => readStored('a clearance', measuredV1, kept).measured;
+export const readMeasured = (kept: unknown): Measured =>
+  readStored('a clearance', keptMeasured, kept).measured;
 
 export type KeptPlan = NonNullable<PlanChoiceInput['plan']>;
-const planV1 = z.object({ v: z.literal(1), plan: planSchema.shape.plan.unwrap() });
+export const keptPlan = z.object({ v: z.literal(1), plan: planSchema.shape.plan.unwrap() });
 export const writeKeptPlan = (plan: KeptPlan) => ({ v: 1 as const, plan });
-export const readKeptPlan = (kept: unknown): KeptPlan => readStored('a shim plan', planV1, kept).plan;
+export const readKeptPlan = (kept: unknown): KeptPlan => readStored('a shim plan', keptPlan, kept).plan;

@@ -18,7 +18,7 @@ export interface KeptEntry {
 }
 
 /** Version 1: a measured value was a bare number in its step's unit. Version 2: it carries the unit it was read in. */
-const content = z.discriminatedUnion('v', [
+export const keptContent = z.discriminatedUnion('v', [
   z.looseObject({ v: z.literal(1), value: z.number().optional() }),
   z.looseObject({ v: z.literal(2) })
 ]);
@@ -28,7 +28,7 @@ export function readEntry(kept: KeptEntry): Entry {
   const { seq, at, by, unit, ...row } = kept;
   const document = readStored(
     'an entry of a visit',
-    content,
+    keptContent,
     withVersion(kept.content, () => 1)
   );
   const up: Record<string, unknown> = { ...document };

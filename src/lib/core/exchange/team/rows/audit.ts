@@ -1,0 +1,12 @@
+import { id, json, moment, none, row, text } from '../columns';
+
+export const command = row({
+  id,
+  kind: text,
+  person_id: id,
+  device: text,
+  at: moment,
+  received_at: moment,
+  body: json,
+  answer: none(json)
+});

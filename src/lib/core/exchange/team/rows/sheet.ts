@@ -1,0 +1,53 @@
+import { flag, id, ids, int, moment, none, num, row, text } from '../columns';
+
+export const fastener = row({
+  id,
+  machine_id: id,
+  circuit: none(text),
+  role: text,
+  name: text,
+  place: text,
+  quantity: int,
+  magnet: flag,
+  seal: text,
+  note: text,
+  position: int,
+  created_by: id,
+  created_at: moment,
+  head: text,
+  thread: text,
+  pattern: text,
+  at_x: none(num),
+  at_y: none(num),
+  lean: text,
+  covers: ids,
+  oiled: flag,
+  adapter: flag,
+  removed_at: none(moment),
+  removed_by: none(id),
+  comes_with: text,
+  lengths: text
+});
+export const specFigure = row({
+  id,
+  machine_id: id,
+  key: text,
+  fastener_id: none(id),
+  dimension: none(text),
+  base: none(num),
+  value: none(num),
+  unit: none(text),
+  text: none(text),
+  source_id: id,
+  page: text,
+  confidence: text,
+  variant: text,
+  supersedes: none(id),
+  created_at: moment,
+  created_by: id,
+  base_to: none(num),
+  value_to: none(num),
+  copied_from: none(id),
+  bound: text
+});
+export const figureCheck = row({ figure_id: id, modification_id: id, checked_at: moment, checked_by: id });
