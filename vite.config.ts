@@ -1,10 +1,20 @@
+import type { Server } from 'node:http';
 import { availableParallelism } from 'node:os';
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vitest/config';
+import { relay } from './scripts/lib/relay.mjs';
 
 export default defineConfig({
-  plugins: [tailwindcss(), sveltekit()],
+  plugins: [
+    tailwindcss(),
+    sveltekit(),
+    // Instruments speak to the app while it is worked on, too.
+    {
+      name: 'instruments',
+      configureServer: ({ httpServer }) => void (httpServer && relay(httpServer as Server))
+    }
+  ],
   test: {
     // Half of their time the database tests wait for PostgreSQL.
     maxWorkers: Math.max(2, availableParallelism() - 1),
@@ -15,7 +25,9 @@ export default defineConfig({
           name: 'core',
           include: ['src/lib/core/**/*.test.ts', 'scripts/**/*.test.ts'],
           // What is pure leaves nothing behind: loaded once for all files, not anew for each, it takes half as long.
-          isolate: false
+          isolate: false,
+          // Against a test that hangs; how fast it is hangs on the machine.
+          testTimeout: 30_000
         }
       },
       {

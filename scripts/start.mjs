@@ -64,7 +64,7 @@ await main(async () => {
       });
       if (out.trim()) say(out.trim());
     }
-    server = keepServing({ command: process.execPath, args: ['build/index.js'], cwd: root, env }, (code) => {
+    server = keepServing({ command: process.execPath, args: ['scripts/app.mjs'], cwd: root, env }, (code) => {
       console.error('\n  The server ends as soon as it is started. What it said stands above.\n');
       void end(code || 1);
     });

@@ -39,7 +39,7 @@ export async function throwawayApp(work) {
       NODE_ENV: 'production',
       BODY_SIZE_LIMIT: '1G'
     };
-    server = spawn(process.execPath, ['build/index.js'], { cwd: root, env, stdio: 'ignore' });
+    server = spawn(process.execPath, ['scripts/app.mjs'], { cwd: root, env, stdio: 'ignore' });
     for (let i = 0; i < 100; i++) {
       if (
         await fetch(`${url}/health`, { redirect: 'manual' }).then(

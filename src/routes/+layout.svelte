@@ -34,6 +34,7 @@
   onMount(() => {
     single = localStorage.getItem('ht_single_keys') !== 'off';
     offline = !navigator.onLine;
+    shell.instruments = localStorage.getItem('ht_instruments') === 'on';
     ready = true;
     left();
   });
@@ -190,6 +191,10 @@
       {/if}
     </div>
   </section>
+{/if}
+
+{#if shell.instruments && data.team && page.route.id !== '/instruments'}
+  {#await import('$lib/ui/instrument/Heard.svelte') then { default: Heard }}<Heard />{/await}
 {/if}
 
 {#if shell.said}

@@ -14,6 +14,7 @@ export const jobRecord = (more: Partial<JobRecord> = {}): JobRecord => ({
   remarks: [],
   measured: [],
   passedOver: [],
+  instruments: [],
   minutes: 30,
   afterwards: false,
   estimate: null,

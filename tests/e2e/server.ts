@@ -24,7 +24,7 @@ export class Server {
 
   async start(): Promise<void> {
     const { port } = new URL(this.url);
-    this.#process = spawn(process.execPath, ['build/index.js'], {
+    this.#process = spawn(process.execPath, ['scripts/app.mjs'], {
       env: {
         ...process.env,
         DATABASE_URL: this.databaseUrl,

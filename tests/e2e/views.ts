@@ -43,6 +43,7 @@ export const VIEWS: Record<string, (app: App) => Promise<string>> = {
   shims: async () => '/stores/shims',
   'valves of all engines': async () => '/valves',
   'in and out': async () => '/exchange',
+  instruments: async () => '/instruments',
   jobs: async () => '/jobs',
   'what is checked': async () => '/rounds?kind=sport%20quad',
   job: async () => '/jobs/engine-oil-only',

@@ -17,7 +17,7 @@ export async function listReadings(
   most = 12
 ): Promise<ReadingRow[]> {
   return (await sql`
-    select r.id, r.read_at as at, r.value, r.ridden, r.remark, p.name as by, r.settled, r.settled_reason as "settledReason", s.reason as struck,
+    select r.id, r.read_at as at, r.value, r.ridden, r.remark, p.name as by, r.instrument, r.settled, r.settled_reason as "settledReason", s.reason as struck,
       (select count(*)::int from meter m2 where m2.team_id = r.team_id and m2.machine_id = r.machine_id and m2.counts = m.counts and m2.fitted_at <= m.fitted_at) as meter,
       m.counts, r.estimated_from as "estimatedFrom", r.before_outing as "beforeOuting"
     from reading r

@@ -149,6 +149,7 @@ export async function writeEntries(tx: Db, teamId: string, taken: readonly Taken
       estimated_from: r.from,
       before_outing: r.before,
       remark: r.before ? '' : input.remark,
+      instrument: r.before ? '' : input.instrument,
       doubts: r.doubts,
       settled: r.doubts.length > 0 ? input.settlement!.as : null,
       settled_reason: r.doubts.length > 0 ? input.settlement!.reason : '',
@@ -157,9 +158,9 @@ export async function writeEntries(tx: Db, teamId: string, taken: readonly Taken
   );
   if (rows.length > 0)
     await tx`
-      insert into reading (team_id, id, machine_id, meter_id, outing_id, read_at, value, ridden, estimated_from, before_outing, remark, doubts, settled, settled_reason, created_by)
-      select ${teamId}, r.id, r.machine_id, r.meter_id, r.outing_id, r.read_at, r.value, r.ridden, r.estimated_from, r.before_outing, r.remark,
+      insert into reading (team_id, id, machine_id, meter_id, outing_id, read_at, value, ridden, estimated_from, before_outing, remark, instrument, doubts, settled, settled_reason, created_by)
+      select ${teamId}, r.id, r.machine_id, r.meter_id, r.outing_id, r.read_at, r.value, r.ridden, r.estimated_from, r.before_outing, r.remark, r.instrument,
         array(select jsonb_array_elements_text(r.doubts)), r.settled, r.settled_reason, r.created_by
       from jsonb_to_recordset(${tx.json(rows)}) as r (id uuid, machine_id uuid, meter_id uuid, outing_id uuid, read_at timestamptz, value int, ridden int,
-        estimated_from text, before_outing boolean, remark text, doubts jsonb, settled text, settled_reason text, created_by uuid)`;
+        estimated_from text, before_outing boolean, remark text, instrument text, doubts jsonb, settled text, settled_reason text, created_by uuid)`;
 }

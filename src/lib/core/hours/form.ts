@@ -64,6 +64,8 @@ export const readingSchema = z
     before: hoursTypedOrNone,
     day,
     remark,
+    /** That the hours were read off by itself; empty: they were typed. */
+    instrument: z.string().trim().max(60).default(''),
     riderId: id.nullable().default(null),
     /** Null for a mere reading; else it closes an outing of this kind. */
     outing: z

@@ -6,6 +6,8 @@ export interface ReadingRow {
   ridden: number | null;
   remark: string;
   by: string;
+  /** That it was read off by itself; empty: it was typed. */
+  instrument: string;
   settled: string | null;
   settledReason: string;
   struck: string | null;

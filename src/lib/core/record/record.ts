@@ -4,7 +4,8 @@ import { readDrain, type OilLook } from '../debris/trend';
 import { consumption, type Consumption } from '../fluids/ledger';
 import type { LevelReading } from '../fluids/level';
 import type { Band, Judgement } from '../quantity/band';
-import type { Quantity } from '../quantity/quantity';
+import { quantity, show, type Quantity } from '../quantity/quantity';
+import type { DoneContent } from '../visit/entry';
 import type { HouseRules } from '../rules/rules';
 import type { Circuit } from '../specs/sheet';
 import type { VisitPlan } from '../job/plan';
@@ -84,6 +85,8 @@ export interface JobRecord {
   /** Numbers that checks were passed with. */
   measured: MeasuredRecord[];
   passedOver: { name: string; reason: string }[];
+  /** Numbers that an instrument said by itself: what it was, what it said, which it was. */
+  instruments: { title: string; said: string; instrument: string }[];
   minutes: number;
   /** Written down after the work was done elsewhere: its minutes say nothing. */
   afterwards: boolean;
@@ -221,11 +224,33 @@ export function drawUpRecord(
       const point = plan.points.find((p) => p.id === id);
       return point ? [{ name: point.name, reason }] : [];
     }),
+    instruments: [
+      ...steps.flatMap((s) =>
+        s.written.flatMap((w) =>
+          w.instrument ? [{ title: s.step.title, said: saidAt(w), instrument: w.instrument }] : []
+        )
+      ),
+      ...items.flatMap((i) =>
+        i.instrument && i.torque
+          ? [{ title: i.item.name, said: show(i.torque), instrument: i.instrument }]
+          : []
+      )
+    ],
     minutes,
     afterwards: steps.some((s) => s.written.some((w) => w.afterwards)),
     estimate: plan.estimate ?? null
   };
 }
+
+/** The number of an entry, as it was read. */
+const saidAt = (w: DoneContent): string =>
+  w.asWritten ??
+  w.slack?.asWritten ??
+  (w.measured
+    ? show(quantity(w.measured.value, w.measured.unit))
+    : w.clearances
+      ? `${w.clearances.valves} valves`
+      : '');
 
 function circuitRecord(circuit: Circuit, state: VisitState, steps: readonly StepState[]): CircuitRecord {
   const drain = steps.find((s) => s.step.input.type === 'drained' && s.step.input.circuit === circuit);

@@ -154,6 +154,10 @@ const recordNow = z.object({
       } satisfies Shape<MeasuredRecord>)
     ),
     passedOver: z.array(z.object({ name: z.string(), reason: z.string() })),
+    // Records of before knew of none.
+    instruments: z
+      .array(z.object({ title: z.string(), said: z.string(), instrument: z.string() }))
+      .default([]),
     estimate: maybe(estimate)
   } satisfies Shape<JobRecord>)
 });
@@ -180,6 +184,7 @@ const recordV2to3 = (r: RecordV2): JobRecord & { v: 3 } => {
     ...rest,
     afterwards: false,
     v: 3,
+    instruments: [],
     debris: r.debris.map((d) => ({
       place: d.place,
       grade: d.grade,

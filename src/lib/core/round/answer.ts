@@ -23,6 +23,8 @@ export interface Answer {
   /** How grave, where it is wrong. */
   severity: Severity | null;
   note: string;
+  /** That the number was read off by itself; null: it was typed or tapped. */
+  instrument: string | null;
 }
 
 /** The same as fields hold it. */
@@ -36,6 +38,7 @@ export interface TypedAnswer {
   dry: boolean;
   severity: Severity | null;
   note: string;
+  instrument: string;
 }
 export const untyped = (check: string, said: Said = 'well'): TypedAnswer => ({
   check,
@@ -46,7 +49,8 @@ export const untyped = (check: string, said: Said = 'well'): TypedAnswer => ({
   count: '',
   dry: false,
   severity: null,
-  note: ''
+  note: '',
+  instrument: ''
 });
 
 /**
@@ -71,7 +75,8 @@ export function readAnswer(
     count: null,
     dry: false,
     severity: typed.said === 'wrong' ? (typed.severity ?? check.severity) : null,
-    note
+    note,
+    instrument: null
   };
   if (typed.said === 'passed over' && note === '') errors['note'] = 'Say why, in a few words.';
   if (typed.said === 'none' || typed.said === 'passed over')
@@ -145,6 +150,7 @@ export function readAnswer(
       answer.severity = typed.severity ?? check.severity;
     }
   }
+  if (answer.found) answer.instrument = typed.instrument.trim() || null;
   return Object.keys(errors).length > 0 ? { ok: false, errors } : { ok: true, answer };
 }
 

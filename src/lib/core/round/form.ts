@@ -18,7 +18,8 @@ export const answerTyped = z.object({
   count: short(12),
   dry: z.boolean().default(false),
   severity: z.enum(SEVERITIES).nullable().default(null),
-  note: z.string().trim().max(150, 'At most 150 characters.').default('')
+  note: z.string().trim().max(150, 'At most 150 characters.').default(''),
+  instrument: short(60)
 }) satisfies z.ZodType<TypedAnswer>;
 
 /** A round, or part of one, sent in one go: as many checks as were answered meanwhile. */

@@ -42,7 +42,7 @@ function judgeNumber(check: Measure, a: Answer, band: Band | null): Judged {
   const words =
     a.set && a.found && a.set.base !== a.found.base
       ? `found ${show(a.found)}, set to ${show(a.set)}`
-      : show(now);
+      : `${show(now)}${a.instrument ? `, by ${a.instrument}` : ''}`;
   const outside = band !== null && judge(now, band) === 'outside';
   const noted = a.note ? `${words}: ${a.note}` : words;
   // Outside of what the maker prints, on purpose: the reason stands with it.
@@ -68,7 +68,7 @@ export function judgeAnswer(check: Check, a: Answer, band: Band | null): Judged 
   if (check.how === 'measure' && a.found) return judgeNumber(check, a, band);
   if (check.how === 'torque') return judgeHeld(check, a, band);
   const pumps = a.count === null ? '' : `${a.count} ${a.count === 1 ? 'pump' : 'pumps'}`;
-  const read = a.found ? show(a.found) : '';
+  const read = a.found ? `${show(a.found)}${a.instrument ? `, by ${a.instrument}` : ''}` : '';
   const given =
     check.how === 'count'
       ? pumps && a.dry

@@ -13,7 +13,9 @@ const answer: Shape<Answer> = {
   count: z.number().int().nullable(),
   dry: z.boolean(),
   severity: z.enum(SEVERITIES).nullable(),
-  note: z.string()
+  note: z.string(),
+  // Answers of before knew of none.
+  instrument: z.string().nullable().default(null)
 };
 export const keptAnswer = z.object({ v: z.literal(1), ...answer });
 export const writeAnswer = (a: Answer) => ({ v: 1 as const, ...a });

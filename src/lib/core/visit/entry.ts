@@ -36,8 +36,12 @@ const torqueUnits = UNIT_NAMES.filter((u) => UNITS[u].dimension === 'torque') as
 
 export const VERDICTS = ['carry on', 'look again sooner', 'find the source', 'park it'] as const;
 
+/** The instrument that a number was read off by itself; a number that was typed has none. */
+const instrument = z.string().trim().max(60).optional();
+
 export const doneSchema = z.object({
   remark,
+  instrument,
   /** Drained, or one pour. */
   ml: ml.optional(),
   /** As it was written: "1.15 US qt". */
@@ -106,6 +110,7 @@ export const torquedSchema = z.object({
   /** Needed where the value is not the sheet's. */
   reason: remark,
   wrenchId: z.uuid().optional(),
+  instrument,
   /** With an adapter: what the wrench was set to, in newton metres, and how the adapter stood. */
   settingNm: z.number().positive().max(2000).optional(),
   adapterId: z.uuid().optional(),

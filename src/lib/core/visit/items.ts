@@ -15,6 +15,8 @@ export interface ItemState {
   opened: boolean;
   torque: Quantity | null;
   wrenchId: string | null;
+  /** That the torque was read off by itself. */
+  instrument: string | null;
   settingNm: number | null;
   reason: string | null;
   seal: 'new' | 'again' | null;
@@ -34,6 +36,7 @@ export function freshItem(item: OpenedItem): ItemState {
     opened: false,
     torque: null,
     wrenchId: null,
+    instrument: null,
     settingNm: null,
     reason: null,
     seal: null,
@@ -90,6 +93,7 @@ export function applyToItem(i: ItemState, entry: Entry & { itemKey: string }): v
   i.at = entry.at;
   i.torque = entry.action === 'torqued' ? quantity(entry.content.value, entry.content.unit) : null;
   i.wrenchId = entry.action === 'torqued' ? (entry.content.wrenchId ?? null) : null;
+  i.instrument = entry.action === 'torqued' ? (entry.content.instrument ?? null) : null;
   i.settingNm = entry.action === 'torqued' ? (entry.content.settingNm ?? null) : null;
   i.reason =
     entry.action === 'torqued'

@@ -66,12 +66,13 @@ export const LISTS = {
       text('settled as', 'settled'),
       text('struck out because', 'struck'),
       text('remark', 'remark'),
-      text('by', 'by')
+      text('by', 'by'),
+      text('read off by', 'instrument')
     ],
     rows: (sql, reader, f) =>
       sql`
         select m.plate, ${local(sql, 'r.read_at', reader, MOMENT)} as read_at, r.value, r.ridden, o.kind as outing, r.doubts, r.settled, x.reason as struck,
-          r.remark, p.name as by
+          r.remark, p.name as by, r.instrument
         from reading r join machine m on m.team_id = r.team_id and m.id = r.machine_id join person p on p.team_id = r.team_id and p.id = r.created_by
         left join outing o on o.team_id = r.team_id and o.id = r.outing_id
         left join reading_strike x on x.team_id = r.team_id and x.reading_id = r.id

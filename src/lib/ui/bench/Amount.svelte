@@ -2,6 +2,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { Unsent } from '../form/unsent.svelte';
+  import { filledBy } from '../instrument/filled-by';
   import { parseQuantity } from '$lib/core/quantity/parse';
   import { show, showBoth, type Quantity } from '$lib/core/quantity/quantity';
 
@@ -17,7 +18,12 @@
     units: 'metric' | 'imperial';
     /** Names the field, so that what is typed survives a reload. */
     keptAs: string;
-    onwrite: (ml: number, asWritten: string, residueMl: number | null) => unknown;
+    onwrite: (
+      ml: number,
+      asWritten: string,
+      residueMl: number | null,
+      instrument: { instrument?: string }
+    ) => unknown;
   }
   let { label, hint, written, odd, residue = false, units, keptAs, onwrite }: Props = $props();
   const amount = untrack(() => new Unsent(`${keptAs} amount`));
@@ -26,6 +32,7 @@
   const unit = $derived(units === 'metric' ? ('ml' as const) : ('US qt' as const));
   const parsed = $derived(parseQuantity(amount.value, { dimension: 'volume', unit }));
   const id = $props.id();
+  let field: HTMLInputElement | undefined = $state();
   const MOST = 20_000;
   const error = $derived(
     !tried
@@ -44,8 +51,11 @@
   function take(q: Quantity) {
     if (q.base > MOST) return;
     if (left && !left.ok) return;
+    const by = filledBy(field);
     const residueMl = left?.ok ? Math.round(left.quantity.base * 10) / 10 : null;
-    if (onwrite(Math.round(q.base * 10) / 10, show(q), residueMl) !== false) {
+    if (
+      onwrite(Math.round(q.base * 10) / 10, show(q), residueMl, { ...(by && { instrument: by }) }) !== false
+    ) {
       amount.value = '';
       jug.value = '';
       tried = false;
@@ -65,6 +75,8 @@
   <div class="mt-1 flex flex-wrap gap-3">
     <input
       {id}
+      bind:this={field}
+      data-takes="volume"
       class="field figure w-44 text-3xl"
       inputmode="decimal"
       autocomplete="off"

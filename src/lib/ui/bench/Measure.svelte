@@ -8,6 +8,7 @@
   import { judge } from '$lib/core/quantity/band';
   import { UNITS } from '$lib/core/quantity/units';
   import type { DoneContent } from '$lib/core/visit/entry';
+  import { filledBy } from '../instrument/filled-by';
   import { inBothUnits } from './number';
 
   interface Props {
@@ -18,12 +19,13 @@
     sheetHref: string;
     /** Names the field, so that what is typed survives a reload. */
     keptAs: string;
-    onwrite: (measured: NonNullable<DoneContent['measured']>) => void;
+    onwrite: (measured: NonNullable<DoneContent['measured']>, instrument: string | undefined) => void;
   }
   let { input, written, units, sheetHref, keptAs, onwrite }: Props = $props();
   const typed = untrack(() => new Unsent(`${keptAs} measured`));
   let error = $state('');
   const id = $props.id();
+  let field: HTMLInputElement | undefined = $state();
   const wanted = $derived(inBothUnits(input.number, units));
   const last = $derived(written.at(-1) ?? null);
   const judged = $derived(last && input.number.band ? judge(last, input.number.band) : null);
@@ -40,7 +42,7 @@
     }
     error = '';
     typed.value = '';
-    onwrite({ value: parsed.quantity.value, unit: parsed.quantity.unit });
+    onwrite({ value: parsed.quantity.value, unit: parsed.quantity.unit }, filledBy(field));
   }
 </script>
 
@@ -59,6 +61,8 @@
   <div class="mt-1 flex flex-wrap gap-3">
     <input
       {id}
+      bind:this={field}
+      data-takes={UNITS[input.unit].dimension}
       class="field figure w-44 text-3xl"
       inputmode="decimal"
       autocomplete="off"

@@ -79,8 +79,8 @@
     residue={what !== 'let out again'}
     {units}
     keptAs="{bench.id} {step.key}"
-    onwrite={(v, asWritten, residueMl) =>
-      onwrite({ ml: v, asWritten, pour: what, ...(residueMl ? { residueMl } : {}) })}
+    onwrite={(v, asWritten, residueMl, by) =>
+      onwrite({ ml: v, asWritten, ...by, pour: what, ...(residueMl ? { residueMl } : {}) })}
   />
 {/if}
 {#if book.lines.length > 0}

@@ -1,5 +1,6 @@
 <!-- Slack read at its step: the number wanted huge, one field, and what to turn where it is not right. -->
 <script lang="ts">
+  import { filledBy } from '../instrument/filled-by';
   import { untrack } from 'svelte';
   import { slackAt, slackSet, readingsOf, type SlackInput, type SlackSaid } from '$lib/core/chain/at-bench';
   import { unevenWords, VERDICT_WORDS } from '$lib/core/chain/check';
@@ -21,11 +22,12 @@
     units: 'metric' | 'imperial';
     machineId: string;
     /** @returns whether it was taken */
-    onwrite: (slack: SlackSaid) => boolean;
+    onwrite: (slack: SlackSaid, instrument: string | undefined) => boolean;
   }
   let { bench, input, step, sheet, units, machineId, onwrite }: Props = $props();
   const unit = $derived(units === 'metric' ? ('mm' as const) : ('in' as const));
   const id = $props.id();
+  let readIn: HTMLInputElement | undefined = $state();
   const keptAs = untrack(() => `${bench.id} ${step.step.key}`);
   const typed = untrack(() => new Unsent(`${keptAs} slack`));
   const slackest = untrack(() => new Unsent(`${keptAs} slackest`));
@@ -57,13 +59,14 @@
     const { slack: mm, slackest: most, left: l, right: r } = read;
     const said = { mm, slackest: most, left: l, right: r, asWritten: withUnit(typed.value, unit) };
     // Refused, what was typed stays.
-    if (onwrite(said)) for (const f of [typed, slackest, left, right]) f.value = '';
+    if (onwrite(said, filledBy(readIn))) for (const f of [typed, slackest, left, right]) f.value = '';
   }
 </script>
 
 {#snippet field(name: 'slackest' | 'left' | 'right', label: string, kept: Unsent)}
   <label class="block"
     ><span class="quiet block text-sm">{label}</span><input
+      data-takes="length"
       class="field figure w-28 text-2xl"
       inputmode={name === 'slackest' ? 'text' : 'decimal'}
       autocomplete="off"
@@ -104,6 +107,8 @@
     <label class="block"
       ><span class="block">Read at the tightest place, {unit}</span><input
         {id}
+        data-takes="length"
+        bind:this={readIn}
         class="field figure w-44 text-3xl"
         autocomplete="off"
         maxlength="60"

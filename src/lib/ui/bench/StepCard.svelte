@@ -227,7 +227,7 @@
           sheet={around.chain}
           {units}
           {machineId}
-          onwrite={(slack) => doneAndOn({ slack })}
+          onwrite={(slack, instrument) => doneAndOn({ slack, ...(instrument && { instrument }) })}
         />{/key}
       {#if step.done}<button type="button" class="go next mt-3" onclick={onward}>Next step</button>{/if}
     {:else if input.type === 'measure'}
@@ -237,7 +237,7 @@
           {units}
           sheetHref="/machines/{machineId}/sheet"
           keptAs="{bench.id} {s.key}"
-          onwrite={(measured) => doneAndOn({ measured })}
+          onwrite={(measured, instrument) => doneAndOn({ measured, ...(instrument && { instrument }) })}
         />{/key}
       {#if step.done}<button type="button" class="go next mt-3" onclick={onward}>Next step</button>{/if}
     {:else if input.type === 'drained'}
@@ -251,7 +251,7 @@
           odd={oddAt(bench.state, step)}
           {units}
           keptAs="{bench.id} {s.key}"
-          onwrite={(v, t) => doneAndOn({ ml: v, asWritten: t })}
+          onwrite={(v, t, _, by) => doneAndOn({ ml: v, asWritten: t, ...by })}
         />{/key}
       {#if step.done}<button type="button" class="go next mt-3" onclick={onward}>Next step</button>{/if}
     {:else if input.type === 'pour'}

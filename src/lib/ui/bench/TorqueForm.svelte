@@ -11,6 +11,7 @@
   import { wantsSequence } from '$lib/core/visit/refuse';
   import type { Toolbox } from '$lib/core/stores/toolbox';
   import { UnsentFields } from '../form/unsent-fields.svelte';
+  import { filledBy } from '../instrument/filled-by';
   import AdapterSum from './AdapterSum.svelte';
   import type { Problem, Write } from './bench.svelte';
   import CrissCross from './CrissCross.svelte';
@@ -75,6 +76,7 @@
   let adapted = $state<{ settingNm: number; adapterId: string | undefined; angleDeg: number } | null>(null);
   let error = $state('');
   const id = $props.id();
+  let field: HTMLInputElement | undefined = $state();
   const asks = $derived(problem?.asksWhy ?? false);
   const wrench = $derived(tools.wrenches.find((w) => w.id === wrenchId));
   /** The sheet's value by the scale of the wrench that is picked: it is set by that, whatever the sheet is in. */
@@ -119,6 +121,7 @@
         value: parsed.quantity.value,
         unit: parsed.quantity.unit,
         ...(wrenchId ? { wrenchId } : {}),
+        ...(filledBy(field) && { instrument: filledBy(field) }),
         ...(withAdapter && adapted ? adapted : {}),
         ...(now.reason.trim() ? { reason: now.reason.trim() } : {}),
         ...(now.remark.trim() ? { remark: now.remark.trim() } : {}),
@@ -173,6 +176,8 @@
     <label class="block text-sm" for={id}>{withAdapter ? 'Torque at the bolt' : 'Wrench set to'}</label>
     <input
       {id}
+      bind:this={field}
+      data-takes="torque"
       class="field figure w-36 text-2xl"
       autocomplete="off"
       bind:value={() => written, (v) => (now.typed = v)}

@@ -143,12 +143,12 @@
             odd={null}
             {units}
             keptAs="{bench.id} {key}"
-            onwrite={(ml, asWritten) =>
+            onwrite={(ml, asWritten, _, by) =>
               press([
                 {
                   stepKey: key,
                   action: 'done',
-                  content: { ml, asWritten, ...(input.type === 'pour' && { pour: 'poured in' }) }
+                  content: { ml, asWritten, ...by, ...(input.type === 'pour' && { pour: 'poured in' }) }
                 }
               ])}
           />

@@ -5,6 +5,7 @@
   import { readingSchema } from '$lib/core/hours/form';
   import type { Person } from '$lib/core/team/team';
   import { commandForm } from '../form/command-form';
+  import { filledBy } from '../instrument/filled-by';
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
   import { say, shell } from '../shell/shell.svelte';
@@ -63,6 +64,7 @@
       body: (f) => ({
         ...f,
         machineId,
+        instrument: filledBy(form?.querySelector('[data-takes=time]')) ?? '',
         riderId: riderId || null,
         outing: f.outing === 'reading' ? null : f.outing,
         ...(f.outing === 'reading' ? {} : ridden),
@@ -125,6 +127,9 @@
         oninput={unsettle}
         inputmode="decimal"
         autocomplete="off"
+        data-takes="time"
+        data-bare="h"
+        data-of={machine?.plate}
         class="figure text-lg"
       />
     {/snippet}
@@ -158,7 +163,7 @@
         />{/snippet}
     </Field>
     <Field label="Remark" error={$errors.remark}>
-      {#snippet children(a)}<Input {...a} bind:value={$data.remark} />{/snippet}
+      {#snippet children(a)}<Input {...a} data-takes="words" bind:value={$data.remark} />{/snippet}
     </Field>
   </div>
   <div class="flex gap-2 sm:mt-6">

@@ -54,7 +54,9 @@
                 )} h ridden{/if}
               {#if r.meter > 1}<span class="quiet text-sm">meter {r.meter}</span>{/if}
             </td>
-            <td>{r.by}</td>
+            <td
+              >{r.by}{#if r.instrument}<span class="quiet block text-sm">{r.instrument}</span>{/if}</td
+            >
             <td class="whole max-w-80 break-words">
               {r.remark.length > 140 ? `${r.remark.slice(0, 140)}…` : r.remark}
               {#if r.struck !== null}<span class="block text-sm">Struck out: {r.struck}</span>{/if}

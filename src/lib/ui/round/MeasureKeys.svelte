@@ -7,6 +7,8 @@
   import { likelyReadings, unitOf, unitShown, withUnit } from '$lib/core/round/gauge';
   import type { Measure } from '$lib/core/round/check';
   import type { RoundDesk } from './desk.svelte';
+  import { UNITS } from '$lib/core/quantity/units';
+  import { filledBy } from '../instrument/filled-by';
   import Keys from './Keys.svelte';
 
   interface Props {
@@ -58,7 +60,13 @@
     aria-describedby={error('found') ? `${id}-found` : undefined}
     placeholder={unit}
     value={typed.found}
-    oninput={(e) => desk.type(check.key, { found: e.currentTarget.value, said: 'well' })}
+    data-takes={UNITS[unit].dimension}
+    oninput={(e) =>
+      desk.type(check.key, {
+        found: e.currentTarget.value,
+        said: 'well',
+        instrument: filledBy(e.currentTarget) ?? ''
+      })}
     onkeydown={enter(() => found(typed.found))}
   />
   <button type="button" class="key" onclick={() => found(typed.found)}>Found</button>

@@ -7,6 +7,8 @@
   import { likelyReadings, unitOf, unitShown, withUnit } from '$lib/core/round/gauge';
   import { figureKind } from '$lib/core/specs/kinds';
   import type { RoundDesk } from './desk.svelte';
+  import { UNITS } from '$lib/core/quantity/units';
+  import { filledBy } from '../instrument/filled-by';
   import Keys from './Keys.svelte';
 
   interface Props {
@@ -41,7 +43,13 @@
     aria-describedby={error ? `${id}-found` : undefined}
     placeholder={unit}
     value={typed.found}
-    oninput={(e) => desk.type(check.key, { found: e.currentTarget.value, said: 'well' })}
+    data-takes={UNITS[unit].dimension}
+    oninput={(e) =>
+      desk.type(check.key, {
+        found: e.currentTarget.value,
+        said: 'well',
+        instrument: filledBy(e.currentTarget) ?? ''
+      })}
     onkeydown={(e) => {
       if (e.key !== 'Enter') return;
       e.preventDefault();

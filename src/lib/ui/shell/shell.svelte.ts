@@ -2,11 +2,17 @@ import type { Lane, Stake } from '$lib/core/trail/lane';
 
 export type Panel = 'hours' | 'finding' | 'find' | 'keys' | null;
 
-/** What the frame round every page shares: which panel is open, and what was said last. */
-export const shell = $state<{ panel: Panel; machineId: string | null; said: Said | null }>({
+/** What the frame round every page shares: which panel is open, what was said last, whether instruments are listened to. */
+export const shell = $state<{
+  panel: Panel;
+  machineId: string | null;
+  said: Said | null;
+  instruments: boolean;
+}>({
   panel: null,
   machineId: null,
-  said: null
+  said: null,
+  instruments: false
 });
 
 export interface Said {

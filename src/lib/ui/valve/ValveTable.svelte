@@ -47,6 +47,9 @@
     style="width: {width}; min-width: 0"
     data-valve-field={field}
     aria-label={label}
+    data-takes={field === 'stamp' ? undefined : 'length'}
+    data-bare={field === 'measured' ? 'mm' : undefined}
+    data-blades={field === 'found' || field === 'left' ? '' : undefined}
     aria-invalid={error ? true : undefined}
     aria-describedby={error ? `${note}-${s.valve.id}-${field}` : undefined}
     inputmode={field === 'found' || field === 'left' ? 'text' : 'decimal'}

@@ -159,6 +159,12 @@
                 {show(m.measured)}{m.judged ? `, ${m.judged}` : ''}</td
               ></tr
             >{/each}
+          {#each f.instruments as x, i (i)}<tr
+              ><td>{x.title}</td><td
+                ><span class="figure">{x.said}</span>
+                <span class="quiet">read off by {x.instrument}</span></td
+              ></tr
+            >{/each}
         </tbody>
       </table>
     </section>

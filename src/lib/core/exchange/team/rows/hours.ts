@@ -62,6 +62,8 @@ export const reading = row({
   value: none(int),
   ridden: none(int),
   remark: text,
+  // Files of before it was written down have none.
+  instrument: text.default(''),
   doubts: texts,
   settled: none(text),
   settled_reason: text,

@@ -1,0 +1,87 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { WebSocket } from 'ws';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { relay, RELAY_PATH } from './relay.mjs';
+
+let server: Server;
+let end: () => void;
+let port: number;
+const open: WebSocket[] = [];
+beforeEach(async () => {
+  server = createServer();
+  end = relay(server);
+  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
+  port = (server.address() as AddressInfo).port;
+});
+afterEach(() => {
+  for (const s of open.splice(0)) s.terminate();
+  end();
+  server.close();
+});
+
+const TEAM = '58c0ac6f-d225-46d1-a779-acebd3f0cbd8';
+async function join({
+  path = RELAY_PATH,
+  team = TEAM,
+  ...more
+}: { path?: string; team?: string; origin?: string; host?: string } = {}): Promise<{
+  socket: WebSocket;
+  heard: string[];
+  next: () => Promise<string>;
+}> {
+  const socket = new WebSocket(`ws://127.0.0.1:${port}${path}`, {
+    headers: { cookie: `ht_team=${team}`, ...more }
+  });
+  open.push(socket);
+  const heard: string[] = [];
+  const waiting: ((line: string) => void)[] = [];
+  socket.on('message', (data) => {
+    heard.push(String(data));
+    waiting.shift()?.(String(data));
+  });
+  await new Promise<void>((done, fail) => socket.once('open', done).once('error', fail));
+  return { socket, heard, next: () => new Promise((done) => waiting.push(done)) };
+}
+const refused = (more: Parameters<typeof join>[0]) => expect(join(more)).rejects.toThrow();
+
+describe('the line of instruments', () => {
+  it('hands what one end says to the others of its team, and to nobody else', async () => {
+    const [wrench, bench, other] = [await join(), await join(), await join({ team: TEAM.replace('5', '6') })];
+    const came = bench.next();
+    wrench.socket.send('{"v":1}');
+    expect(await came).toBe('{"v":1}');
+    // Had it gone to them, it had come before this.
+    const again = bench.next();
+    wrench.socket.send('second');
+    await again;
+    expect(wrench.heard).toEqual([]);
+    expect(other.heard).toEqual([]);
+  });
+  it('is open to our own pages and to programs of this machine only', async () => {
+    await join({ origin: `http://127.0.0.1:${port}` });
+    await refused({ origin: 'http://evil.example' });
+    await refused({ origin: 'null' });
+    await refused({ host: 'rebound.example' });
+    await refused({ path: '/elsewhere' });
+  });
+  it('drops what is longer than a reading, what is no text, and what comes too fast', async () => {
+    const [wrench, bench] = [await join(), await join()];
+    const lost = new Promise<void>((done) => wrench.socket.once('close', () => done()));
+    wrench.socket.send('x'.repeat(2000));
+    await lost;
+    const second = await join();
+    second.socket.send(Buffer.from([1, 2, 3]));
+    for (let i = 0; i < 60; i++) second.socket.send(String(i));
+    // Ordered on one line: the answer to a ping comes after all of them were read.
+    const pong = new Promise<void>((done) => second.socket.once('pong', () => done()));
+    second.socket.ping();
+    await pong;
+    const benchPong = new Promise<void>((done) => bench.socket.once('pong', () => done()));
+    bench.socket.ping();
+    await benchPong;
+    expect(bench.heard.length).toBeGreaterThan(10);
+    expect(bench.heard.length).toBeLessThan(60);
+    expect(bench.heard[0]).toBe('0');
+  });
+});
