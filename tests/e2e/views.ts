@@ -44,6 +44,7 @@ export const VIEWS: Record<string, (app: App) => Promise<string>> = {
   'valves of all engines': async () => '/valves',
   'in and out': async () => '/exchange',
   instruments: async () => '/instruments',
+  stickers: async () => '/stickers',
   jobs: async () => '/jobs',
   'what is checked': async () => '/rounds?kind=sport%20quad',
   job: async () => '/jobs/engine-oil-only',

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import PaperLinks from '$lib/ui/paper/PaperLinks.svelte';
   import { goto } from '$app/navigation';
   import { untilInWords, workInWords } from '$lib/core/readiness/board';
   import { showDay } from '$lib/core/time/day';
@@ -57,7 +58,7 @@
     <a class="link" href="/board?outing={board.event?.id ?? ''}{data.wall ? '' : '&wall'}"
       >{data.wall ? 'Off the wall' : 'On the wall'}</a
     >
-    <button type="button" class="link" onclick={() => print()}>Print</button>
+    <PaperLinks path="/board.pdf?outing={board.event?.id ?? ''}" words="On paper" />
   </span>
 </div>
 {#if board.rows.length === 0}

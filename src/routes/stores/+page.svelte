@@ -48,7 +48,7 @@
     <tbody>
       {#each data.tools.wrenches as w (w.id)}
         {@const [from, to] = trustedSpan(w)}
-        <tr>
+        <tr id="thing-{w.id}">
           <td class="font-bold">{w.name}</td>
           <td data-label="Scale" class="figure">{onScale(w.lowNm, w)} to {onScale(w.highNm, w)}</td>
           <td data-label="Trusted" class="figure">{onScale(from, w)} to {onScale(to, w)}</td>
@@ -102,7 +102,7 @@
   </div>
   {#if adding === 'blades'}<BladesForm onleave={() => (adding = '')} />{/if}
   {#each data.blades as b (b.id)}
-    <p class="rule-b flex flex-wrap items-baseline gap-x-4 py-2">
+    <p id="thing-{b.id}" class="rule-b flex flex-wrap items-baseline gap-x-4 py-2">
       <strong>{b.name}</strong>
       <span class="figure"
         >{b.um.length} blades: {b.um.map((um) => showUm(um, b.unit).replace(/ \w+$/, '')).join(' ')}
@@ -136,7 +136,7 @@
     >
     <tbody>
       {#each data.tools.oils as o (o.id)}
-        <tr>
+        <tr id="thing-{o.id}">
           <td class="font-bold">{o.name} <span class="figure">{o.grade}</span></td>
           <td data-label="Made for">{o.kind}</td>
           <td data-label="On the can"

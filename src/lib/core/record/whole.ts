@@ -38,6 +38,7 @@ export function wholeVisit(records: readonly JobRecord[]): JobRecord {
       | 'remarks'
       | 'measured'
       | 'passedOver'
+      | 'instruments'
   >(
     of: K,
     key: (t: JobRecord[K][number]) => string = whole
@@ -57,6 +58,7 @@ export function wholeVisit(records: readonly JobRecord[]): JobRecord {
     remarks: all('remarks'),
     measured: all('measured'),
     passedOver: all('passedOver'),
+    instruments: all('instruments'),
     afterwards: records.some((r) => r.afterwards)
   };
 }

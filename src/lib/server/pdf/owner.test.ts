@@ -18,6 +18,7 @@ const paper = {
   machine: { plate: '7', name: 'Barrow 250', maker: 'Fenwright' },
   hours: 3840,
   today: '2026-06-10',
+  opens: 'http://127.0.0.1/machines/x/owner',
   pictures: new Map<string, Buffer>()
 };
 async function textOf(pdf: Buffer): Promise<{ pages: number; text: string }> {

@@ -10,6 +10,8 @@ export interface OwnerPaper {
   machine: { plate: string; name: string; maker: string };
   hours: number | null;
   today: Day;
+  /** Address that its code opens; null: it has none. */
+  opens: string | null;
   /** By photo id, its JPEG. */
   pictures: ReadonlyMap<string, Buffer>;
 }
@@ -81,7 +83,8 @@ export function ownerPdf(paper: 'A4' | 'LETTER', s: OwnerSheet, p: OwnerPaper): 
               }
             ]
           },
-          runs(p.team, { width: 'auto', alignment: 'right' })
+          runs(p.team, { width: 'auto', alignment: 'right' }),
+          ...(p.opens ? [{ width: 'auto', qr: p.opens, fit: 60, eccLevel: 'M' as const }] : [])
         ],
         columnGap: 12
       },

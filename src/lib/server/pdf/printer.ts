@@ -48,6 +48,21 @@ export function runs(
   return { ...style, text: out };
 }
 
+export type PaperSize = 'A4' | 'LETTER';
+type Page = Omit<TDocumentDefinitions, 'pageSize' | 'defaultStyle'>;
+
+async function print(paper: PaperSize, page: Page, fontSize: number): Promise<Buffer> {
+  const made = pdfmake.createPdf({
+    ...page,
+    pageSize: paper,
+    defaultStyle: { font: 'Text', fontSize, lineHeight: 1.2 }
+  });
+  return Buffer.from(await made.getBuffer());
+}
+
+/** Makes a PDF of A4 or Letter, of as many pages as it takes. */
+export const printPages = (paper: PaperSize, page: Page): Promise<Buffer> => print(paper, page, 9);
+
 /** Sizes a page is tried in, points: the smallest can still be read by whoever holds it. */
 const SIZES = [10, 9, 8, 7];
 const pagesOf = (pdf: Buffer): number => pdf.toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0;
@@ -57,19 +72,11 @@ const pagesOf = (pdf: Buffer): number => pdf.toString('latin1').match(/\/Type \/
  *
  * @param page what stands on it
  */
-export async function printOnePage(
-  paper: 'A4' | 'LETTER',
-  page: Omit<TDocumentDefinitions, 'pageSize' | 'defaultStyle'>
-): Promise<Buffer> {
-  let pdf = Buffer.alloc(0);
+export async function printOnePage(paper: PaperSize, page: Page): Promise<Buffer> {
+  let pdf: Buffer = Buffer.alloc(0);
   for (const fontSize of SIZES) {
-    const made = pdfmake.createPdf({
-      // It writes into what it is given: each try begins with its own.
-      ...structuredClone(page),
-      pageSize: paper,
-      defaultStyle: { font: 'Text', fontSize, lineHeight: 1.2 }
-    });
-    pdf = Buffer.from(await made.getBuffer());
+    // It writes into what it is given: each try begins with its own.
+    pdf = await print(paper, structuredClone(page), fontSize);
     if (pagesOf(pdf) === 1) break;
   }
   return pdf;

@@ -1,5 +1,6 @@
 <!-- A visit at the bench: one step at a time, the open list always in view. -->
 <script lang="ts">
+  import PaperLinks from '$lib/ui/paper/PaperLinks.svelte';
   import { goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
   import { onMount, tick, untrack } from 'svelte';
@@ -198,6 +199,7 @@
       : ''}</span
   >
   {#if !visit.ready}<a class="link font-bold" href="/machines/{visit.machineId}#findings">not ready</a>{/if}
+  <PaperLinks path="/visits/{visit.id}/card.pdf" words="Card" />
   <DepthPick bind:depth />
 </div>
 <progress class="bar" max={called.length} value={finished} aria-label="Steps done"></progress>

@@ -5,7 +5,8 @@
 
   let { depth = $bindable() }: { depth: Depth } = $props();
   onMount(() => {
-    depth = keptDepth();
+    // From the code of a card that was filled by hand.
+    depth = location.hash === '#written' ? 'after' : keptDepth();
   });
 </script>
 

@@ -30,7 +30,12 @@
   {#if doing === 'new'}<FilterForm set={null} {machines} onleave={() => (doing = '')} />{/if}
   {#if press.errors['']}<p class="error" role="alert">{press.errors['']}</p>{/if}
   {#each filters as f (f.id)}
-    <div class="rule-b flex flex-wrap items-center gap-x-4 gap-y-1 py-2" role="group" aria-label={f.name}>
+    <div
+      id="thing-{f.id}"
+      class="rule-b flex flex-wrap items-center gap-x-4 gap-y-1 py-2"
+      role="group"
+      aria-label={f.name}
+    >
       <strong>{f.name}</strong>
       <span class="flex flex-wrap gap-1"
         >{#each f.machines as m (m.id)}<a class="no-underline" href="/machines/{m.id}"

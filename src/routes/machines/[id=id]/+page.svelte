@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { Button } from '$lib/ui/form/controls';
   import { page } from '$app/state';
   import { goto, invalidateAll } from '$app/navigation';
@@ -19,6 +20,10 @@
   import { openHours, say } from '$lib/ui/shell/shell.svelte';
 
   let { data } = $props();
+  // From the sticker on the machine: what one does there is log hours.
+  onMount(() => {
+    if (page.url.searchParams.has('log')) openHours(data.machine.id);
+  });
   const doing = $derived(data.rows.find((d) => d.taskId === page.url.searchParams.get('done')));
   const part = $derived(data.components.find((c) => c.id === doing?.part?.id));
   const leave = () => goto(`/machines/${data.machine.id}#tasks`, { noScroll: true });

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import PaperLinks from '$lib/ui/paper/PaperLinks.svelte';
   import { showDay } from '$lib/core/time/day';
   import { showHours } from '$lib/core/hours/hours';
   import { worstOf } from '$lib/core/debris/trend';
@@ -44,7 +45,7 @@
       ><span class="plate text-3xl">{r.plate}</span><span class="figure text-2xl">{r.machine}</span></a
     >{:else}<span class="quiet">on the shelf</span>{/if}
   <h1>{title}</h1>
-  <button type="button" class="link no-print ml-auto" onclick={() => print()}>Print</button>
+  <span class="ml-auto"><PaperLinks path="/records/{data.record.id}/record.pdf" words="On paper" /></span>
 </div>
 <p class="figure mt-2 text-2xl">
   {showDay(r.doneOn, data.today)}, at {r.hours === null ? 'hours not known' : `${showHours(r.hours)} h`}, by {r.by}

@@ -26,8 +26,9 @@ export const GET: RequestHandler = async ({ locals, params, url }) => {
     const bytes = await readPhoto(sql, team.id, id, true);
     if (bytes) pictures.set(id, bytes);
   }
+  const opens = `${url.origin}/machines/${machine.id}/owner`;
   const paper = url.searchParams.get('paper') === 'letter' ? 'LETTER' : 'A4';
-  const pdf = await ownerPdf(paper, sheet, { team: team.name, machine, hours, today, pictures });
+  const pdf = await ownerPdf(paper, sheet, { team: team.name, machine, hours, today, pictures, opens });
   return new Response(new Uint8Array(pdf), {
     headers: {
       'content-type': 'application/pdf',

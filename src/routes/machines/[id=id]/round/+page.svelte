@@ -1,4 +1,5 @@
 <script lang="ts">
+  import PaperLinks from '$lib/ui/paper/PaperLinks.svelte';
   import { LIST_WORDS } from '$lib/core/round/check';
   import { dayOf, showDay } from '$lib/core/time/day';
   import RoundSheet from '$lib/ui/round/RoundSheet.svelte';
@@ -24,6 +25,9 @@
     ></a
   >
   <h1>{LIST_WORDS[sheet.list]}</h1>
+  <span class="ml-auto"
+    ><PaperLinks path="/machines/{data.machine.id}/round.pdf?list={sheet.list}" words="On paper" /></span
+  >
   <a class="link ml-auto" href="/board">Board</a>
 </div>
 {#key `${data.machine.id} ${sheet.list}`}<RoundSheet

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import PaperLinks from '$lib/ui/paper/PaperLinks.svelte';
   import { untrack } from 'svelte';
   import { showBand } from '$lib/core/quantity/band';
   import { figureKind } from '$lib/core/specs/kinds';
@@ -31,7 +32,8 @@
         ? ', hours not known'
         : `, ${data.sheet.hours.toFixed(1)} h`}</span
     >
-    <button type="button" class="link no-print ml-auto text-sm" onclick={() => (laying = !laying)}
+    <span class="ml-auto"><PaperLinks path="/machines/{data.machine.id}/shims.pdf" words="Shim card" /></span>
+    <button type="button" class="link no-print text-sm" onclick={() => (laying = !laying)}
       >the head’s layout</button
     >
   {/if}

@@ -10,6 +10,7 @@
   import FormError from '$lib/ui/form/FormError.svelte';
   import { send, sendAll } from '$lib/ui/form/send';
   import Gather from '$lib/ui/start/Gather.svelte';
+  import PaperLinks from '$lib/ui/paper/PaperLinks.svelte';
   import Radios from '$lib/ui/form/Radios.svelte';
   import OrderList from '$lib/ui/start/OrderList.svelte';
   import { Ordering } from '$lib/ui/start/order.svelte';
@@ -36,12 +37,7 @@
   let all = $state(false);
   const shown = $derived(
     data.jobs.filter(
-      (j) =>
-        all ||
-        picked.includes(j.taskId) ||
-        j.picked ||
-        ['coming', 'unknown'].includes(j.state) ||
-        data.jobs.length <= 3
+      (j) => all || picked.includes(j.taskId) || j.picked || j.state !== 'clear' || data.jobs.length <= 3
     )
   );
   const hidden = $derived(data.jobs.length - shown.length);
@@ -55,6 +51,14 @@
       })),
     ...data.findings.filter((f) => found.includes(f.id)).map((f) => f.job)
   ]);
+  /** The card of what is picked, to take along. */
+  const card = $derived(
+    `/machines/${data.machine.id}/card.pdf?${new URLSearchParams([
+      ...picked.map((t) => ['task', t]),
+      ...found.map((f) => ['finding', f]),
+      ['engine', engine]
+    ])}`
+  );
   let open = $state(false);
   onMount(() => {
     const close = ordering.open();
@@ -128,7 +132,7 @@
       engine,
       order: own
     });
-    if (sent.ok) await goto(`/visits/${sent.data}`, { replaceState: true });
+    if (sent.ok) await goto(`/visits/${sent.data}${location.hash}`, { replaceState: true });
     else error = Object.values(sent.errors)[0] ?? 'Not started.';
     busy = false;
   }
@@ -148,6 +152,7 @@
     {#if ordered}<span class="figure text-xl"
         >{Math.round(takes.elapsed)} min, {Math.round(takes.attended)} with hands on it</span
       >{/if}
+    {#if jobs.length > 0}<PaperLinks path={card} words="Print the job card" />{/if}
     <Button color="primary" size="lg" onclick={begin} disabled={busy || jobs.length === 0}
       >Start the visit</Button
     >

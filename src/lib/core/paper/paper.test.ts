@@ -1,0 +1,203 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { makeStep, type OpenedItem } from '../job/plan';
+import { quantity } from '../quantity/quantity';
+import { jobRecord } from '../../../../tests/core/records';
+import { boardPaper } from './board-paper';
+import { jobCard } from './job-card';
+import { LABEL_SHEETS, labelPlaces, stickerKind, stickerPath, STICKER_KINDS } from './labels';
+import { wordsOf } from './paper';
+import { recordPaper } from './record-paper';
+import { roundPaper } from './rounds';
+
+const machine = { plate: '12', name: 'Fell 250', maker: 'Halden' };
+const one = (value: number, unit: 'N·m' | 'ml' | 'kPa') => {
+  const q = quantity(value, unit);
+  return { from: q, to: q };
+};
+const number = { label: 'Torque', band: one(20, 'N·m'), words: null, source: 'p. 41', unsure: false };
+const plug: OpenedItem = {
+  key: 'plug',
+  fastenerId: null,
+  kind: 'fastener',
+  role: 'drain plug',
+  circuit: 'engine',
+  name: 'Engine drain plug',
+  place: 'Under the left case',
+  quantity: 1,
+  torque: number,
+  head: '',
+  thread: '',
+  oiled: false,
+  adapter: false,
+  seal: 'crush washer',
+  sealUses: null,
+  sealMost: null,
+  note: '',
+  found: []
+};
+
+describe('a job card', () => {
+  const card = (torque: OpenedItem['torque'] = number) =>
+    wordsOf(
+      jobCard({
+        machine,
+        plan: {
+          jobs: [{ key: 'oil', version: 1, title: 'Engine oil', taskId: null, circuits: ['engine'] }],
+          items: [{ ...plug, torque }],
+          estimate: { attended: 30, elapsed: 45 },
+          steps: [
+            makeStep({
+              key: 'open',
+              title: 'Open the drain plug',
+              caution: 'Hot oil burns.',
+              input: { type: 'open', items: ['plug'], twins: [] },
+              wait: 10,
+              waitFor: 'the oil drains'
+            }),
+            makeStep({
+              key: 'drained',
+              title: 'Measure what came out',
+              input: { type: 'drained', circuit: 'engine', pouredLastTimeMl: 900, mine: null, others: [] }
+            }),
+            makeStep({ key: 'close', title: 'Torque it', input: { type: 'close', items: ['plug'] } })
+          ]
+        },
+        done: new Set(['open']),
+        hours: 11840,
+        team: 'Skerrow Vale',
+        day: '29 Nov',
+        opens: '/visits/x#written'
+      })
+    );
+  it('has every step in order with its place, its number, a box and room for what is read', () => {
+    const words = card();
+    expect(words).toContain('118.4 running hours');
+    expect(words).toContain('[x] | 1 | Open the drain plug; ! Hot oil burns.; Then 10 min: the oil drains');
+    expect(words).toContain('[ ] | 2 | Measure what came out | Last time 900 ml went in.; ____ came out');
+    expect(words).toContain(
+      '[ ] | 3 | Torque it | Engine drain plug, crush washer: new / again; 20 N·m; ____ set to'
+    );
+  });
+  it('invents no number', () => {
+    expect(card(null)).toContain('torque not on the sheet: the manual has it');
+  });
+});
+
+describe('a round on paper', () => {
+  const check = {
+    key: 'tyre-front',
+    title: 'Front tyre',
+    station: 'At the front' as const,
+    line: 'Cold, by the same gauge.',
+    minutes: 1,
+    kinds: [],
+    lists: [],
+    wrong: 'Front tyre pressure',
+    severity: 'watch' as const
+  };
+  it('has a box for each check, what is wanted, and says what its sheet lacks', () => {
+    const words = wordsOf(
+      roundPaper({
+        title: 'Torque round',
+        machine,
+        under: [],
+        opens: '/x',
+        checks: [
+          {
+            ...check,
+            key: 'axle',
+            title: 'Rear axle nut',
+            station: 'At the rear',
+            how: 'torque',
+            words: null,
+            looseBefore: 2,
+            fastener: { id: 'a', quantity: 1, head: '', oiled: false, adapter: false, note: '' }
+          }
+        ],
+        bands: { axle: one(90, 'N·m') },
+        missing: ['pivot']
+      })
+    );
+    expect(words).toContain('At the rear');
+    expect(words).toContain(
+      '[ ] | Rear axle nut; Cold, by the same gauge. | 90 N·m; loose 2 times before; held / moved / loose'
+    );
+    expect(words).toContain('Not on its sheet, so not asked for: pivot.');
+  });
+});
+
+describe('a record on paper', () => {
+  it('says what was read off by which instrument, and what was put right since', () => {
+    const words = wordsOf(
+      recordPaper({
+        machine,
+        under: ['Engine oil'],
+        opens: '/records/x',
+        remark: 'magnet clean',
+        content: jobRecord({
+          instruments: [{ title: 'Torque it', said: '20.1 N·m', instrument: 'Short wrench' }]
+        }),
+        corrections: ['It was 950 ml (Jory)']
+      })
+    );
+    expect(words).toContain('Torque it | 20.1 N·m, Short wrench');
+    expect(words).toContain('Put right since\nIt was 950 ml (Jory)');
+    expect(words).not.toContain('Left out');
+  });
+  it('says so where nothing but that it was done is known', () => {
+    expect(
+      wordsOf(
+        recordPaper({ machine: null, under: [], opens: '/x', remark: '', content: null, corrections: [] })
+      )
+    ).toContain('its steps were not');
+  });
+});
+
+it('a board without machines says that none goes', () => {
+  expect(wordsOf(boardPaper({ team: 'x', today: '2026-11-29', event: null, rows: [] }))).toContain(
+    'No machine goes.'
+  );
+});
+
+describe('labels', () => {
+  it.each(LABEL_SHEETS)('of $words lie beside each other on the page', (s) => {
+    const [width, height] = s.page === 'A4' ? [210, 297] : [215.9, 279.4];
+    const places = labelPlaces(s, s.across * s.down, 0);
+    expect(new Set(places.map((p) => `${p.x} ${p.y}`)).size).toBe(s.across * s.down);
+    for (const p of places) {
+      expect(p.page).toBe(0);
+      expect(p.x).toBeGreaterThanOrEqual(0);
+      expect(p.y).toBeGreaterThanOrEqual(0);
+      expect(p.x + s.width).toBeLessThanOrEqual(width + 1e-9);
+      expect(p.y + s.height).toBeLessThanOrEqual(height + 1e-9);
+    }
+    expect(s.stepX).toBeGreaterThanOrEqual(s.width);
+  });
+  it('go on where a sheet was left, and onto the next', () => {
+    const s = LABEL_SHEETS.find((l) => l.key === 'a4-24')!;
+    // 3 across of 70 × 37 mm: the 24th is the last of the first sheet; (297 − 8 × 37) / 2 = 0.5 from the top.
+    expect(labelPlaces(s, 2, 23)).toEqual([
+      { page: 0, x: 140, y: 0.5 + 7 * 37 },
+      { page: 1, x: 0, y: 0.5 }
+    ]);
+    expect(() => labelPlaces(s, 1, 24)).toThrow(RangeError);
+    expect(() => labelPlaces(s, 1, -1)).toThrow(RangeError);
+  });
+  it('never lie on a label that was used, however many there are', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...LABEL_SHEETS), fc.nat(200), fc.nat(9), (s, count, skip) => {
+        const places = labelPlaces(s, count, skip);
+        expect(places).toHaveLength(count);
+        expect(new Set(places.map((p) => `${p.page} ${p.x} ${p.y}`)).size).toBe(count);
+        const used = new Set(labelPlaces(s, skip, 0).map((p) => `${p.page} ${p.x} ${p.y}`));
+        for (const p of places) expect(used.has(`${p.page} ${p.x} ${p.y}`)).toBe(false);
+      })
+    );
+  });
+  it('have a path for each kind that is read back', () => {
+    for (const kind of STICKER_KINDS)
+      expect(stickerKind(stickerPath({ kind, id: 'x' }).split('/')[2]!)).toBe(kind);
+    expect(stickerKind('q')).toBeNull();
+  });
+});

@@ -1,0 +1,93 @@
+import type { JobRecord } from '../record/record';
+import { show } from '../quantity/quantity';
+import { showBand } from '../quantity/band';
+import type { Block, Cell, Paper } from './paper';
+
+export interface RecordPaperInput {
+  machine: Paper['machine'];
+  under: string[];
+  opens: string;
+  remark: string;
+  content: JobRecord | null;
+  corrections: readonly string[];
+}
+
+const ml = (n: number | null) => (n === null ? 'not measured' : `${Math.round(n)} ml`);
+const CIRCUIT = (c: JobRecord['circuits'][number]): Cell[] => [
+  c.circuit,
+  `drained ${ml(c.drainedMl)}, poured in ${ml(c.pouredMl)}${c.oil ? `; ${[c.oil.name, c.oil.grade].filter(Boolean).join(' ')}` : ''}${c.oil?.deviation ? ` (${c.oil.deviation})` : ''}`
+];
+
+/** A record as it is kept, on paper: as found, as left, what was put off, and what was put right in it since. */
+export function recordPaper(r: RecordPaperInput): Paper {
+  const { content: f } = r;
+  const table = (head: string, rows: Cell[][]): Block[] =>
+    rows.length === 0
+      ? []
+      : [
+          { kind: 'heading', text: head },
+          { kind: 'table', head: [], widths: [2, 3], rows }
+        ];
+  return {
+    title: 'Record',
+    machine: r.machine,
+    under: r.under,
+    opens: r.opens,
+    blocks: [
+      ...(r.remark ? [{ kind: 'words' as const, text: r.remark }] : []),
+      ...(f === null
+        ? [{ kind: 'words' as const, text: 'Written down as done; its steps were not.' }]
+        : [
+            ...table('Fluids', f.circuits.map(CIRCUIT)),
+            ...table('As found', [
+              ...f.debris.map((d): Cell[] => [
+                d.place,
+                [d.grade, d.materials.join(', '), d.verdict, d.overruled && `overruled: ${d.overruled}`]
+                  .filter(Boolean)
+                  .join('; ')
+              ]),
+              ...f.found.map((x): Cell[] => [x.name, `found ${x.how}${x.note ? `: ${x.note}` : ''}`]),
+              ...f.measured.map((m): Cell[] => [
+                `${m.title}${m.band ? `, ${showBand(m.band)}` : ''}`,
+                `${m.found ? `${show(m.found)}, then ` : ''}${show(m.measured)}${m.judged ? `, ${m.judged}` : ''}`
+              ])
+            ]),
+            ...table(
+              'As left',
+              f.fasteners.map((t): Cell[] => [
+                `${t.name}${t.quantity > 1 ? ` ×${t.quantity}` : ''}`,
+                [
+                  t.torque ? show(t.torque) : `${t.stand}${t.reason ? `: ${t.reason}` : ''}`,
+                  t.seal === null ? null : `washer or ring ${t.seal === 'new' ? 'new' : 'used again'}`,
+                  t.marked ? 'marked' : null
+                ]
+                  .filter(Boolean)
+                  .join(', ')
+              ])
+            ),
+            ...table(
+              'Read off by instruments',
+              f.instruments.map((x): Cell[] => [x.title, `${x.said}, ${x.instrument}`])
+            ),
+            ...table(
+              'Put off',
+              f.deferred.map((d): Cell[] => [d.name, `${d.reason}; waits for ${d.part || d.waitsFor}`])
+            ),
+            ...table('Left out', [
+              ...f.leftOut.map((l): Cell[] => [l.title, l.reason]),
+              ...f.passedOver.map((l): Cell[] => [l.name, l.reason])
+            ]),
+            ...table(
+              'Remarks',
+              f.remarks.map((x): Cell[] => [x.title, x.remark])
+            )
+          ]),
+      ...(r.corrections.length > 0
+        ? [
+            { kind: 'heading' as const, text: 'Put right since' },
+            ...r.corrections.map((text) => ({ kind: 'words' as const, text }))
+          ]
+        : [])
+    ]
+  };
+}

@@ -1,0 +1,46 @@
+import { error } from '@sveltejs/kit';
+import { showHours } from '$lib/core/hours/hours';
+import { recordPaper } from '$lib/core/paper/record-paper';
+import { wholeVisit } from '$lib/core/record/whole';
+import { dayOf, showDay } from '$lib/core/time/day';
+import { correctionsOf } from '$lib/server/corrections';
+import { db } from '$lib/server/db';
+import { getMachine } from '$lib/server/machines';
+import { paperResponse } from '$lib/server/pdf/respond';
+import { getRecord, recordsOfVisit } from '$lib/server/records';
+import type { RequestHandler } from './$types';
+
+/** A record on paper, with the whole visit it is from. */
+export const GET: RequestHandler = async ({ locals, params, url }) => {
+  const sql = db();
+  const team = locals.team;
+  const record = team && (await getRecord(sql, team.id, params.id));
+  if (!record) error(404, 'No such record in this team.');
+  const [visit, corrections, machine] = await Promise.all([
+    record.visitId ? recordsOfVisit(sql, team.id, record.visitId) : { records: [record] },
+    correctionsOf(sql, team.id, record),
+    record.machineId ? getMachine(sql, team.id, record.machineId) : null
+  ]);
+  const contents = visit.records.flatMap((r) => r.content ?? []);
+  const today = dayOf(new Date(), team.timeZone);
+  const paper = recordPaper({
+    machine,
+    under: [
+      visit.records.map((r) => r.task).join(' · '),
+      [
+        showDay(record.doneOn, today),
+        record.hours === null ? 'hours not known' : `at ${showHours(record.hours)}`,
+        record.part,
+        record.by,
+        team.name
+      ]
+        .filter(Boolean)
+        .join(' · ')
+    ],
+    opens: `/records/${record.id}`,
+    remark: record.remark,
+    content: contents.length > 0 ? wholeVisit(contents) : null,
+    corrections: corrections.map((c) => `${c.words} (${c.by})`)
+  });
+  return paperResponse(paper, url);
+};

@@ -1,0 +1,17 @@
+import { error, redirect } from '@sveltejs/kit';
+import { stickerKind } from '$lib/core/paper/labels';
+import { db } from '$lib/server/db';
+import { behindSticker } from '$lib/server/stickers';
+import type { RequestHandler } from './$types';
+
+/** What a sticker’s code opens: at a machine, logging its hours. */
+export const GET: RequestHandler = async ({ locals, params }) => {
+  const kind = stickerKind(params.letter);
+  const place = kind && locals.team ? await behindSticker(db(), locals.team.id, kind, params.id) : null;
+  if (!place)
+    error(
+      404,
+      'That sticker is of no machine, component or shelf of this team. Is this device working in the right team?'
+    );
+  redirect(303, place);
+};
