@@ -61,6 +61,7 @@ async function clear(tx: Db): Promise<void> {
     'air_filter_movement',
     'round_checks',
     'calendar_feed',
+    'api_token',
     'chain_reading',
     'chain_check',
     'chain_entry',

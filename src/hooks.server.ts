@@ -1,6 +1,14 @@
-import { error, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import {
+  error,
+  json,
+  type Handle,
+  type RequestEvent,
+  type HandleServerError,
+  type ServerInit
+} from '@sveltejs/kit';
 import { building, dev } from '$app/environment';
 import { db } from '$lib/server/db';
+import { holderOf } from '$lib/server/api/tokens';
 import { isLoopback } from '$lib/server/host';
 import { bringsTooMuch } from '$lib/server/limits';
 import { log, logFault } from '$lib/server/log';
@@ -55,6 +63,8 @@ export const handle: Handle = async ({ event, resolve }) => {
   locals.away = false;
 
   const sql = db();
+  const bearer = event.request.headers.get('authorization');
+  if (bearer !== null && event.url.pathname.startsWith('/api/v1/')) return asProgram(event, resolve, bearer);
   try {
     const person = who && UUID.test(who) ? who : null;
     const of = (team: string | null) =>
@@ -76,6 +86,33 @@ export const handle: Handle = async ({ event, resolve }) => {
   return locals.away && response.status === 500
     ? new Response(response.body, { status: 503, headers: response.headers })
     : response;
+};
+
+/** A program with a key: whose it is says team and person, and no cookie does. */
+const asProgram = async (
+  event: RequestEvent,
+  resolve: Parameters<Handle>[0]['resolve'],
+  authorization: string
+): Promise<Response> => {
+  let holder: Awaited<ReturnType<typeof holderOf>>;
+  try {
+    holder = await holderOf(db(), /^Bearer (\S+)$/i.exec(authorization)?.[1] ?? '');
+  } catch (e) {
+    if (isAway(e)) error(503, AWAY_WORDS);
+    throw e;
+  }
+  if (!holder)
+    return json(
+      {
+        ok: false,
+        errors: { '': 'This key opens nothing: it is none, was withdrawn, or its person has left.' }
+      },
+      { status: 401, headers: { 'www-authenticate': 'Bearer' } }
+    );
+  Object.assign(event.locals, holder, { teamAssumed: false });
+  const response = await resolve(event);
+  response.headers.set('X-Content-Type-Options', 'nosniff');
+  return response;
 };
 
 export const handleError: HandleServerError = ({ error: cause, event, status, message }) => {

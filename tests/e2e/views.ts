@@ -45,6 +45,7 @@ export const VIEWS: Record<string, (app: App) => Promise<string>> = {
   'in and out': async () => '/exchange',
   instruments: async () => '/instruments',
   stickers: async () => '/stickers',
+  programs: async () => '/programs',
   jobs: async () => '/jobs',
   'what is checked': async () => '/rounds?kind=sport%20quad',
   job: async () => '/jobs/engine-oil-only',

@@ -34,7 +34,7 @@ export async function workplaceOf(
 ): Promise<{ team: Team; person: { id: string; role: Role } | null } | null> {
   const [row] = await sql`
     select t.id, t.name, t.time_zone, t.is_demo, p.id as person_id, p.role
-    from team t left join person p on p.team_id = t.id and p.id = ${who}
+    from team t left join person p on p.team_id = t.id and p.id = ${who} and p.left_at is null
     where ${chosen === null ? sql`t.is_demo` : sql`t.id = ${chosen}`}`;
   if (!row) return null;
   return { team: asTeam(row), person: row.person_id && { id: row.person_id, role: row.role } };
@@ -47,7 +47,7 @@ export async function listTeams(sql: Db): Promise<Team[]> {
 }
 
 export async function listPeople(sql: Db, teamId: string): Promise<Person[]> {
-  return (await sql`select id, name, role from person where team_id = ${teamId} order by created_at, name`) as unknown as Person[];
+  return (await sql`select id, name, role from person where team_id = ${teamId} and left_at is null order by created_at, name`) as unknown as Person[];
 }
 
 /** Sets up a new, empty team with its first person. */
@@ -63,4 +63,21 @@ export async function addPerson({ tx, team }: Write, input: z.infer<typeof perso
     await tx`select id from person where team_id = ${team.id} and lower(name) = lower(${input.name})`;
   if (other) refuse('name', 'The team has someone of that name already.');
   await tx`insert into person (team_id, id, name, role) values (${team.id}, ${input.id}, ${input.name}, ${input.role})`;
+}
+
+/** Those who left, to be taken on again. */
+export async function listLeft(sql: Db, teamId: string): Promise<Person[]> {
+  return (await sql`select id, name, role from person where team_id = ${teamId} and left_at is not null order by name`) as unknown as Person[];
+}
+
+/** Who left writes no more, and no key of theirs opens anything; what they wrote stays theirs. Taken on again, all is as it was. */
+export async function personLeaves(
+  { tx, team, personId, now }: Write,
+  p: { personId: string; left: boolean }
+): Promise<void> {
+  if (p.left && p.personId === personId)
+    refuse('', 'You are working here yourself: somebody else says that you left.');
+  const [is] = await tx`
+    update person set left_at = ${p.left ? tx`coalesce(left_at, ${now})` : null} where team_id = ${team.id} and id = ${p.personId} returning id`;
+  if (!is) refuse('', 'That person is not of this team.');
 }

@@ -1,11 +1,12 @@
 import { redirect } from '@sveltejs/kit';
 import { carryOutForm, fieldsOf } from '$lib/server/commands/form';
 import { db } from '$lib/server/db';
-import { listTeams } from '$lib/server/teams';
+import { listLeft, listTeams } from '$lib/server/teams';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async () => ({
+export const load: PageServerLoad = async ({ locals }) => ({
   teams: await listTeams(db()),
+  left: locals.team ? await listLeft(db(), locals.team.id) : [],
   freshId: crypto.randomUUID()
 });
 

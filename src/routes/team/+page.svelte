@@ -24,6 +24,11 @@
     name = '';
     await invalidateAll();
   }
+  async function leaves(personId: string, left: boolean) {
+    const sent = await send('person.leave', { personId, left });
+    errors = sent.ok ? {} : sent.errors;
+    await invalidateAll();
+  }
   async function units(e: Event) {
     document.cookie = `ht_units=${(e.currentTarget as HTMLInputElement).value}; ${YEAR}`;
     await invalidateAll();
@@ -38,7 +43,24 @@
     <h2>People</h2>
     <table class="sheet-table mt-2">
       <tbody
-        >{#each data.people as p (p.id)}<tr><td>{p.name}</td><td class="quiet">{p.role}</td></tr
+        >{#each data.people as p (p.id)}<tr
+            ><td>{p.name}</td><td class="quiet">{p.role}</td><td
+              >{#if p.id !== data.personId}<button
+                  type="button"
+                  class="link text-sm"
+                  aria-label="{p.name} left"
+                  onclick={() => leaves(p.id, true)}>has left</button
+                >{/if}</td
+            ></tr
+          >{/each}{#each data.left as p (p.id)}<tr
+            ><td class="quiet">{p.name}</td><td class="quiet">{p.role}, left</td><td
+              ><button
+                type="button"
+                class="link text-sm"
+                aria-label="{p.name} is back"
+                onclick={() => leaves(p.id, false)}>is back</button
+              ></td
+            ></tr
           >{/each}</tbody
       >
     </table>

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { tokenSchema, tokenWithdrawSchema } from '../token/form';
 import { feedSchema, feedWithdrawSchema } from '../calendar/form';
 import { componentSchema, moveSchema, rebuildSchema, scrapSchema, swapSchema } from '../component/form';
 import {
@@ -12,7 +13,14 @@ import {
 import { id } from '../forms';
 import { meterChangeSchema, odometerSchema, raceDaySchema, readingSchema, strikeSchema } from '../hours/form';
 import type { Logged, RowAnswer } from './logged';
-import { eventSchema, machineChangeSchema, machineSchema, personSchema, teamSchema } from '../machine/form';
+import {
+  eventSchema,
+  machineChangeSchema,
+  machineSchema,
+  personLeaveSchema,
+  personSchema,
+  teamSchema
+} from '../machine/form';
 import { correctionSchema } from '../record/correction';
 import { ruleSchema } from '../rules/form';
 import {
@@ -75,6 +83,7 @@ import { jobSchema } from '../job/form';
 export const COMMANDS = {
   'team.found': teamSchema,
   'person.add': personSchema,
+  'person.leave': personLeaveSchema,
   'rule.set': ruleSchema,
 
   'machine.add': machineSchema,
@@ -87,6 +96,9 @@ export const COMMANDS = {
   'outing.estimate': z.object({ outingId: id }),
   'event.plan': eventSchema,
   'event.call-off': z.object({ eventId: id, off: z.boolean() }),
+
+  'token.keep': tokenSchema,
+  'token.withdraw': tokenWithdrawSchema,
 
   'calendar.keep': feedSchema,
   'calendar.withdraw': feedWithdrawSchema,

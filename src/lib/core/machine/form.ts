@@ -5,6 +5,9 @@ import { ROLES } from '../team/team';
 import { isTimeZone } from '../time/day';
 import { KINDS } from './machine';
 
+/** Somebody left, or is back. */
+export const personLeaveSchema = z.object({ personId: id, left: z.boolean() });
+
 export const personSchema = z.object({
   id,
   name: name('a name', 80),

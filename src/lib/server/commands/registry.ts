@@ -1,6 +1,7 @@
 import type { Answer, Input, Kind } from '../../core/command/commands';
 import type { Role } from '../../core/team/team';
 import type { Scope } from '../book/hold';
+import { keepToken, withdrawToken } from '../api/tokens';
 import { keepFeed, withdrawFeed } from '../calendars';
 import { addCall, dropCall, machineOfCall } from '../calls';
 import { addDressing, addLength, addLook, machineOfEntry, replaceSet, strikeEntry } from '../chain-entries';
@@ -36,7 +37,7 @@ import { addFastener, addFigure, changeFastener, machineOfSheet, removeFastener 
 import { countShims, pasteDrawer, setLevel } from '../shim-drawer';
 import { addAdapter, addBlades, addOil, addWrench, noteStock, retire } from '../stores';
 import { addTask, changeTask, ownerScope, recordDone, retireTask } from '../tasks';
-import { addPerson } from '../teams';
+import { addPerson, personLeaves } from '../teams';
 import { saveTemplate } from '../templates';
 import { closeCheck, placeOfClose, strikeCheck } from '../valve-close';
 import { fitShims } from '../valve-fit';
@@ -92,6 +93,7 @@ const answering =
 /** Setting up a team is not here: there is nobody yet to carry it out for. See `found.ts`. */
 export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
   'person.add': entry({ role: everyone, scope: null, handle: addPerson }),
+  'person.leave': entry({ role: everyone, scope: null, handle: personLeaves }),
   'rule.set': entry({
     role: everyone,
     scope: (r) => (SCHEDULES.includes(r.key) ? { whole: true } : null),
@@ -124,6 +126,9 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
   }),
   'event.plan': entry({ role: everyone, scope: null, handle: addEvent }),
   'event.call-off': entry({ role: everyone, scope: null, handle: callOff }),
+
+  'token.keep': entry({ role: everyone, scope: null, handle: keepToken }),
+  'token.withdraw': entry({ role: everyone, scope: null, handle: withdrawToken }),
 
   'calendar.keep': entry({ role: everyone, scope: null, handle: keepFeed }),
   'calendar.withdraw': entry({ role: everyone, scope: null, handle: withdrawFeed }),

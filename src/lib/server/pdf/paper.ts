@@ -1,4 +1,4 @@
-import type { Content, TableCell } from 'pdfmake/interfaces';
+import type { Column, Content, TableCell } from 'pdfmake/interfaces';
 import type { Block, Cell, Paper } from '../../core/paper/paper';
 import { printPages, runs, type PaperSize } from './printer';
 
@@ -63,6 +63,29 @@ function block(b: Block): Content {
   };
 }
 
+/** A plate as it stands on a machine. */
+const plate = (text: string): Column => ({
+  width: 16 + 14 * text.length,
+  table: {
+    widths: ['*'],
+    body: [
+      [
+        {
+          text,
+          noWrap: true,
+          alignment: 'center',
+          font: 'Figure',
+          bold: true,
+          fontSize: 26,
+          color: '#fff',
+          fillColor: '#111'
+        }
+      ]
+    ]
+  },
+  layout: 'noBorders'
+});
+
 /**
  * A paper as a PDF, black on white.
  *
@@ -75,31 +98,7 @@ export function paperPdf(size: PaperSize, p: Paper, origin: string): Promise<Buf
     content: [
       {
         columns: [
-          ...(p.machine
-            ? [
-                {
-                  width: 16 + 14 * p.machine.plate.length,
-                  table: {
-                    widths: ['*'],
-                    body: [
-                      [
-                        {
-                          text: p.machine.plate,
-                          noWrap: true,
-                          alignment: 'center',
-                          font: 'Figure',
-                          bold: true,
-                          fontSize: 26,
-                          color: '#fff',
-                          fillColor: '#111'
-                        }
-                      ]
-                    ]
-                  },
-                  layout: 'noBorders'
-                }
-              ]
-            : []),
+          ...(p.machine ? [plate(p.machine.plate)] : []),
           {
             width: '*',
             stack: [

@@ -29,6 +29,7 @@
     { text: 'Shim drawer', note: 'by size, and what the next checks likely want', href: '/stores/shims' },
     { text: 'Valves', note: 'of all engines, beside one another', href: '/valves' },
     { text: 'Jobs', note: 'the work step by step, to change', href: '/jobs' },
+    { text: 'Programs', note: 'keys, and what a program can read and write', href: '/programs' },
     { text: 'Stickers', note: 'codes for machines, components and shelves, on labels', href: '/stickers' },
     { text: 'Instruments', note: 'what speaks by itself, and stand-ins to try it', href: '/instruments' },
     {

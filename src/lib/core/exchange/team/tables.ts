@@ -34,7 +34,7 @@ import { oilMovement, openedItem, visit, visitEntry, visitStep } from './rows/vi
 /**
  * What a team's file holds: a row for everything that was written, by its table, in an order in which each can be put back
  * after what it points to. Not in it: what is worked out from them (standings, steps of the count), photos that belong nowhere
- * yet, and the secret addresses of calendars, which are keys of this server. A team's own id is said once.
+ * yet, and the secret addresses of calendars and keys of programs, which are of this server. A team's own id is said once.
  */
 export const TABLES = {
   person,

@@ -108,6 +108,7 @@ describe('what a team’s file holds', () => {
       ...DERIVED,
       'book_stale',
       'calendar_feed',
+      'api_token',
       'photo_upload',
       'schema_migration',
       'team'

@@ -1,0 +1,2 @@
+/** A custom element that shows an OpenAPI description; it comes without types of its own. */
+declare module 'rapidoc';

@@ -1,0 +1,7 @@
+import { listTokens } from '$lib/server/api/tokens';
+import { db } from '$lib/server/db';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals }) => ({
+  tokens: await listTokens(db(), locals.team!.id)
+});
