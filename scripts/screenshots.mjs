@@ -1,5 +1,5 @@
 /** npm run screenshots: one current picture of each main view, from the demo, into docs/screenshots. */
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { root } from './lib/build.mjs';
 import { chromiumPath } from './lib/chromium.mjs';
@@ -9,6 +9,18 @@ import { main, say } from './lib/say.mjs';
 import { throwawayApp } from './lib/serve.mjs';
 
 const folder = join(root, 'docs/screenshots');
+
+/** The first page of a PDF as a picture. */
+async function sheetOfPaper(name, address) {
+  const { createCanvas } = await import('@napi-rs/canvas');
+  const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+  const data = new Uint8Array(await (await fetch(address)).arrayBuffer());
+  const page = await (await getDocument({ data }).promise).getPage(1);
+  const viewport = page.getViewport({ scale: 1.4 });
+  const canvas = createCanvas(viewport.width, viewport.height);
+  await page.render({ canvas, viewport, background: '#fff' }).promise;
+  writeFileSync(join(folder, `${name}.png`), canvas.toBuffer('image/png'));
+}
 
 await main(() =>
   throwawayApp(async ({ databaseUrl, serve }) => {
@@ -57,6 +69,35 @@ await main(() =>
       say(name);
     };
 
+    await shot('instruments', '/instruments', {
+      act: async (page) => {
+        await page
+          .getByRole('region', { name: 'torque wrench' })
+          .getByRole('button', { name: 'Pull' })
+          .click();
+        await page
+          .getByRole('region', { name: 'feeler blades' })
+          .getByRole('button', { name: 'drags' })
+          .click();
+        await page.evaluate(() => scrollTo(0, 0));
+      },
+      height: 1100
+    });
+    await shot('import', '/exchange', {
+      height: 1000,
+      act: async (page) => {
+        await page
+          .getByLabel(/^Paste the cells here/)
+          .fill(
+            'plate;date;hours;km;rider\n12;28.11.2026;119,6;31;Ines Varrow\n5;28.11.2026;47,9;22;Tobiah Reave\n27;28.11.2026;4711;18;Tobiah Reave\n99;28.11.2026;12,0;9;\n8;31.11.2026;7,1;;Kit Lorne\n'
+          );
+        await page.getByRole('button', { name: 'Read it' }).click();
+        await page.getByRole('button', { name: /^Write down/ }).waitFor();
+        await page.evaluate(() => scrollTo(0, 0));
+      }
+    });
+    await sheetOfPaper('job-card', `${url}/visits/${visit}/card.pdf`);
+    say('job-card');
     await shot('trail', '/');
     await shot('machine', `/machines/${fell}`, { height: 1000 });
     await shot('spec-sheet', `/machines/${fell}/sheet`);
@@ -79,13 +120,6 @@ await main(() =>
         await page.getByLabel('As found: left mark').fill('10.5');
         await page.getByLabel('As found: right mark').fill('10');
         await page.getByLabel('As found: tightest place').fill('54');
-      }
-    });
-    await shot('chain-wear', `/machines/${fell}/chain`, {
-      height: 1000,
-      act: async (page) => {
-        await page.getByRole('region', { name: 'Wear' }).evaluate((e) => e.scrollIntoView());
-        await page.waitForTimeout(300);
       }
     });
     await shot('visit-before', `/machines/${fell}/visit`, {
@@ -119,7 +153,6 @@ await main(() =>
         await page.getByRole('button', { name: 'In by hand' }).waitFor();
       }
     });
-    await shot('underside', `/machines/${fell}/underside`);
     await shot('record', `/records/${record}`);
     // Last, for it begins a check.
     const measured = async (page) => {
@@ -153,7 +186,6 @@ await main(() =>
         await tyre.getByRole('button', { name: 'Found' }).click();
       }
     });
-    await shot('torque-round', `/machines/${quad}/round?list=torque`, { height: 900 });
     await shot('owner', `/machines/${quad}/owner`, { height: 900 });
     await shot('findings', '/findings');
     await shot('board', '/board');

@@ -8,11 +8,13 @@
   import { Press } from '$lib/ui/form/press.svelte';
   import IcsForm from '$lib/ui/outing/IcsForm.svelte';
   import PlanForm from '$lib/ui/outing/PlanForm.svelte';
+  import TrackForm from '$lib/ui/track/TrackForm.svelte';
   import CsvLink from '$lib/ui/exchange/CsvLink.svelte';
 
   let { data } = $props();
   let planning = $state(false);
   let taking = $state(false);
+  let tracking = $state(false);
   const press = new Press();
   let calledOff = $state<{ id: string; name: string } | null>(null);
   const plates = $derived(new Map(data.machines.map((m) => [m.id, m.plate])));
@@ -38,10 +40,26 @@
 <div class="flex flex-wrap items-baseline gap-4">
   <h1>Outings</h1>
   <a class="link" href="/outings/day">Log a race day, the whole fleet</a>
+  {#if !tracking}<button type="button" class="link no-print" onclick={() => (tracking = true)}
+      >A ride from its track</button
+    >{/if}
   <span class="ml-auto text-sm"
     ><a class="link mr-4" href="/exchange#calendars">In your own calendar</a><CsvLink list="outings" /></span
   >
 </div>
+
+{#if tracking && data.team}
+  <TrackForm
+    machines={data.machines}
+    people={data.people}
+    personId={data.personId}
+    lately={data.lately}
+    today={data.today}
+    timeZone={data.team.timeZone}
+    units={data.units}
+    onleave={() => (tracking = false)}
+  />
+{/if}
 
 <section class="mt-5">
   <div class="flex items-baseline gap-4">
