@@ -24,7 +24,7 @@ test.describe('a page whose scripts do not run', () => {
     await expect(page.getByText('The team has someone of that name already.')).toBeVisible();
     await page.getByLabel('Name', { exact: true }).fill('Tamsin Ruddle');
     await page.getByRole('button', { name: 'Add' }).click();
-    await expect(page.getByRole('cell', { name: 'Tamsin Ruddle' })).toBeVisible();
+    await expect(page.getByRole('cell', { name: 'Tamsin Ruddle', exact: true })).toBeVisible();
 
     await page.goto('/rules');
     const rule = page.getByRole('form', { name: 'The next is counted' });
