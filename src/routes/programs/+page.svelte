@@ -121,6 +121,7 @@
       show-info="false"
       allow-server-selection="false"
       allow-try="false"
+      allow-authentication="false"
       schema-style="table"
       default-schema-tab="schema"
     ></rapi-doc>
