@@ -9,11 +9,10 @@ const MOST_CONNECTED = 200;
 /** Lines a second from one end; whoever sends more is not a hand at an instrument. */
 const MOST_A_SECOND = 20;
 const ALIVE_EVERY = 30_000;
+const TEAM = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '[::1]']);
 
 const hostOf = (text) => (URL.canParse(`http://${text}`) ? new URL(`http://${text}`) : null);
-/** The team an end is of: lines go to the ends of the same team. */
-const teamOf = (cookies = '') => /(?:^|;\s*)ht_team=([0-9a-f-]{36})(?:;|$)/.exec(cookies)?.[1] ?? '';
 
 /** Only this machine, and only our own pages: any page may open a socket to any host. */
 function allowed({ headers }) {
@@ -34,13 +33,16 @@ function allowed({ headers }) {
 export function relay(server) {
   const sockets = new WebSocketServer({ noServer: true, maxPayload: LONGEST_LINE, perMessageDeflate: false });
   const upgrade = (request, socket, head) => {
-    if (new URL(request.url ?? '/', 'http://x').pathname !== RELAY_PATH) return socket.destroy();
-    if (!allowed(request) || sockets.clients.size >= MOST_CONNECTED)
+    const { pathname, searchParams } = new URL(request.url ?? '/', 'http://x');
+    if (pathname !== RELAY_PATH) return socket.destroy();
+    // Lines go to the ends of the same team; a program has no cookie to tell it by.
+    const team = searchParams.get('team') ?? '';
+    if (!TEAM.test(team) || !allowed(request) || sockets.clients.size >= MOST_CONNECTED)
       return socket.end('HTTP/1.1 403 Forbidden\r\nConnection: close\r\n\r\n');
-    sockets.handleUpgrade(request, socket, head, (end) => sockets.emit('connection', end, request));
+    sockets.handleUpgrade(request, socket, head, (end) => sockets.emit('connection', end, team));
   };
-  sockets.on('connection', (end, request) => {
-    Object.assign(end, { team: teamOf(request.headers.cookie), alive: true, sent: 0, since: Date.now() });
+  sockets.on('connection', (end, team) => {
+    Object.assign(end, { team, alive: true, sent: 0, since: Date.now() });
     end.on('pong', () => (end.alive = true));
     end.on('error', () => end.terminate());
     end.on('message', (data, binary) => {

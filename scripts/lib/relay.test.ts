@@ -30,8 +30,8 @@ async function join({
   heard: string[];
   next: () => Promise<string>;
 }> {
-  const socket = new WebSocket(`ws://127.0.0.1:${port}${path}`, {
-    headers: { cookie: `ht_team=${team}`, ...more }
+  const socket = new WebSocket(`ws://127.0.0.1:${port}${path}?team=${team}`, {
+    headers: more
   });
   open.push(socket);
   const heard: string[] = [];
@@ -64,6 +64,8 @@ describe('the line of instruments', () => {
     await refused({ origin: 'null' });
     await refused({ host: 'rebound.example' });
     await refused({ path: '/elsewhere' });
+    await refused({ team: '' });
+    await refused({ team: 'everybody' });
   });
   it('drops what is longer than a reading, what is no text, and what comes too fast', async () => {
     const [wrench, bench] = [await join(), await join()];

@@ -194,7 +194,9 @@
 {/if}
 
 {#if shell.instruments && data.team && page.route.id !== '/instruments'}
-  {#await import('$lib/ui/instrument/Heard.svelte') then { default: Heard }}<Heard />{/await}
+  {#await import('$lib/ui/instrument/Heard.svelte') then { default: Heard }}{#key data.team.id}<Heard
+        team={data.team.id}
+      />{/key}{/await}
 {/if}
 
 {#if shell.said}

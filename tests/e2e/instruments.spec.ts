@@ -1,6 +1,10 @@
 import type { Locator, Page } from '@playwright/test';
+import { WebSocket } from 'ws';
 import { expect, open, test } from './app';
 import { Hand } from './hand';
+
+/** A reading that is said before a page has its line open is not heard. */
+const listening = (page: Page) => expect(page.getByTestId('heard')).toHaveAttribute('data-line', 'open');
 
 /** A hand that lets instruments speak wherever a torque or an amount is asked for. */
 class InstrumentHand extends Hand {
@@ -66,6 +70,7 @@ test('a visit whose torques and amounts come from instruments, each with its nam
   await expect(page).toHaveURL(/\/visits\//);
 
   const hand = new InstrumentHand(page, instruments);
+  await listening(page);
   // What no field waits for is said, and lands nowhere; so does what the field does not take.
   await hand.standIn('tyre gauge').getByRole('button', { name: 'Send' }).click();
   await expect(page.getByTestId('heard')).toContainText('Nothing here waits for it.');
@@ -74,15 +79,12 @@ test('a visit whose torques and amounts come from instruments, each with its nam
   await hand.standIn('dial').getByRole('button', { name: 'Send' }).click();
   await expect(page.getByTestId('heard')).toContainText('shows a length; this field takes a volume.');
   await expect(hand.card.getByLabel(/^Drained/)).toHaveValue('');
-  // A number out of reason is questioned as if it was typed; typed over, it is nobody's but the hand's.
+  // A number out of reason is questioned as if it was typed.
   await hand.standIn('scale').getByLabel('On it, g').fill('87000');
   await hand.standIn('scale').getByRole('button', { name: 'Send' }).click();
   await expect(hand.card.getByLabel(/^Drained/)).toHaveValue('100000 ml');
   await hand.press('Write');
   await expect(hand.card.getByText('At most 20 L: is it the right unit?')).toBeVisible();
-  await hand.card.getByLabel(/^Drained/).fill('');
-  await hand.card.getByLabel(/^Drained/).pressSequentially('6');
-  await expect(hand.card.getByLabel(/^Drained/)).not.toHaveAttribute('data-filled-by');
   await hand.card.getByLabel(/^Drained/).fill('');
 
   await hand.finish();
@@ -106,6 +108,62 @@ test('a visit whose torques and amounts come from instruments, each with its nam
   ).toEqual(['640 ml', '640 ml']);
 });
 
+test('a program without a page speaks on the address the page names; what lies at another bench is not listened to', async ({
+  work: page,
+  app
+}) => {
+  const instruments = await page.context().newPage();
+  await open(instruments, '/instruments');
+  await instruments.getByLabel('This device listens to instruments').check();
+  const address = (await instruments.getByTestId('line').textContent())!;
+  const program = new WebSocket(address);
+  await new Promise((done, fail) => program.once('open', done).once('error', fail));
+  const says = (value: number, id = crypto.randomUUID()) =>
+    program.send(
+      JSON.stringify({ v: 1, id, instrument: 'Meter of 5', at: new Date().toISOString(), value, unit: 'h' })
+    );
+
+  await open(page, `/machines/${await app.machineId('5')}`);
+  await page.keyboard.press('l');
+  const field = page.getByLabel('Meter shows, h');
+  await expect(field).toHaveAttribute('data-of', '5');
+  await listening(page);
+  const said = crypto.randomUUID();
+  says(50.1, said);
+  await expect(field).toHaveValue('50.1');
+  // Said again, it is the same reading: what was typed since stands.
+  await field.fill('50.2');
+  says(50.1, said);
+  says(60, crypto.randomUUID());
+  await expect(field).toHaveValue('60');
+
+  // Somebody who is typing elsewhere is not torn away.
+  await page.getByLabel('Remark').focus();
+  says(61);
+  await expect(field).toHaveValue('61');
+  await expect(page.getByLabel('Remark')).toBeFocused();
+
+  await expect(instruments.getByRole('row').filter({ hasText: '61 h' })).toBeVisible();
+  await instruments.getByRole('button', { name: 'do not listen to Meter of 5' }).first().click();
+  await expect(instruments.getByText('This device does not listen to:')).toContainText('Meter of 5');
+  says(70);
+  await expect(instruments.getByRole('row').filter({ hasText: '70 h' })).toBeVisible();
+  // A line that comes after it has landed: that one has not.
+  program.send(
+    JSON.stringify({
+      v: 1,
+      id: crypto.randomUUID(),
+      instrument: 'Other',
+      at: new Date().toISOString(),
+      value: 71,
+      unit: 'h'
+    })
+  );
+  await expect(field).toHaveValue('71');
+  await expect(page.getByTestId('heard')).toHaveText('71 from Other');
+  program.close();
+});
+
 test('hours from a wireless meter: of its own machine, and the meter of another is asked about', async ({
   work: page,
   app
@@ -126,6 +184,7 @@ test('hours from a wireless meter: of its own machine, and the meter of another 
   const field = page.getByLabel('Meter shows, h');
   await expect(page.getByLabel('Machine', { exact: true })).toHaveValue(machine);
   await expect(field).toHaveAttribute('data-of', '5');
+  await listening(page);
   await meter.getByLabel('Hangs on').selectOption('12');
   await meter.getByLabel('Shows').fill(next);
   await meter.getByRole('button', { name: 'Send what it shows' }).click();
@@ -136,7 +195,24 @@ test('hours from a wireless meter: of its own machine, and the meter of another 
   await expect(field).toHaveValue(String(Number(next)));
   await page.getByRole('button', { name: 'Log', exact: true }).click();
   await expect(page.getByText(/^5 stands at/)).toBeVisible();
-  expect(
-    await app.sql`select value, instrument from reading where machine_id = ${machine} order by created_at desc limit 1`
-  ).toEqual([{ value: Math.round(Number(next) * 100), instrument: 'Hour meter, wireless' }]);
+  const latest = (of: string) =>
+    app.sql`select value, instrument from reading where machine_id = ${of} order by created_at desc limit 1`;
+  expect(await latest(machine)).toEqual([
+    { value: Math.round(Number(next) * 100), instrument: 'Hour meter, wireless' }
+  ]);
+
+  // Typed over, it is the hand's.
+  const other = await app.machineId('12');
+  await open(page, `/machines/${other}`);
+  await page.keyboard.press('l');
+  await expect(field).toHaveAttribute('data-of', '12');
+  await listening(page);
+  await meter.getByLabel('Hangs on').selectOption('12');
+  await meter.getByLabel('Shows').fill('119');
+  await meter.getByRole('button', { name: 'Send what it shows' }).click();
+  await expect(field).toHaveValue('119');
+  await field.fill('119.5');
+  await page.getByRole('button', { name: 'Log', exact: true }).click();
+  await expect(page.getByText(/^12 stands at/)).toBeVisible();
+  expect(await latest(other)).toEqual([{ value: 11_950, instrument: '' }]);
 });

@@ -1,16 +1,22 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import { page } from '$app/state';
   import type { Line } from '$lib/core/instrument/line';
   import { lineWords, STAND_INS } from '$lib/core/instrument/stand-in';
   import { shell } from '$lib/ui/shell/shell.svelte';
-  import { InstrumentLine, type SocketState } from '$lib/ui/instrument/socket';
+  import { mute, muted } from '$lib/ui/instrument/muted';
+  import { InstrumentLine, linePath, type SocketState } from '$lib/ui/instrument/socket';
   import StandInCard from '$lib/ui/instrument/StandInCard.svelte';
 
   let { data } = $props();
   let socket = $state<SocketState>('connecting');
   let heard = $state<{ line: Line; sent: boolean; from: 'here' | 'elsewhere' }[]>([]);
   let line: InstrumentLine | undefined;
+  let elsewhere = $state<string[]>([]);
   const MOST = 30;
+  const address = $derived(
+    `${page.url.protocol === 'https:' ? 'wss' : 'ws'}://${page.url.host}${linePath(data.team!.id)}`
+  );
   const STATE_WORDS = {
     connecting: 'Opening the line …',
     open: 'The line is open.',
@@ -18,16 +24,19 @@
   };
 
   onMount(() => {
+    elsewhere = muted();
     line = new InstrumentLine(
-      (l) => (heard = [{ line: l, sent: true, from: 'elsewhere' as const }, ...heard].slice(0, MOST)),
+      data.team!.id,
+      (l) => note(l, true, 'elsewhere'),
       (s) => (socket = s)
     );
     return () => line?.close();
   });
-  function say(l: Line) {
-    const sent = line?.say(l) ?? false;
-    heard = [{ line: l, sent, from: 'here' as const }, ...heard].slice(0, MOST);
+  /** Said again, it is the same reading. */
+  function note(l: Line, sent: boolean, from: 'here' | 'elsewhere') {
+    if (!heard.some((h) => h.line.id === l.id)) heard = [{ line: l, sent, from }, ...heard].slice(0, MOST);
   }
+  const say = (l: Line) => note(l, line?.say(l) ?? false, 'here');
   function turn(on: boolean) {
     localStorage.setItem('ht_instruments', on ? 'on' : 'off');
     shell.instruments = on;
@@ -50,8 +59,9 @@
 <h2 class="mt-6">Stand-ins</h2>
 <p class="quiet mt-1 max-w-2xl">
   Simulated instruments, to try it with. Open the bench in another window or on another device that listens,
-  and use them from here. A real one is connected by whatever turns what it says into a line of JSON on
-  <code>/instruments/line</code>:
+  and use them from here. A real one is connected by whatever turns what it says into a line of JSON on this
+  address, which is your team’s:
+  <code class="block overflow-x-auto pt-1 text-sm" data-testid="line">{address}</code>
   <code class="block overflow-x-auto py-1 text-sm"
     >{'{"v":1,"id":"…a UUID…","instrument":"Short wrench","at":"2026-11-29T18:00:00Z","value":24.8,"unit":"N·m"}'}</code
   >
@@ -66,13 +76,29 @@
     />{/each}
 </div>
 
+{#snippet listens(name: string)}
+  {@const off = elsewhere.includes(name)}
+  <button type="button" class="link text-sm" onclick={() => (elsewhere = mute(name, !off))}
+    >{off ? 'listen again' : 'do not listen'}<span class="sr-only"> to {name}</span></button
+  >
+{/snippet}
+
 <h2 class="mt-8">On the line</h2>
+<p class="quiet max-w-2xl">
+  With two benches and two wrenches each device listens to its own: say here what lies at the other bench.
+</p>
+{#if elsewhere.length > 0}
+  <p class="mt-2">
+    This device does not listen to:
+    {#each elsewhere as name (name)}<span class="mr-4">{name} {@render listens(name)}</span>{/each}
+  </p>
+{/if}
 {#if heard.length === 0}<p class="quiet">Nothing was said since this page was opened.</p>
 {:else}
   <table class="sheet-table stacked mt-2 max-w-3xl">
-    <thead><tr><th>When</th><th>Instrument</th><th>Says</th><th></th></tr></thead>
+    <thead><tr><th>When</th><th>Instrument</th><th>Says</th><th></th><th>This device</th></tr></thead>
     <tbody>
-      {#each heard as h (h.line.id + h.from)}<tr>
+      {#each heard as h (h.line.id)}<tr>
           <td class="figure">{new Date(h.line.at).toLocaleTimeString('en-GB')}</td>
           <td>{h.line.instrument}</td>
           <td class="figure text-lg">{lineWords(h.line)}</td>
@@ -83,6 +109,7 @@
                 : 'from elsewhere'
               : 'not sent: the line is down'}</td
           >
+          <td>{@render listens(h.line.instrument)}</td>
         </tr>{/each}
     </tbody>
   </table>

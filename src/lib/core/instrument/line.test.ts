@@ -107,6 +107,12 @@ describe('of several fields', () => {
     const inside = one(['length'], '', true);
     expect(whichField(torque, [one(['torque']), inside])).toBe(inside);
   });
+  it('but not where that one is for words, and the number for another', () => {
+    const [remark, wanted] = [one(['words'], 'slippery', true), one(['torque'])];
+    expect(whichField(torque, [remark, wanted])).toBe(wanted);
+    expect(whichField(line({ words: '12 °C' }), [remark, wanted])).toBe(remark);
+    expect(whichField(line({ keys: '3.4\n' }), [remark])).toBeNull();
+  });
   it('else the first empty one that takes it, else the first that does', () => {
     const [full, empty] = [one(['torque'], '24 N·m'), one(['torque'])];
     expect(whichField(torque, [one(['length']), full, empty])).toBe(empty);

@@ -139,7 +139,10 @@ export function whichField<F extends { field: Field; focused: boolean }>(
   line: Line,
   fields: readonly F[]
 ): F | null {
-  const inside = fields.find((f) => f.focused);
+  // Who is writing words is asked nothing about a number: it is meant for elsewhere.
+  const inside = fields.find(
+    (f) => f.focused && (takes(f.field, line) || f.field.takes.some((t) => t !== 'words'))
+  );
   // What types like a keyboard types where the cursor is, and nowhere else.
   if (inside || 'keys' in line) return inside ?? null;
   const able = fields.filter((f) => takes(f.field, line));

@@ -41,8 +41,9 @@
       return;
     }
     error = '';
+    const by = filledBy(field);
     typed.value = '';
-    onwrite({ value: parsed.quantity.value, unit: parsed.quantity.unit }, filledBy(field));
+    onwrite({ value: parsed.quantity.value, unit: parsed.quantity.unit }, by);
   }
 </script>
 

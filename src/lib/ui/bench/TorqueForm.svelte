@@ -177,7 +177,7 @@
     <input
       {id}
       bind:this={field}
-      data-takes="torque"
+      data-takes={withAdapter ? undefined : 'torque'}
       class="field figure w-36 text-2xl"
       autocomplete="off"
       bind:value={() => written, (v) => (now.typed = v)}

@@ -2,35 +2,39 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import type { Line } from '$lib/core/instrument/line';
-  import { forgetsWhenTyped, land } from './fields';
-  import { InstrumentLine } from './socket';
+  import { land } from './fields';
+  import { isMuted } from './muted';
+  import { InstrumentLine, type SocketState } from './socket';
 
+  let { team }: { team: string } = $props();
   const REMEMBERED = 200;
   const SAID_FOR = 8000;
   let said = $state<{ words: string; landed: boolean } | null>(null);
+  /** A reading that is said before the line is open is not heard. */
+  let socket = $state<SocketState>('connecting');
   let ids: string[] = [];
   let quiet: ReturnType<typeof setTimeout> | undefined;
 
   function heard(line: Line) {
     // An instrument that got no answer says it again; of several windows the one that is looked at takes it.
     if (ids.includes(line.id) || document.visibilityState === 'hidden') return;
+    // That one lies at another bench.
+    if (isMuted(line.instrument)) return;
     ids = [...ids.slice(-REMEMBERED), line.id];
     said = land(line);
     clearTimeout(quiet);
     quiet = setTimeout(() => (said = null), SAID_FOR);
   }
   onMount(() => {
-    const line = new InstrumentLine(heard, () => {});
-    document.addEventListener('input', forgetsWhenTyped, true);
+    const line = new InstrumentLine(team, heard, (s) => (socket = s));
     return () => {
       line.close();
       clearTimeout(quiet);
-      document.removeEventListener('input', forgetsWhenTyped, true);
     };
   });
 </script>
 
-<div class="heard no-print" role="status" data-testid="heard">
+<div class="heard no-print" role="status" data-testid="heard" data-line={socket}>
   {#if said}<p class:caution={!said.landed}>{said.words}</p>{/if}
 </div>
 

@@ -1,4 +1,5 @@
 import { landing, whichField, type Field, type Line } from '$lib/core/instrument/line';
+import { markFilled } from './filled-by';
 import type { Dimension, UnitName } from '$lib/core/quantity/units';
 
 /**
@@ -26,11 +27,6 @@ function waiting(): { element: Input; field: Field; focused: boolean }[] {
     .map((element) => ({ element, field: fieldOf(element), focused: element === document.activeElement }));
 }
 
-/** Whoever types over a reading has typed it. */
-export function forgetsWhenTyped(e: Event) {
-  if (e.isTrusted && e.target instanceof HTMLElement) delete e.target.dataset['filledBy'];
-}
-
 /**
  * Lands a reading in the field that waits for it, as if it had been typed there.
  * @returns what is to be said of it, and whether it has landed
@@ -43,9 +39,10 @@ export function land(line: Line): { landed: boolean; words: string } {
   const is = landing(line, found.field);
   if (!is.lands) return { landed: false, words: `${shows}? ${is.why}` };
   const { element } = found;
-  element.focus();
+  // Enter then writes it; but nobody who is typing elsewhere is torn away from there.
+  if (!isInput(document.activeElement)) element.focus();
   element.value = is.text;
-  element.dataset['filledBy'] = line.instrument;
+  markFilled(element, line.instrument, is.text);
   element.dispatchEvent(new Event('input', { bubbles: true }));
   if (is.enter)
     if (

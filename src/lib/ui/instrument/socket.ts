@@ -1,6 +1,7 @@
 import { readLine, type Line } from '$lib/core/instrument/line';
 
-const PATH = '/instruments/line';
+/** Where the instruments of a team speak: the same for a page and for a program that an instrument is connected by. */
+export const linePath = (team: string): string => `/instruments/line?team=${team}`;
 const AGAIN_AFTER = [500, 1000, 2000, 5000];
 
 export type SocketState = 'connecting' | 'open' | 'lost';
@@ -13,6 +14,7 @@ export class InstrumentLine {
   #over = false;
 
   constructor(
+    readonly team: string,
     readonly heard: (line: Line) => void,
     readonly changed: (state: SocketState) => void
   ) {
@@ -23,7 +25,7 @@ export class InstrumentLine {
     if (this.#over) return;
     this.changed('connecting');
     const socket = new WebSocket(
-      `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}${PATH}`
+      `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}${linePath(this.team)}`
     );
     this.#socket = socket;
     socket.onopen = () => {

@@ -35,7 +35,9 @@
   });
   /** A reading: taken where it is as it should be. */
   function found(text: string) {
-    desk.type(check.key, { found: asRead(text), set: '', said: 'well' });
+    // A reading that was tapped is no instrument’s.
+    const instrument = text === typed.found ? typed.instrument : '';
+    desk.type(check.key, { found: asRead(text), set: '', said: 'well', instrument });
     if (!outside) take();
   }
   const enter = (go: () => void) => (e: KeyboardEvent) => {

@@ -25,7 +25,13 @@
   const unit = $derived(unitShown(gauge, band, null, page.data.units ?? 'metric'));
   /** A least has no end to offer readings up to. */
   const readings = $derived(band && !gauge.least ? likelyReadings(gauge, band, null) : []);
-  const found = (text: string) => take({ said: 'well', found: withUnit(text, unit, unitOf(gauge, band)) });
+  const found = (text: string) =>
+    take({
+      said: 'well',
+      found: withUnit(text, unit, unitOf(gauge, band)),
+      // A reading that was tapped is no instrument’s.
+      instrument: text === typed.found ? typed.instrument : ''
+    });
 </script>
 
 <Keys label="{check.title}, its number">
