@@ -10,8 +10,6 @@ import { building, dev } from '$app/environment';
 import { db } from '$lib/server/db';
 import { holderOf } from '$lib/server/api/tokens';
 import { isLoopback } from '$lib/server/host';
-import { readBytes } from '$lib/server/body';
-import { bringsTooMuch, isUncounted, MOST_BODY } from '$lib/server/limits';
 import { log, logFault } from '$lib/server/log';
 import { AWAY_WORDS, isAway } from '$lib/server/problems';
 import { refreshMissing } from '$lib/server/standing';
@@ -52,14 +50,6 @@ export const handle: Handle = async ({ event, resolve }) => {
   if (event.request.method !== 'GET' && event.request.method !== 'HEAD' && origin !== null) {
     const from = URL.canParse(origin) ? new URL(origin).host : null;
     if (from !== event.request.headers.get('host')) error(403, 'That was sent by a page of somebody else.');
-  }
-  const { headers, method, url } = event.request;
-  const TOO_MUCH = 'That is more than can be sent at once.';
-  if (bringsTooMuch(event.url.pathname, headers)) error(413, TOO_MUCH);
-  if (isUncounted(event.url.pathname, headers)) {
-    // A form in pieces: counted here, and read from what was counted.
-    const body = new Uint8Array(await readBytes(event.request, MOST_BODY, TOO_MUCH));
-    event.request = new Request(url, { method, headers, body });
   }
   const { cookies, locals } = event;
   const theme = cookies.get('ht_theme');

@@ -197,6 +197,13 @@ test('a body without a stated length is counted as it comes', async ({ app }) =>
     body: endless()
   });
   expect(status).toBe(413);
+  // A plain form, too; and what is no form is no fault of ours.
+  const form = { host, accept: 'text/html', 'content-type': 'application/x-www-form-urlencoded' };
+  const sent = (body: Iterable<string>, type = form['content-type']) =>
+    raw(`${app.url}/welcome?/found`, { method: 'POST', headers: { ...form, 'content-type': type }, body });
+  expect((await sent(endless())).status).toBe(413);
+  expect((await sent(['nonsense'], 'multipart/form-data; boundary=x')).status).toBe(400);
+  expect((await sent(['name='])).status).toBe(422);
 });
 
 test.describe('a server that is gone', () => {

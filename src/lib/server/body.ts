@@ -7,7 +7,8 @@ import { pipeline } from 'node:stream/promises';
 import { error } from '@sveltejs/kit';
 
 /**
- * The bytes of a request, counted as they come: a length that is stated may be missing or untrue.
+ * The bytes of a request, counted as they come: a length that is stated may be missing or untrue. Whatever reads what was sent
+ * reads it through here or {@link toDisk}, each with its own limit; the server’s own is that of a team’s file.
  * @throws HttpError 413 as soon as there are more than `most`
  */
 export async function readBytes(request: Request, most: number, tooMuch: string): Promise<Uint8Array> {
@@ -37,6 +38,23 @@ export async function readBytes(request: Request, most: number, tooMuch: string)
 
 /** The longest form, a race day pasted in; photos and files come another way. */
 const MOST_BYTES = 2_000_000;
+
+/**
+ * The fields of a plain form as text; files are none.
+ * @throws HttpError 400 or 413
+ */
+export async function readFields(request: Request): Promise<Record<string, string>> {
+  const bytes = await readBytes(request, MOST_BYTES, 'That is too much for one form.');
+  const type = request.headers.get('content-type') ?? '';
+  const fields: Record<string, string> = {};
+  try {
+    const counted = new Response(new Uint8Array(bytes), { headers: { 'content-type': type } });
+    for (const [name, value] of await counted.formData()) if (typeof value === 'string') fields[name] = value;
+  } catch {
+    error(400, 'That is no form.');
+  }
+  return fields;
+}
 
 /**
  * A JSON body. Only JSON: another site's form cannot send that without asking first.

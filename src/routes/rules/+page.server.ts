@@ -1,7 +1,8 @@
 import { redirect } from '@sveltejs/kit';
 import { houseRule } from '$lib/core/rules/rules';
 import { dayOf } from '$lib/core/time/day';
-import { carryOutForm, fieldsOf } from '$lib/server/commands/form';
+import { readFields } from '$lib/server/body';
+import { carryOutForm } from '$lib/server/commands/form';
 import { db } from '$lib/server/db';
 import { listRuleChanges, readRules } from '$lib/server/rules';
 import type { Actions, PageServerLoad } from './$types';
@@ -27,7 +28,7 @@ function valueOf(key: string, text: string): string | number | boolean {
 export const actions: Actions = {
   /** Without JavaScript; with it, the page sends the same command. */
   set: async (event) => {
-    const typed = await fieldsOf(event);
+    const typed = await readFields(event.request);
     const { id, key = '', value = '', word = '' } = typed;
     const body = { id, key, value: valueOf(key, value), word };
     return (await carryOutForm(event, 'rule.set', body, typed)) ?? redirect(303, '/rules');

@@ -1,5 +1,6 @@
 import { redirect } from '@sveltejs/kit';
-import { carryOutForm, fieldsOf } from '$lib/server/commands/form';
+import { readFields } from '$lib/server/body';
+import { carryOutForm } from '$lib/server/commands/form';
 import { db } from '$lib/server/db';
 import { listLeft, listTeams } from '$lib/server/teams';
 import type { Actions, PageServerLoad } from './$types';
@@ -13,7 +14,7 @@ export const load: PageServerLoad = async ({ locals }) => ({
 export const actions: Actions = {
   /** Without JavaScript; with it, the page sends the same command. */
   add: async (event) => {
-    const typed = await fieldsOf(event);
+    const typed = await readFields(event.request);
     const { id, name, role } = typed;
     return (await carryOutForm(event, 'person.add', { id, name, role }, typed)) ?? redirect(303, '/team');
   }

@@ -1,5 +1,6 @@
 import { fail, redirect } from '@sveltejs/kit';
-import { fieldsOf, formId } from '$lib/server/commands/form';
+import { readFields } from '$lib/server/body';
+import { formId } from '$lib/server/commands/form';
 import { foundByCommand } from '$lib/server/commands/found';
 import { db } from '$lib/server/db';
 import { workIn } from '$lib/server/device';
@@ -21,7 +22,7 @@ export const actions: Actions = {
   },
   /** Without JavaScript; with it, the page sends the same command. */
   found: async (event) => {
-    const typed = await fieldsOf(event);
+    const typed = await readFields(event.request);
     const { id, personId, name, timeZone, you, role } = typed;
     const body = { id, name, timeZone, you: { id: personId, name: you, role } };
     const at = new Date().toISOString();

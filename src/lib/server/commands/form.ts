@@ -18,14 +18,6 @@ const FORMS = 'c0a6c1f3-7d5e-4c0a-9f0e-2a1f6f3f8b51';
 /** The command id of a form, by what stands in it: reloading the page that answered it writes nothing twice. */
 export const formId = (kind: string, body: unknown): string => v5(`${kind} ${JSON.stringify(body)}`, FORMS);
 
-/** The fields of a plain form as text; files are none. */
-export async function fieldsOf(event: Pick<RequestEvent, 'request'>): Promise<Record<string, string>> {
-  const fields: Record<string, string> = {};
-  for (const [name, value] of await event.request.formData())
-    if (typeof value === 'string') fields[name] = value;
-  return fields;
-}
-
 /**
  * Carries out a command that came as a plain form: the way of pages that work without JavaScript too. The same handlers, the
  * same schema, the same table.

@@ -2,8 +2,7 @@ import { teamCopySchema } from '$lib/core/exchange/team/form';
 import { TeamFileError } from '$lib/core/exchange/team/file';
 import { toDisk } from '$lib/server/body';
 import { db } from '$lib/server/db';
-import { MOST_TEAM_FILE } from '$lib/server/limits';
-import { takeTeamIn } from '$lib/server/exchange/team/in';
+import { MOST_FILE, takeTeamIn } from '$lib/server/exchange/team/in';
 import { answerTo, refused } from '$lib/server/reads';
 import { refuse } from '$lib/server/refusal';
 import type { RequestHandler } from './$types';
@@ -14,7 +13,7 @@ export const POST: RequestHandler = async ({ request, url }) => {
   if (request.headers.get('content-type') !== 'application/zip')
     return refused({ file: 'Send a team’s file, a zip.' }, {}, 415);
   return answerTo(teamCopySchema, Object.fromEntries(url.searchParams), ({ copy, name }) =>
-    toDisk(request, MOST_TEAM_FILE, 'At most 1 GB.', (path) =>
+    toDisk(request, MOST_FILE, 'At most 1 GB.', (path) =>
       takeTeamIn(db(), path, copy === undefined ? null : { id: copy, name: name! }).catch((e: unknown) => {
         if (e instanceof TeamFileError) refuse('file', e.words);
         throw e;

@@ -12,6 +12,8 @@ import { makeSmall, MOST_BYTES as MOST_PHOTO } from '../../photos';
 import { standAnew } from '../../standing';
 import { openZip, type OpenZip } from './zip';
 
+/** Of the zip, bytes. */
+export const MOST_FILE = 1024 ** 3;
 /** Of team.json unpacked, bytes: a season of sixty machines is about 40 MB. */
 const MOST_JSON = 256 * 1024 * 1024;
 /** Of all photos together, bytes. */
