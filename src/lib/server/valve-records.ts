@@ -1,19 +1,8 @@
 import { valveName, valvesOf } from '../core/valve/head';
-import type { Measured } from '../core/valve/clearance';
-import { pastChecks } from '../core/valve/history';
+import { pastChecks, type RecordedValve } from '../core/valve/history';
 import type { ShimAt, Stage } from '../core/valve/check';
-import type { Shim } from '../core/valve/shim';
 import { readHead, readMeasured } from '../core/valve/stored';
 import type { Db } from './db';
-
-/** One valve as a record shows it. */
-export interface RecordedValve {
-  name: string;
-  found: Measured | null;
-  left: Measured | null;
-  shim: Shim | null;
-  fitted: Shim | null;
-}
 
 /** The check of the valves that a record, or the visit it is from, was written with; empty where there was none. */
 export async function checkOfRecord(

@@ -4,7 +4,7 @@
   import { showDay } from '$lib/core/time/day';
   import { calibrationWord, onScale, trustedSpan } from '$lib/core/fasteners/wrench';
   import { quantity, showBoth } from '$lib/core/quantity/quantity';
-  import { showUm } from '$lib/core/valve/limits';
+  import { bareUm } from '$lib/core/valve/limits';
   import AdapterForm from '$lib/ui/stores/AdapterForm.svelte';
   import BladesForm from '$lib/ui/stores/BladesForm.svelte';
   import OilForm from '$lib/ui/stores/OilForm.svelte';
@@ -105,7 +105,7 @@
     <p id="thing-{b.id}" class="rule-b flex flex-wrap items-baseline gap-x-4 py-2">
       <strong>{b.name}</strong>
       <span class="figure"
-        >{b.um.length} blades: {b.um.map((um) => showUm(um, b.unit).replace(/ \w+$/, '')).join(' ')}
+        >{b.um.length} blades: {b.um.map((um) => bareUm(um, b.unit)).join(' ')}
         {b.unit}</span
       >
       <span class="ml-auto"><PutAway id={b.id} what="blades" name={b.name} /></span>

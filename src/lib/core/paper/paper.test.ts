@@ -7,6 +7,11 @@ import { boardPaper } from './board-paper';
 import { jobCard } from './job-card';
 import { LABEL_SHEETS, labelPlaces, stickerKind, stickerPath, STICKER_KINDS } from './labels';
 import { wordsOf } from './paper';
+import { DEFAULT_RULES } from '../rules/rules';
+import { USUAL_LAYOUTS, valvesOf } from '../valve/head';
+import { valveRules, type ValveSheet } from '../valve/sheet';
+import { newHead } from '../valve/stored';
+import { shimCard } from './shim-card';
 import { recordPaper } from './record-paper';
 import { roundPaper } from './rounds';
 
@@ -138,7 +143,9 @@ describe('a record on paper', () => {
         content: jobRecord({
           instruments: [{ title: 'Torque it', said: '20.1 N·m', instrument: 'Short wrench' }]
         }),
-        corrections: ['It was 950 ml (Jory)']
+        corrections: ['It was 950 ml (Jory)'],
+        valves: null,
+        slack: null
       })
     );
     expect(words).toContain('Torque it | 20.1 N·m, Short wrench');
@@ -148,9 +155,118 @@ describe('a record on paper', () => {
   it('says so where nothing but that it was done is known', () => {
     expect(
       wordsOf(
-        recordPaper({ machine: null, under: [], opens: '/x', remark: '', content: null, corrections: [] })
+        recordPaper({
+          machine: null,
+          under: [],
+          opens: '/x',
+          remark: '',
+          content: null,
+          corrections: [],
+          valves: null,
+          slack: null
+        })
       )
     ).toContain('its steps were not');
+  });
+});
+
+describe('a record of a check', () => {
+  const words = (
+    valves: Parameters<typeof recordPaper>[0]['valves'],
+    slack: Parameters<typeof recordPaper>[0]['slack']
+  ) =>
+    wordsOf(
+      recordPaper({
+        machine,
+        under: [],
+        opens: '/x',
+        remark: '',
+        content: null,
+        corrections: [],
+        valves,
+        slack
+      })
+    );
+  it('has its valves, as found and as left, and which shim went where', () => {
+    const shim = (stamp: number) => ({ stamp, measured: null });
+    const said = words(
+      {
+        struck: null,
+        valves: [
+          {
+            name: 'Inlet left',
+            found: { by: 'blades', goes: 80, stops: 90 },
+            left: { by: 'reading', at: 130 },
+            shim: shim(1850),
+            fitted: shim(1800)
+          }
+        ]
+      },
+      null
+    );
+    expect(said).toContain('Inlet left | 0.08 mm goes, 0.09 mm does not | 0.13 mm | 1.85 mm → 1.80 mm');
+    expect(said).not.toContain('its steps were not');
+  });
+  it('has the slack, stage by stage, and says that it was struck out', () => {
+    const read = { id: 'a', by: '', typed: '', slackest: 45, left: 10.5, right: 10 };
+    const said = words(null, {
+      struck: 'wrong bike',
+      readings: [
+        { ...read, stage: 'found', slack: 40 },
+        { ...read, id: 'b', stage: 'tight', slack: 35, slackest: null }
+      ]
+    });
+    expect(said).toContain('Struck out: wrong bike');
+    expect(said).toContain('As found | 40 mm | 45 mm | 10.5 / 10');
+    expect(said).toContain('Axle tight | 35 mm');
+  });
+});
+
+describe('a shim card', () => {
+  const layout = USUAL_LAYOUTS[0]!.layout;
+  const [first, second] = valvesOf(layout);
+  const sheet: ValveSheet = {
+    head: { ...newHead(layout), id: 'h', machineId: 'm', componentId: null, sheetMachineId: 'm' },
+    engine: { id: 'e', name: 'Engine 250-A' },
+    figures: { inlet: null, exhaust: null },
+    sheetOf: null,
+    limits: { inlet: { lo: 100, hi: 150 }, exhaust: null },
+    rules: valveRules(DEFAULT_RULES),
+    blades: [{ um: 100, unit: 'mm' }],
+    check: null,
+    shims: [{ valve: first!.id, stamp: 1850, measured: null, why: 'read', checkId: null, at: 0, by: '' }],
+    past: [],
+    drawer: [],
+    hours: 38.4,
+    ranAt: null
+  };
+  const card = (more: Partial<ValveSheet> = {}) =>
+    wordsOf(shimCard({ machine, under: [], opens: '/x', sheet: { ...sheet, ...more }, unit: 'mm' }));
+  it('has what is wanted, what is in and room for the rest; limits that nobody knows are not made up', () => {
+    const words = card();
+    expect(words).toContain('Engine 250-A, 38.4 h');
+    expect(words).toContain('0.10–0.15, aim 0.125 | ____ goes; ____ does not go | stamped 1.85 mm');
+    expect(words).toContain('not on the sheet: the manual has it');
+    expect(words).toContain('Stone cold only.');
+  });
+  it('says what was settled to go in, and where it comes from', () => {
+    const fits = [
+      { valve: first!.id, shim: 1800, from: 'drawer' as const, of: null },
+      { valve: second!.id, shim: 1850, from: 'another valve' as const, of: first!.id }
+    ];
+    const words = card({
+      check: {
+        id: 'c',
+        visitId: null,
+        begunAt: new Date(0),
+        by: '',
+        plan: { choice: 'x', fits },
+        hours: null,
+        readings: []
+      }
+    });
+    expect(words).toContain('1.80 mm (180), from the drawer');
+    expect(words).toContain('1.85 mm (185), from Inlet left');
   });
 });
 

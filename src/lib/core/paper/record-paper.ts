@@ -1,7 +1,13 @@
 import type { JobRecord } from '../record/record';
 import { show } from '../quantity/quantity';
 import { showBand } from '../quantity/band';
-import type { Block, Cell, Paper } from './paper';
+import { slackStand, type Reading } from '../chain/check';
+import { showSlack } from '../chain/slack-typed';
+import type { RecordedValve } from '../valve/history';
+import { showUm } from '../valve/limits';
+import { thickness, type Shim } from '../valve/shim';
+import { measuredWords } from '../valve/typed';
+import { strong, type Block, type Cell, type Paper } from './paper';
 
 export interface RecordPaperInput {
   machine: Paper['machine'];
@@ -10,6 +16,61 @@ export interface RecordPaperInput {
   remark: string;
   content: JobRecord | null;
   corrections: readonly string[];
+  /** The check of the valves and of the chain it was written with; null: there was none. */
+  valves: { struck: string | null; valves: readonly RecordedValve[] } | null;
+  slack: { struck: string | null; readings: readonly Reading[] } | null;
+}
+
+const struckOut = (struck: string | null): Block[] =>
+  struck ? [{ kind: 'words', text: `Struck out: ${struck}`, strong: true }] : [];
+
+function valveBlocks({ struck, valves }: NonNullable<RecordPaperInput['valves']>): Block[] {
+  const thick = (s: Shim | null) => (s ? showUm(thickness(s)!) : 'not known');
+  return [
+    { kind: 'heading', text: 'Valves' },
+    ...struckOut(struck),
+    {
+      kind: 'table',
+      head: ['', 'As found', 'As left', 'Shim'],
+      widths: [2, 2, 2, 3],
+      rows: valves.map((v) => [
+        strong(v.name),
+        v.found ? measuredWords(v.found, 'mm') : '',
+        v.left ? measuredWords(v.left, 'mm') : '',
+        v.fitted ? `${thick(v.shim)} → ${thick(v.fitted)}` : v.shim ? thick(v.shim) : ''
+      ])
+    }
+  ];
+}
+
+function slackBlocks({ struck, readings }: NonNullable<RecordPaperInput['slack']>): Block[] {
+  const stand = slackStand([...readings], null);
+  const rows = [
+    ['As found', stand.found],
+    ['Adjusted', stand.adjusted],
+    ['Axle tight', stand.tight]
+  ] as const;
+  return [
+    { kind: 'heading', text: 'Chain slack' },
+    ...struckOut(struck),
+    {
+      kind: 'table',
+      head: ['', 'Slack', 'Slackest place', 'Marks'],
+      widths: [2, 2, 2, 2],
+      rows: rows.flatMap(([name, r]): Cell[][] =>
+        r
+          ? [
+              [
+                strong(name),
+                showSlack(r.slack),
+                r.slackest === null ? '' : showSlack(r.slackest),
+                [r.left, r.right].filter((m) => m !== null).join(' / ')
+              ]
+            ]
+          : []
+      )
+    }
+  ];
 }
 
 const ml = (n: number | null) => (n === null ? 'not measured' : `${Math.round(n)} ml`);
@@ -36,7 +97,9 @@ export function recordPaper(r: RecordPaperInput): Paper {
     blocks: [
       ...(r.remark ? [{ kind: 'words' as const, text: r.remark }] : []),
       ...(f === null
-        ? [{ kind: 'words' as const, text: 'Written down as done; its steps were not.' }]
+        ? r.valves || r.slack
+          ? []
+          : [{ kind: 'words' as const, text: 'Written down as done; its steps were not.' }]
         : [
             ...table('Fluids', f.circuits.map(CIRCUIT)),
             ...table('As found', [
@@ -82,6 +145,8 @@ export function recordPaper(r: RecordPaperInput): Paper {
               f.remarks.map((x): Cell[] => [x.title, x.remark])
             )
           ]),
+      ...(r.valves ? valveBlocks(r.valves) : []),
+      ...(r.slack ? slackBlocks(r.slack) : []),
       ...(r.corrections.length > 0
         ? [
             { kind: 'heading' as const, text: 'Put right since' },

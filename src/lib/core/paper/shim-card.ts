@@ -1,8 +1,9 @@
 import { standsOf, type ValveStand } from '../valve/check';
-import { showUm, type ClearanceUnit } from '../valve/limits';
+import { bareUm, showUm, type ClearanceUnit } from '../valve/limits';
 import { checkInput, type ValveSheet } from '../valve/sheet';
+import { stampOf } from '../valve/stamp';
+import type { KeptPlan } from '../valve/stored';
 import { measuredWords } from '../valve/typed';
-import { showHours } from '../hours/hours';
 import { blank, strong, type Cell, type Paper } from './paper';
 
 export interface ShimCardInput {
@@ -23,11 +24,27 @@ const shimWords = (s: ValveStand['shim']): string =>
         .filter(Boolean)
         .join(', ') || 'not known';
 
+/** What was settled for a valve, and where it comes from. */
+function planned(v: ValveStand, plan: KeptPlan | null, all: readonly ValveStand[]): Cell[] {
+  const fit = plan?.fits.find((f) => f.valve === v.valve.id);
+  if (!fit) return [];
+  if (fit.from === 'itself') return ['stays'];
+  const from =
+    fit.from === 'another valve' && fit.of
+      ? `from ${all.find((o) => o.valve.id === fit.of)?.name ?? fit.of}`
+      : fit.from === 'drawer'
+        ? 'from the drawer'
+        : 'to be bought';
+  return [strong(`${showUm(fit.shim)} (${stampOf(fit.shim)}), ${from}`)];
+}
+
 /** The valves of a head on paper: limits, what was found and what is in, with room for what is measured and what goes in. */
 export function shimCard({ machine, under, opens, sheet, unit }: ShimCardInput): Paper {
   // The unit stands over the column.
-  const bare = (um: number) => showUm(um, unit).replace(/ \w+$/u, '');
-  const rows = standsOf(checkInput(sheet, unit)).map((v): Cell[] => [
+  const bare = (um: number) => bareUm(um, unit);
+  const plan = sheet.check?.plan ?? null;
+  const stands = standsOf(checkInput(sheet, unit));
+  const rows = stands.map((v): Cell[] => [
     strong(v.name),
     v.limits
       ? `${bare(v.limits.lo)}–${bare(v.limits.hi)}${v.aim === null ? '' : `, aim ${bare(v.aim)}`}`
@@ -39,16 +56,15 @@ export function shimCard({ machine, under, opens, sheet, unit }: ShimCardInput):
       ]
     },
     { lines: [shimWords(v.shim), ...(v.shim === null ? [blank('stamp')] : [])] },
-    { lines: [blank('stamp'), blank('micrometer')] },
+    { lines: [...planned(v, plan, stands), blank('stamp'), blank('micrometer')] },
     v.left ? measuredWords(v.left.measured, unit) : blank()
   ]);
-  const { plan } = sheet.check ?? { plan: null };
   return {
     title: 'Shim card',
     machine,
     under: [
       ...under,
-      `${sheet.engine?.name ?? 'Its engine'}${sheet.hours === null ? ', hours not known' : `, ${showHours(Math.round(sheet.hours * 100))}`}`
+      `${sheet.engine?.name ?? 'Its engine'}${sheet.hours === null ? ', hours not known' : `, ${sheet.hours.toFixed(1)} h`}`
     ],
     opens,
     blocks: [
@@ -62,9 +78,6 @@ export function shimCard({ machine, under, opens, sheet, unit }: ShimCardInput):
         widths: [2, 2, 2, 2, 2, 2],
         rows
       },
-      ...(plan
-        ? [{ kind: 'words' as const, text: 'A plan of shims was settled; it stands behind the code.' }]
-        : []),
       { kind: 'table', head: [], widths: [1, 1, 1], rows: [[blank('h'), blank('day'), blank('name')]] }
     ]
   };

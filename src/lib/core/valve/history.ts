@@ -68,3 +68,12 @@ function satIn(
   if (later?.why === 'read') return { before: bare(later), fitted: null };
   return { before: bare(rows[then]), fitted: null };
 }
+
+/** One valve as a record shows it. */
+export interface RecordedValve {
+  name: string;
+  found: Measured | null;
+  left: Measured | null;
+  shim: Shim | null;
+  fitted: Shim | null;
+}

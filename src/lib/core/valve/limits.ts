@@ -15,6 +15,8 @@ export function showUm(um: number, unit: UnitName = 'mm'): string {
   if (unit === 'in') return `${(um / 25_400).toFixed(4).replace(/^0/, '')} in`;
   return unit === 'mm' ? `${trim(um / 1000, 3)} mm` : show(fromBase(um / 1000, unit));
 }
+/** Without its unit, where that stands elsewhere: `0.10`. */
+export const bareUm = (um: number, unit: UnitName): string => showUm(um, unit).replace(/ \S+$/u, '');
 /** Two decimals at least, as blades and stamps have them. */
 const trim = (mm: number, most: number): string => {
   const text = mm.toFixed(most);

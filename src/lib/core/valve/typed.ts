@@ -1,6 +1,6 @@
 import { readNumber } from '../quantity/parse';
 import { MOST_CLEARANCE, impossible, spanOf, type Limits, type Measured } from './clearance';
-import { showUm, wholeUm, type ClearanceUnit } from './limits';
+import { bareUm, showUm, wholeUm, type ClearanceUnit } from './limits';
 
 /** A clearance as it was typed, or what is wrong with it. `sure`: it may be taken once somebody says that it is so. */
 export type TypedClearance =
@@ -110,7 +110,7 @@ export function measuredWords(m: Measured, unit: ClearanceUnit): string {
 }
 /** The same as it is typed: `0.10–0.125`. */
 export function measuredTyped(m: Measured, unit: ClearanceUnit): string {
-  const bare = (um: number) => showUm(um, unit).replace(/ \w+$/, '');
+  const bare = (um: number) => bareUm(um, unit);
   if (m.by === 'reading') return bare(m.at);
   if (m.by === 'dial')
     return `${bare(Math.round((m.from + m.to) / 2))}±${bare(Math.round((m.to - m.from) / 2))}`;

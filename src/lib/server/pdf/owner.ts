@@ -2,6 +2,7 @@ import type { Content } from 'pdfmake/interfaces';
 import { showHours } from '../../core/hours/hours';
 import type { Line, OwnerSheet } from '../../core/owner/sheet';
 import { showDay, type Day } from '../../core/time/day';
+import { FOOTER, plate } from './paper';
 import { printOnePage, runs } from './printer';
 
 /** What stands on the sheet besides what it tells. */
@@ -53,24 +54,7 @@ export function ownerPdf(paper: 'A4' | 'LETTER', s: OwnerSheet, p: OwnerPaper): 
     content: [
       {
         columns: [
-          {
-            width: 'auto',
-            table: {
-              body: [
-                [
-                  {
-                    text: `\u00a0${p.machine.plate}\u00a0`,
-                    font: 'Figure',
-                    bold: true,
-                    fontSize: 26,
-                    color: '#fff',
-                    fillColor: '#111'
-                  }
-                ]
-              ]
-            },
-            layout: 'noBorders'
-          },
+          plate(p.machine.plate),
           {
             width: '*',
             stack: [
@@ -102,7 +86,7 @@ export function ownerPdf(paper: 'A4' | 'LETTER', s: OwnerSheet, p: OwnerPaper): 
         : [])
     ],
     footer: {
-      text: 'The machine’s own manual, local rules and a licensed workshop have the last word.',
+      text: FOOTER,
       fontSize: 8,
       margin: [40, 10, 40, 0]
     }

@@ -1,6 +1,7 @@
+import jsQR from 'jsqr';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
-import { LABEL_SHEETS, type Sticker } from '../../core/paper/labels';
+import { LABEL_SHEETS, stickerPath, type Sticker } from '../../core/paper/labels';
 import { blank, box, strong, type Paper } from '../../core/paper/paper';
 import { labelsPdf } from './labels';
 import { paperPdf } from './paper';
@@ -35,6 +36,25 @@ async function pagesOf(pdf: Buffer): Promise<Laid[]> {
       };
     })
   );
+}
+interface Canvas {
+  context: CanvasRenderingContext2D;
+}
+/** What a camera reads off the first page: printed at 144 dots an inch, around a place (mm from the top left) or all over. */
+async function readCode(pdf: Buffer, at?: { x: number; y: number; side: number }): Promise<string | null> {
+  const doc = await getDocument({ data: new Uint8Array(pdf) }).promise;
+  const page = await doc.getPage(1);
+  const viewport = page.getViewport({ scale: 2 });
+  const { context } = (doc.canvasFactory as { create(w: number, h: number): Canvas }).create(
+    viewport.width,
+    viewport.height
+  );
+  await page.render({ canvas: null, canvasContext: context, viewport }).promise;
+  const dots = 144 / 25.4;
+  const { data, width, height } = at
+    ? context.getImageData(at.x * dots, at.y * dots, at.side * dots, at.side * dots)
+    : context.getImageData(0, 0, viewport.width, viewport.height);
+  return jsQR(data, width, height)?.data ?? null;
 }
 const textOf = (pages: Laid[]) =>
   pages
@@ -92,6 +112,12 @@ describe('a paper', () => {
   );
 });
 
+it('a paper’s code is read by a camera, and opens the same thing', async () => {
+  expect(await readCode(await paperPdf('A4', paper(3), 'http://127.0.0.1:3000'))).toBe(
+    'http://127.0.0.1:3000/visits/x#written'
+  );
+});
+
 describe('labels', () => {
   const stickers: Sticker[] = Array.from({ length: 30 }, (_, i) => ({
     kind: 'machine',
@@ -112,5 +138,12 @@ describe('labels', () => {
       }
     const text = textOf(pages);
     for (const { mark } of stickers) expect(text).toContain(mark);
+  });
+  it.each(LABEL_SHEETS)('of $words have a code that a camera reads', async (s) => {
+    const pdf = await labelsPdf(s, stickers.slice(0, 1), 0, 'https://trail.local:3443');
+    const side = Math.min(s.height, s.width / 2);
+    expect(await readCode(pdf, { x: s.left, y: s.top, side })).toBe(
+      `https://trail.local:3443${stickerPath(stickers[0]!)}`
+    );
   });
 });

@@ -2,6 +2,7 @@ import type { Column, Content, TableCell } from 'pdfmake/interfaces';
 import type { Block, Cell, Paper } from '../../core/paper/paper';
 import { printPages, runs, type PaperSize } from './printer';
 
+export const FOOTER = 'The machine’s own manual, local rules and a licensed workshop have the last word.';
 const SIDE = 10;
 const boxOf = (done: boolean): Content => ({
   canvas: [
@@ -64,7 +65,7 @@ function block(b: Block): Content {
 }
 
 /** A plate as it stands on a machine. */
-const plate = (text: string): Column => ({
+export const plate = (text: string): Column => ({
   width: 16 + 14 * text.length,
   table: {
     widths: ['*'],
@@ -119,7 +120,7 @@ export function paperPdf(size: PaperSize, p: Paper, origin: string): Promise<Buf
     footer: (page, pages) => ({
       columns: [
         {
-          text: 'The machine’s own manual, local rules and a licensed workshop have the last word.',
+          text: FOOTER,
           width: '*'
         },
         {

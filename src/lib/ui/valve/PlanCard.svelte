@@ -3,13 +3,12 @@
   import type { ValveStand } from '$lib/core/valve/check';
   import { bandOf, takenOut, type PlanOf } from '$lib/core/valve/choice';
   import type { Span } from '$lib/core/valve/clearance';
-  import { showUm, type ClearanceUnit } from '$lib/core/valve/limits';
+  import { bareUm, showUm, type ClearanceUnit } from '$lib/core/valve/limits';
   import { thickness } from '$lib/core/valve/shim';
   import { stampOf } from '$lib/core/valve/stamp';
   import type { Layout } from '$lib/core/valve/head';
   import HeadDrawing from './HeadDrawing.svelte';
   import Scale from './Scale.svelte';
-  import { bare } from './words';
 
   interface Props {
     plan: PlanOf;
@@ -28,7 +27,7 @@
   const band = (span: Span) =>
     span.closed || !Number.isFinite(span.to)
       ? showUm(span.from, unit)
-      : `${bare(span.from, unit)} to ${showUm(span.to, unit)}`;
+      : `${bareUm(span.from, unit)} to ${showUm(span.to, unit)}`;
   const from = (f: (typeof fits)[number]) =>
     f.from === 'itself'
       ? 'stays'

@@ -65,9 +65,7 @@
     {#if aim !== null}<path d="M{x(aim)} 2 V24" stroke="var(--ink)" stroke-dasharray="3 3" />{/if}
     {#if figures}
       <g font-family="var(--font-plate)" font-size="15" fill="var(--ink-2)">
-        <text x={x(limits.lo)} y="40" text-anchor="end" dx="6"
-          >{showUm(limits.lo, unit).replace(/ \w+$/, '')}</text
-        >
+        <text x={x(limits.lo)} y="40" text-anchor="end" dx="6">{bareUm(limits.lo, unit)}</text>
         <text x={x(limits.hi)} y="40" dx="-6">{showUm(limits.hi, unit)}</text>
       </g>
     {/if}

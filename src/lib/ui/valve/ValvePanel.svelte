@@ -5,11 +5,11 @@
   import { spanOf, type Measured } from '$lib/core/valve/clearance';
   import { isOut, NOTHING, wantsNumber, type ValveStand } from '$lib/core/valve/check';
   import { isShimmed } from '$lib/core/valve/head';
-  import { showUm, type ClearanceUnit } from '$lib/core/valve/limits';
+  import { bareUm, showUm, type ClearanceUnit } from '$lib/core/valve/limits';
   import { measuredWords } from '$lib/core/valve/typed';
   import type { ValveDesk } from './desk.svelte';
   import Scale from './Scale.svelte';
-  import { bare, VERDICT_WORDS } from './words';
+  import { VERDICT_WORDS } from './words';
 
   interface Props {
     desk: ValveDesk;
@@ -136,7 +136,7 @@
         >{/if}
     </p>
     <p class="figure text-6xl leading-none font-bold">
-      {bare(blade, markOf(blade))} <span class="text-2xl font-normal">{markOf(blade)}</span>
+      {bareUm(blade, markOf(blade))} <span class="text-2xl font-normal">{markOf(blade)}</span>
       <span class="quiet text-xl font-normal">{showUm(blade, markOf(blade) === 'mm' ? 'in' : 'mm')}</span>
     </p>
     <div class="mt-3 flex flex-wrap gap-3">
@@ -151,7 +151,7 @@
       <span class="quiet mr-1 text-sm">another:</span>
       {#each between as b (b)}
         <button type="button" class="chip figure" aria-pressed={b === blade} onclick={() => (chosen = b)}
-          >{bare(b, unit)}</button
+          >{bareUm(b, unit)}</button
         >
       {/each}
     </div>

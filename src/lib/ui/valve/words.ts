@@ -29,6 +29,3 @@ export function verdictLine(s: ValveStand, unit: ClearanceUnit): string {
       return VERDICT_WORDS[s.verdict];
   }
 }
-
-/** Without its unit: `0.10`. */
-export const bare = (um: number, unit: ClearanceUnit): string => showUm(um, unit).replace(/ \w+$/, '');

@@ -3,11 +3,13 @@ import { showHours } from '$lib/core/hours/hours';
 import { recordPaper } from '$lib/core/paper/record-paper';
 import { wholeVisit } from '$lib/core/record/whole';
 import { dayOf, showDay } from '$lib/core/time/day';
+import { slackOfRecord } from '$lib/server/chain-sheet';
 import { correctionsOf } from '$lib/server/corrections';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
 import { paperResponse } from '$lib/server/pdf/respond';
 import { getRecord, recordsOfVisit } from '$lib/server/records';
+import { checkOfRecord } from '$lib/server/valve-records';
 import type { RequestHandler } from './$types';
 
 /** A record on paper, with the whole visit it is from. */
@@ -16,10 +18,12 @@ export const GET: RequestHandler = async ({ locals, params, url }) => {
   const team = locals.team;
   const record = team && (await getRecord(sql, team.id, params.id));
   if (!record) error(404, 'No such record in this team.');
-  const [visit, corrections, machine] = await Promise.all([
+  const [visit, corrections, machine, valves, slack] = await Promise.all([
     record.visitId ? recordsOfVisit(sql, team.id, record.visitId) : { records: [record] },
     correctionsOf(sql, team.id, record),
-    record.machineId ? getMachine(sql, team.id, record.machineId) : null
+    record.machineId ? getMachine(sql, team.id, record.machineId) : null,
+    checkOfRecord(sql, team.id, record),
+    slackOfRecord(sql, team.id, record)
   ]);
   const contents = visit.records.flatMap((r) => r.content ?? []);
   const today = dayOf(new Date(), team.timeZone);
@@ -40,6 +44,8 @@ export const GET: RequestHandler = async ({ locals, params, url }) => {
     opens: `/records/${record.id}`,
     remark: record.remark,
     content: contents.length > 0 ? wholeVisit(contents) : null,
+    valves,
+    slack,
     corrections: corrections.map((c) => `${c.words} (${c.by})`)
   });
   return paperResponse(paper, url);
