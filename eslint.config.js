@@ -32,7 +32,7 @@ export default ts.config(
       'node_modules/',
       'test-results/',
       'playwright-report/',
-      'tests/e2e/api-client.d.ts'
+      'tests/e2e/made/**'
     ]
   },
   js.configs.recommended,

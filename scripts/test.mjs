@@ -50,11 +50,11 @@ await main(async () => {
 
   try {
     const env = { ...process.env, HOUR_TRAIL_TEST_URL: cluster.url };
-    // All of them read the types of the routes, made once. Side by side: none of them keeps more than one core busy all along.
-    await must('Reading the routes', 'npx', ['svelte-kit', 'sync'], { cwd: root });
+    // All of them read the types of the routes and of the API’s client, made once. Side by side: none of them keeps more than one core busy all along.
+    await must('Reading the routes', 'npm', ['run', '--silent', 'made'], { cwd: root });
     await all([
       async () => {
-        await one('Types', 'npm', ['run', '--silent', 'check']);
+        await one('Types', 'npm', ['run', '--silent', 'types']);
         await ensureBuild();
       },
       async () => {

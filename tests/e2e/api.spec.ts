@@ -1,6 +1,6 @@
 import createClient, { type Client } from 'openapi-fetch';
 import { expect, open, test } from './app';
-import type { paths } from './api-client';
+import type { paths } from './made/api-client';
 
 type Api = Client<paths>;
 type Commands = paths['/api/v1/commands']['post']['requestBody']['content']['application/json']['commands'];

@@ -48,7 +48,37 @@ test('a ride comes in from its track, with its hours estimated; the same file ag
   await form.locator('input[type=file]').setInputFiles(file);
   await form.getByLabel('Rider').selectOption({ label: 'Ines Varrow' });
   await form.getByLabel('Machine').selectOption(machine);
+  await expect(form.getByText('12 stands in the book as ridden that day.')).toBeVisible();
   await form.getByRole('button', { name: 'Write it down' }).click();
   await expect(form).toBeHidden();
   expect(await ridden()).toHaveLength(1);
+});
+
+test('a track whose distance does not fit its hours is questioned as if it were typed', async ({
+  work: page,
+  app
+}) => {
+  const day = new Date(Date.now() - 2 * 86_400_000).toISOString().slice(0, 10);
+  // Half an hour at 55 m/s, on a trailer: 99 km.
+  const points = Array.from({ length: 361 }, (_, i) => {
+    const at = new Date(Date.parse(`${day}T09:00:00Z`) + i * 5000).toISOString();
+    return `<trkpt lat="${50 + (i * 275) / 111_195.08}" lon="8"><time>${at}</time></trkpt>`;
+  });
+  const gpx = `<gpx version="1.1"><trk><trkseg>${points.join('')}</trkseg></trk></gpx>`;
+  await open(page, '/outings');
+  await page.getByRole('button', { name: 'A ride from its track' }).click();
+  const form = page.getByRole('form', { name: 'A ride from its track' });
+  await form
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'road.gpx', mimeType: 'application/gpx+xml', buffer: Buffer.from(gpx) });
+  const machine = await app.machineId('12');
+  await form.getByLabel('Machine').selectOption(machine);
+  await form.getByRole('button', { name: 'Write it down' }).click();
+  await expect(form.getByRole('alert')).toContainText('99 km in 0.5 h is 198 km/h');
+  const far = () =>
+    app.sql`select id from outing where machine_id = ${machine} and day = ${day} and distance = 9900`;
+  expect(await far()).toHaveLength(0);
+  await form.getByRole('button', { name: 'It is so, write it down' }).click();
+  await expect(form).toBeHidden();
+  expect(await far()).toHaveLength(1);
 });

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { decodeText, type Encoding } from '$lib/core/exchange/import/decode';
+import { decodeText, MOST_ROWS, type Encoding } from '$lib/core/exchange/import/decode';
 import { headingAt } from '$lib/core/exchange/import/lists';
 
 /** Reads a file or what was pasted into cells, away from the screen. */
@@ -13,9 +13,6 @@ export interface ReadTable {
   as: Encoding | null;
 }
 export type ImportAnswer = { turn: number; table: ReadTable } | { turn: number; failed: string };
-
-/** As many as the server looks through at once. */
-const MOST_ROWS = 50_000;
 
 function read(text: string, as: Encoding | null): ReadTable | string {
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false });

@@ -1,5 +1,5 @@
 import { day as daySchema, id as idSchema } from '$lib/core/forms';
-import { dayOf } from '$lib/core/time/day';
+import { dayOf, type Day } from '$lib/core/time/day';
 import { db } from '$lib/server/db';
 import { listEvents, listOutings } from '$lib/server/events';
 import { listMachines } from '$lib/server/machines';
@@ -12,7 +12,7 @@ export const load: PageServerLoad = async ({ locals, url }) => {
   const [day, id] = (url.searchParams.get('before') ?? '').split('_');
   const before =
     day && id && daySchema.safeParse(day).success && idSchema.safeParse(id).success ? { day, id } : null;
-  const [ahead, outings, machines, planned, lately] = await Promise.all([
+  const [ahead, outings, machines, planned, lately, ridden] = await Promise.all([
     listEvents(sql, team.id, today, 'ahead'),
     listOutings(sql, team.id, before),
     listMachines(sql, team.id),
@@ -22,7 +22,9 @@ export const load: PageServerLoad = async ({ locals, url }) => {
     sql`
       select rider_id as "riderId", machine_id as "machineId" from (
         select distinct on (rider_id) rider_id, machine_id, day from outing where team_id = ${team.id} and day > ${today}::date - 400 order by rider_id, day desc, id desc
-      ) o order by day desc`
+      ) o order by day desc`,
+    // A ride that somebody wrote down already is not to be counted again by its track.
+    sql`select distinct machine_id as "machineId", day from outing where team_id = ${team.id} and day > ${today}::date - 90`
   ]);
   const last = outings.at(-1);
   return {
@@ -30,6 +32,7 @@ export const load: PageServerLoad = async ({ locals, url }) => {
     outings,
     machines,
     lately: lately as unknown as { riderId: string | null; machineId: string }[],
+    ridden: ridden as unknown as { machineId: string; day: Day }[],
     plannedIds: planned.map((e) => e.id as string),
     older: outings.length === 40 && last ? `${last.day}_${last.id}` : null
   };

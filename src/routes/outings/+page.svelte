@@ -54,6 +54,7 @@
     people={data.people}
     personId={data.personId}
     lately={data.lately}
+    ridden={data.ridden}
     today={data.today}
     timeZone={data.team.timeZone}
     units={data.units}

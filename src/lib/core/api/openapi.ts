@@ -136,7 +136,7 @@ export function openApi(server: string): Json {
     },
     components: {
       securitySchemes: {
-        key: { type: 'http', scheme: 'bearer', description: 'A key of a person, made on the API page' }
+        key: { type: 'http', scheme: 'bearer', description: 'A key of a person, made under Programs' }
       },
       schemas: {
         ...bodies,

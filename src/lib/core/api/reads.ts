@@ -30,6 +30,15 @@ const read = <P extends z.ZodType, A extends z.ZodType>(
   answer
 });
 
+const done = z.object({
+  id: uuid,
+  machineId: uuid.nullable(),
+  task: z.string(),
+  doneOn: day,
+  hours,
+  remark: z.string()
+});
+
 export const READS = {
   team: read(
     '/api/v1/team',
@@ -150,29 +159,13 @@ export const READS = {
     '/api/v1/records',
     'What was done, the latest 500 first.',
     ofMachine,
-    z.array(
-      z.object({
-        id: uuid,
-        machineId: uuid.nullable(),
-        task: z.string(),
-        doneOn: day,
-        hours,
-        visitId: uuid.nullable(),
-        remark: z.string()
-      })
-    )
+    z.array(done.extend({ visitId: uuid.nullable() }))
   ),
   record: read(
     '/api/v1/records/{id}',
     'A record, with what was done at the bench where it was done there.',
     byId,
-    z.object({
-      id: uuid,
-      machineId: uuid.nullable(),
-      task: z.string(),
-      doneOn: day,
-      hours,
-      remark: z.string(),
+    done.extend({
       by: z.string(),
       job: z.unknown().describe('As it is kept; its shape stands in the description of the team’s file')
     })

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { likelyMachine, metresBetween, rideOf, type Point } from './track';
+import { likelyMachine, metresBetween, rideFigures, rideOf, type Point } from './track';
 
 const T0 = Date.UTC(2026, 10, 28, 9);
 /** Metres of one degree of latitude on a sphere of that radius: 2 π · 6 371 008.8 / 360. */
@@ -90,4 +90,11 @@ describe('the machine it was', () => {
     expect(likelyMachine('wren', machines, [{ riderId: 'wren', machineId: 'b' }])).toBe('b');
     expect(likelyMachine(null, [], [])).toBeNull();
   });
+});
+
+it('a ride comes to hours and a distance as people type them', () => {
+  // 1 h 27 min are 1.45 h; 41 843 m are 26 miles of 1609.344 m, and a metre.
+  const ride = { moving: 87 * 60, distance: 41_843 };
+  expect(rideFigures(ride, 'metric')).toEqual({ hours: 1.45, typed: '+1.45', distance: '41.8 km' });
+  expect(rideFigures(ride, 'imperial').distance).toBe('26.0 mi');
 });

@@ -1,3 +1,4 @@
+import { convert } from '../quantity/quantity';
 import { dayOf, type Day } from '../time/day';
 
 /** A point of a track: when, and where. */
@@ -105,6 +106,20 @@ export function rideOf(segments: readonly (readonly Point[])[], timeZone: string
     stops,
     standing: Math.max(0, (to - from) / 1000 - moving),
     leaps
+  };
+}
+
+/** What a ride comes to, as a person would type it: hours that moved, with two decimals, and the distance in one. */
+export function rideFigures(
+  { moving, distance }: Pick<Ride, 'moving' | 'distance'>,
+  units: 'metric' | 'imperial'
+): { hours: number; typed: string; distance: string } {
+  const hours = moving / 3600;
+  const unit = units === 'metric' ? 'km' : 'mi';
+  return {
+    hours,
+    typed: `+${hours.toFixed(2)}`,
+    distance: `${convert(distance, 'm', unit).toFixed(1)} ${unit}`
   };
 }
 

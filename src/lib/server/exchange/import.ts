@@ -1,6 +1,7 @@
 import { v5 } from 'uuid';
 import { z } from 'zod';
 import { guarded } from '../../core/exchange/csv';
+import { MOST_ROWS } from '../../core/exchange/import/decode';
 import { DATE_ORDERS, DECIMALS } from '../../core/exchange/import/dialect';
 import { foresee } from '../../core/exchange/import/foresee';
 import { IMPORT_KEYS, IMPORT_LISTS, type ImportKey } from '../../core/exchange/import/lists';
@@ -18,8 +19,7 @@ import { loadAround } from '../reading-rows';
 import type { ListFilter } from './columns';
 import { LISTS } from './lists';
 
-export const MOST_ROWS = 50_000;
-/** So many of those, with all their words; the server itself takes 16 MB. */
+/** As a page sends what a file holds. */
 export const MOST_BYTES = 15_000_000;
 
 /** A file as the page sends it to be looked through: cells as they stand in it. */

@@ -3,9 +3,8 @@
   import { v5 } from 'uuid';
   import { untrack } from 'svelte';
   import { invalidateAll } from '$app/navigation';
-  import { likelyMachine, rideOf, RULE_WORDS, type Ride } from '$lib/core/track/track';
+  import { likelyMachine, rideFigures, rideOf, RULE_WORDS, type Ride } from '$lib/core/track/track';
   import { minutesInWords } from '$lib/core/readiness/board';
-  import { convert } from '$lib/core/quantity/quantity';
   import type { Person } from '$lib/core/team/team';
   import { showDay, type Day } from '$lib/core/time/day';
   import { Button, Select } from '../form/controls';
@@ -21,12 +20,14 @@
     personId: string | null;
     /** What each rider rode last, the latest first. */
     lately: { riderId: string | null; machineId: string }[];
+    /** Which machines stand in the book as ridden on which days. */
+    ridden: { machineId: string; day: Day }[];
     today: Day;
     timeZone: string;
     units: 'metric' | 'imperial';
     onleave: () => void;
   }
-  let { machines, people, personId, lately, today, timeZone, units, onleave }: Props = $props();
+  let { machines, people, personId, lately, ridden, today, timeZone, units, onleave }: Props = $props();
   /** The outing of a track goes by when it was: the same file again is the same outing. */
   const SPACE = '7c1f3a56-0f5b-4a0e-9a6e-6f6a2a1c9d33';
   let ride = $state<Ride | null>(null);
@@ -38,19 +39,16 @@
   let riderId = $state(untrack(() => (rides(personId) ? (personId ?? '') : '')));
   let machineId = $state(untrack(() => likelyMachine(riderId || null, machines, lately) ?? ''));
   let kind = $state('ride');
-  const distance = $derived(
-    ride === null
-      ? ''
-      : units === 'metric'
-        ? `${(ride.distance / 1000).toFixed(1)} km`
-        : `${convert(ride.distance, 'm', 'mi').toFixed(1)} mi`
-  );
-  const hours = $derived(ride ? ride.moving / 3600 : 0);
+  const figures = $derived(ride && rideFigures(ride, units));
+  const before = $derived(ridden.some((r) => r.machineId === machineId && r.day === ride?.day));
+  /** The hours and the distance do not fit, and are to be looked at again. */
+  let odd = $state('');
 
   async function open(e: Event) {
     const input = e.currentTarget as HTMLInputElement;
     const file = input.files?.[0];
     errors = {};
+    odd = '';
     ride = null;
     if (!file) return;
     const read = await readTrack(await file.arrayBuffer());
@@ -67,7 +65,7 @@
   }
   async function save(e: SubmitEvent) {
     e.preventDefault();
-    if (busy || !ride) return;
+    if (busy || !ride || !figures) return;
     if (machineId === '') {
       errors = { machineId: 'Pick a machine.' };
       return;
@@ -76,12 +74,12 @@
     const body = {
       id,
       machineId,
-      typed: `+${hours.toFixed(2)}`,
+      typed: figures.typed,
       day: ride.day,
       outing: kind,
       riderId: riderId || null,
-      distance,
-      sure: true,
+      distance: figures.distance,
+      sure: odd !== '',
       remark: ''
     };
     const [sent] = await sendAll([
@@ -89,10 +87,15 @@
     ]);
     busy = false;
     errors = sent!.ok ? {} : sent!.errors;
-    if (!sent!.ok) return;
+    if (!sent!.ok) {
+      if (sent!.more.askSure) [odd, errors] = [sent!.errors.distance ?? '', {}];
+      return;
+    }
     await invalidateAll();
     const { plate } = machines.find((m) => m.id === machineId)!;
-    say(`${plate}: ${hours.toFixed(1)} h and ${distance} by its track, until its meter is read.`);
+    say(
+      `${plate}: ${figures.hours.toFixed(1)} h and ${figures.distance} by its track, until its meter is read.`
+    );
     onleave();
   }
 </script>
@@ -115,10 +118,10 @@
     /></label
   >
   {#if errors.file}<p class="error mt-1" role="alert">{errors.file}</p>{/if}
-  {#if ride}
+  {#if ride && figures}
     <p class="mt-3 text-lg" role="status">
-      <span class="figure text-3xl">{hours.toFixed(1)} h</span> moving,
-      <span class="figure text-3xl">{distance}</span>, {showDay(ride.day, today)}
+      <span class="figure text-3xl">{figures.hours.toFixed(1)} h</span> moving,
+      <span class="figure text-3xl">{figures.distance}</span>, {showDay(ride.day, today)}
     </p>
     <p class="quiet max-w-2xl text-sm">
       {ride.standing >= 60
@@ -161,9 +164,16 @@
       >
     </div>
   {/if}
-  <FormError message={errors[''] ?? errors.typed ?? errors.day ?? errors.distance ?? errors.sure} />
+  {#if before}<p class="mt-3" style="color: var(--soon)">
+      {machines.find((m) => m.id === machineId)?.plate} stands in the book as ridden that day. If that was this
+      ride, leave it.
+    </p>{/if}
+  {#if odd}<p class="error mt-3" role="alert">{odd}</p>{/if}
+  <FormError message={errors[''] ?? errors.typed ?? errors.day ?? errors.distance} />
   <div class="mt-3 flex gap-3">
-    <Button type="submit" color="primary" disabled={!ride || busy}>Write it down</Button>
+    <Button type="submit" color="primary" disabled={!ride || busy}
+      >{odd ? 'It is so, write it down' : 'Write it down'}</Button
+    >
     <Button type="button" color="alternative" onclick={onleave}>Leave</Button>
   </div>
 </form>

@@ -5,7 +5,7 @@
 <script lang="ts">
   import { scaleLinear } from 'd3-scale';
   import type { Limits, Span } from '$lib/core/valve/clearance';
-  import { showUm, type ClearanceUnit } from '$lib/core/valve/limits';
+  import { bareUm, showUm, type ClearanceUnit } from '$lib/core/valve/limits';
 
   interface Props {
     limits: Limits | null;

@@ -3,9 +3,10 @@ export type Decoded = { ok: true; text: string; as: Encoding } | { ok: false; me
 export const ENCODINGS = ['UTF-8', 'UTF-16', 'Latin-1'] as const;
 export type Encoding = (typeof ENCODINGS)[number];
 
-/** Ten years of a large fleet are a tenth of that. */
-export const MOST_BYTES = 20_000_000;
-export const TOO_LARGE = 'That file is over 20 MB. Save only the sheet that is meant, as CSV.';
+/** Ten years of a large fleet are a fifth of that; its cells, sent to be looked through, are about half as long again. */
+export const MOST_BYTES = 10_000_000;
+export const MOST_ROWS = 50_000;
+export const TOO_LARGE = 'That file is over 10 MB. Save only the sheet that is meant, as CSV.';
 
 const decode = (bytes: Uint8Array, label: string, fatal = false): string =>
   new TextDecoder(label, { fatal }).decode(bytes);
