@@ -53,7 +53,9 @@
 </script>
 
 <div class="max-w-xl" data-testid="take-team">
-  <label class="link inline-flex min-h-11 cursor-pointer items-center gap-1.5 outline-offset-2 has-[:focus-visible]:outline-2">
+  <label
+    class="link inline-flex min-h-11 cursor-pointer items-center gap-1.5 outline-offset-2 has-[:focus-visible]:outline-2"
+  >
     <FileInput size={18} aria-hidden="true" /> Take a team’s file in
     <input
       type="file"
