@@ -3,7 +3,7 @@ import { availableParallelism } from 'node:os';
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vitest/config';
-import { relay } from './scripts/lib/relay.mjs';
+import { relay, teamByApp } from './scripts/lib/relay.mjs';
 
 export default defineConfig({
   plugins: [
@@ -12,7 +12,7 @@ export default defineConfig({
     // Instruments speak to the app while it is worked on, too.
     {
       name: 'instruments',
-      configureServer: ({ httpServer }) => void (httpServer && relay(httpServer as Server))
+      configureServer: ({ httpServer }) => void (httpServer && relay([httpServer as Server], teamByApp))
     }
   ],
   test: {

@@ -31,7 +31,6 @@ await main(() =>
     const sql = await connect(databaseUrl);
     const one = async (query) => (await query)[0].id;
     const who = await one(sql`select id from person where name = 'Jory Pell'`);
-    const team = await one(sql`select id from team`);
     const fell = await one(sql`select id from machine where plate = '12'`);
     const rake = await one(sql`select id from machine where plate = '5'`);
     const quad = await one(sql`select id from machine where plate = '84'`);
@@ -55,7 +54,7 @@ await main(() =>
     ) => {
       const context = await browser.newContext({ viewport: { width, height }, locale: 'en-GB' });
       await context.addCookies(
-        Object.entries({ ht_theme: theme, ht_who: who, ...(chosen && { ht_team: team }) }).map(
+        Object.entries({ ht_theme: theme, ht_who: who, ...(chosen && { ht_demo: 'yes' }) }).map(
           ([n, value]) => ({ name: n, value, url })
         )
       );

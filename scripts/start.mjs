@@ -1,5 +1,6 @@
 /** npm start: sets up whatever is missing, loads the demo, serves. Plain Node.js; nothing needs installing before it. */
 import { createServer } from 'node:net';
+import { join } from 'node:path';
 import { ensureBuild, ensurePackages, root } from './lib/build.mjs';
 import { ensureDatabase, migrate } from './lib/migrate.mjs';
 import { claimFolder } from './lib/lock.mjs';
@@ -11,7 +12,7 @@ import { keepDatabase, keepServing } from './lib/watch.mjs';
 
 await main(async () => {
   checkNode();
-  const { host, port } = listenAddress();
+  const { host, port, tent: wanted } = listenAddress(process.env, process.argv.slice(2));
   const address = `http://${host.includes(':') ? `[${host}]` : host}:${port}`;
   // Before anything is made in it: two first starts at once would make the same things.
   const claim = process.env.DATABASE_URL ? null : claimFolder(dataFolder(), { pid: process.pid, address });
@@ -20,6 +21,7 @@ await main(async () => {
   say('Hour Trail');
   await ensurePackages();
   await ensureBuild();
+  const tent = wanted && (await raiseTent(wanted, port));
   const db = await database({ takeOver: true });
 
   let server = null;
@@ -45,7 +47,16 @@ await main(async () => {
       DATABASE_URL: db.url,
       HOST: host,
       PORT: String(port),
-      ORIGIN: `http://${host}:${port}`,
+      // Behind somebody's proxy ORIGIN says what the server is called; else each request does, by where it came in.
+      PROTOCOL_HEADER: 'x-trail-protocol',
+      HOUR_TRAIL_HOSTS: [
+        process.env.HOUR_TRAIL_HOSTS,
+        process.env.ORIGIN && new URL(process.env.ORIGIN).hostname,
+        ...(tent ? [...tent.addresses, ...tent.names] : [])
+      ]
+        .filter(Boolean)
+        .join(','),
+      ...(tent && { HOUR_TRAIL_TENT: JSON.stringify(tent), HOUR_TRAIL_JOIN: tent.join }),
       NODE_ENV: 'production',
       BODY_SIZE_LIMIT: '1G'
     };
@@ -71,6 +82,7 @@ await main(async () => {
     if (!db.foreign) watch = keepDatabase(db);
     await answers(`${address}/health`);
     say(`Open ${address}   (Ctrl-C stops it)`);
+    if (tent) await showTent(tent, env);
   } catch (error) {
     server?.stop();
     await db.stop();
@@ -78,23 +90,69 @@ await main(async () => {
   }
 });
 
-/** A server whose start was killed a moment ago is on its way out: worth a short wait. */
-async function portFree(host, port, tries = 15) {
-  for (; tries > 1; tries--) {
-    if (await isFree(host, port).catch(() => false)) return;
-    await new Promise((r) => setTimeout(r, 200));
-  }
-  await isFree(host, port);
+/** Where the tent stands: the addresses of this machine in private networks, and the certificates for them. */
+async function raiseTent({ addresses: asked, port }, joinPort) {
+  // Packages are there by now.
+  const { certificates, isPrivate } = await import('./lib/certificates.mjs');
+  const { tentAddresses, tentNames } = await import('./lib/tent.mjs');
+  const addresses = asked === 'all' ? tentAddresses() : asked;
+  const far = addresses.find((a) => !isPrivate(a));
+  if (far)
+    throw new Plain(
+      `${far} is no address of a private network. Past one’s own network the server stands behind a proxy: docs/serving.md.`
+    );
+  if (addresses.length === 0)
+    throw new Plain('This machine is in no network that phones could be in too. Join one, then start again.');
+  const folder = join(dataFolder(), 'tls');
+  const names = tentNames();
+  for (const address of addresses) await portFree(address, port, 15, 'TLS_PORT');
+  const { fingerprint } = await certificates(folder, [...addresses, ...names, 'localhost', '127.0.0.1']);
+  const [first] = addresses;
+  return {
+    folder,
+    port,
+    joinPort,
+    addresses,
+    names,
+    fingerprint,
+    join: `http://${first}:${joinPort}`
+  };
 }
 
-function isFree(host, port) {
+/** What the terminal shows of the tent: the code to scan, and what the certificate is known by. */
+async function showTent({ join: address, addresses, port, fingerprint }, env) {
+  const { default: qr } = await import('qrcode');
+  // With one team here the code lets in whoever of it has no way in yet.
+  const code = (
+    await must('Making a way in', process.execPath, ['--import', 'tsx', 'scripts/way-in.ts', '--tent'], {
+      cwd: root,
+      env
+    })
+  ).trim();
+  const link = `${address}/${code && `#${code}`}`;
+  console.log(await qr.toString(link, { type: 'terminal', small: true }));
+  say(`Phones in this network scan it, or open ${link}`);
+  for (const a of addresses) say(`The app over TLS: https://${a}:${port}`);
+  say(`Its certificate’s authority: ${fingerprint}`);
+}
+
+/** A server whose start was killed a moment ago is on its way out: worth a short wait. */
+async function portFree(host, port, tries = 15, name = 'PORT') {
+  for (; tries > 1; tries--) {
+    if (await isFree(host, port, name).catch(() => false)) return;
+    await new Promise((r) => setTimeout(r, 200));
+  }
+  await isFree(host, port, name);
+}
+
+function isFree(host, port, name) {
   return new Promise((resolve, reject) => {
     const probe = createServer();
     probe.once('error', (e) =>
       reject(
         new Plain(
           e.code === 'EADDRINUSE'
-            ? `Port ${port} is in use. Is Hour Trail running already? Otherwise: PORT=${port + 1} npm start`
+            ? `Port ${port} is in use. Is Hour Trail running already? Otherwise: ${name}=${port + 1} npm start`
             : `Cannot listen on ${host}:${port}: ${e.message}`
         )
       )

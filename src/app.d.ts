@@ -3,12 +3,15 @@ import type { Role, Team } from '$lib/core/team/team';
 declare global {
   namespace App {
     interface Locals {
-      /** The team this device works in; null until one exists. */
+      /** The team of whoever asks; null: nobody has signed in. */
       team: Team | null;
-      /** True when the device never chose: it is shown the demo team and asked. */
+      /** True where the server keeps the demo only, and this device never chose it: it is shown it, and asked. */
       teamAssumed: boolean;
-      /** Who is working on this device, of that team; stamped on every write. */
-      person: { id: string; role: Role } | null;
+      /** Who asks, of that team; stamped on every write. Null with a team: in the demo nobody has said. */
+      person: { id: string; role: Role; name?: string } | null;
+      session: { id: string; deviceId: string | null } | null;
+      /** Asked on the machine the server runs on. */
+      local: boolean;
       theme: 'light' | 'dark' | 'auto';
       /** Set where the database was lost while a page was being made. */
       away: boolean;

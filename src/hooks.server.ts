@@ -7,19 +7,17 @@ import {
   type ServerInit
 } from '@sveltejs/kit';
 import { building, dev } from '$app/environment';
+import { mayOpen } from '$lib/core/access/places';
+import { letIn, whoAsks } from '$lib/server/access/gate';
 import { db } from '$lib/server/db';
 import { holderOf } from '$lib/server/api/tokens';
-import { isLoopback } from '$lib/server/host';
+import { isLoopback, isLoopbackAddress, isOurHost } from '$lib/server/host';
 import { log, logFault } from '$lib/server/log';
 import { AWAY_WORDS, isAway } from '$lib/server/problems';
 import { refreshMissing } from '$lib/server/standing';
-import { InRounds } from '$lib/server/in-rounds';
-import { workplaceOf } from '$lib/server/teams';
 
-const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
-/** Many phones of a team ask at once; the database is asked once for all of them. */
-const workplaces = new InRounds<Awaited<ReturnType<typeof workplaceOf>>>();
-const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1']);
+/** Behind somebody’s proxy every request comes from this machine: none of them is taken for a person who sits at it. */
+const PROXIED = Boolean(process.env.ADDRESS_HEADER);
 
 export const init: ServerInit = async () => {
   if (building) return;
@@ -27,13 +25,6 @@ export const init: ServerInit = async () => {
   const made = await refreshMissing(db()).catch((e: unknown) => log.error({ err: e }, 'standings not made'));
   if (made) log.info({ made }, 'standings made anew');
   if (dev) return;
-  // Without HOST the adapter would listen on every address of the machine.
-  if (!LOOPBACK.has(process.env.HOST ?? '')) {
-    console.error(
-      `\n  HOST=${process.env.HOST ?? '(not set)'} is refused: there is no sign-in yet, so anyone who reached the server could change the book. Use HOST=127.0.0.1, or npm start.\n`
-    );
-    process.exit(1);
-  }
   // Started by a command that holds the other end: when that is killed, nobody is left to stop us.
   if (process.env.HOUR_TRAIL_STARTED === 'yes') {
     process.stdin.resume();
@@ -41,44 +32,64 @@ export const init: ServerInit = async () => {
   }
 };
 
-export const handle: Handle = async ({ event, resolve }) => {
+/** @throws HttpError where it names another server, or is a write that a page of somebody else sent */
+function refuseStrangers({ request }: RequestEvent): void {
   // A page elsewhere may point a name of its own at this machine; it is not let in under that name. The address the server
   // was set up with says nothing of that: only the Host header does.
-  if (!isLoopback(event.request.headers.get('host'))) error(421, 'This server answers on this machine only.');
+  const host = request.headers.get('host');
+  if (!isOurHost(host, process.env.HOUR_TRAIL_HOSTS ?? ''))
+    error(421, 'This server answers to other names. HOUR_TRAIL_HOSTS lists them.');
+  if (request.method === 'GET' || request.method === 'HEAD') return;
   // What changes something comes from our own pages, or from no page at all.
-  const origin = event.request.headers.get('origin');
-  if (event.request.method !== 'GET' && event.request.method !== 'HEAD' && origin !== null) {
-    const from = URL.canParse(origin) ? new URL(origin).host : null;
-    if (from !== event.request.headers.get('host')) error(403, 'That was sent by a page of somebody else.');
-  }
+  const origin = request.headers.get('origin');
+  const site = request.headers.get('sec-fetch-site');
+  const from = origin !== null && URL.canParse(origin) ? new URL(origin).host : null;
+  if ((origin !== null && from !== host) || (site !== null && site !== 'same-origin' && site !== 'none'))
+    error(403, 'That was sent by a page of somebody else.');
+}
+
+const HEADERS = {
+  'X-Content-Type-Options': 'nosniff',
+  'Referrer-Policy': 'same-origin',
+  'Cross-Origin-Opener-Policy': 'same-origin',
+  'Cross-Origin-Resource-Policy': 'same-origin',
+  // A phone's camera reads stickers by its own app; photos are picked as files.
+  'Permissions-Policy': 'camera=(), microphone=(), geolocation=(), payment=(), usb=(), browsing-topics=()'
+};
+function seal(event: RequestEvent, response: Response): Response {
+  for (const [name, value] of Object.entries(HEADERS)) response.headers.set(name, value);
+  // Whether this server answers at all may be asked by the page that comes before it, which has no TLS.
+  if (event.route.id === '/health') response.headers.set('Cross-Origin-Resource-Policy', 'cross-origin');
+  // What a book says is for who asked, and for now. What names its own keeping (photos, which never change) keeps it.
+  if (!response.headers.has('cache-control')) response.headers.set('Cache-Control', 'no-store');
+  if (event.url.protocol === 'https:') response.headers.set('Strict-Transport-Security', 'max-age=31536000');
+  return response;
+}
+
+export const handle: Handle = async ({ event, resolve }) => {
+  refuseStrangers(event);
   const { cookies, locals } = event;
   const theme = cookies.get('ht_theme');
   locals.theme = theme === 'dark' || theme === 'light' ? theme : 'auto';
   locals.units = cookies.get('ht_units') === 'imperial' ? 'imperial' : 'metric';
-  const chosen = cookies.get('ht_team');
-  const who = cookies.get('ht_who');
   locals.away = false;
+  locals.local =
+    !PROXIED && isLoopback(event.request.headers.get('host')) && isLoopbackAddress(event.getClientAddress());
 
-  const sql = db();
   const bearer = event.request.headers.get('authorization');
   if (bearer !== null && event.url.pathname.startsWith('/api/v1/')) return asProgram(event, resolve, bearer);
   try {
-    const person = who && UUID.test(who) ? who : null;
-    const of = (team: string | null) =>
-      workplaces.of(`${team} ${person}`, () => workplaceOf(sql, team, person));
-    const own = chosen && UUID.test(chosen) ? await of(chosen) : null;
-    const at = own ?? (await of(null)) ?? { team: null, person: null };
-    Object.assign(locals, { ...at, teamAssumed: own === null });
+    await whoAsks(event);
+    await letIn(event);
   } catch (e) {
     if (isAway(e)) error(503, AWAY_WORDS);
     throw e;
   }
 
-  const response = await resolve(event, {
-    transformPageChunk: ({ html }) => html.replace('%theme%', locals.theme)
-  });
-  response.headers.set('X-Content-Type-Options', 'nosniff');
-  response.headers.set('Referrer-Policy', 'same-origin');
+  const response = seal(
+    event,
+    await resolve(event, { transformPageChunk: ({ html }) => html.replace('%theme%', locals.theme) })
+  );
   // Lost in the middle of it: not our mistake, and worth asking again.
   return locals.away && response.status === 500
     ? new Response(response.body, { status: 503, headers: response.headers })
@@ -106,18 +117,21 @@ const asProgram = async (
       },
       { status: 401, headers: { 'www-authenticate': 'Bearer' } }
     );
-  Object.assign(event.locals, holder, { teamAssumed: false });
-  const response = await resolve(event);
-  response.headers.set('X-Content-Type-Options', 'nosniff');
-  return response;
+  Object.assign(event.locals, holder, { teamAssumed: false, session: null });
+  if (event.route.id !== null && mayOpen(holder.person.role, event.route.id) !== true)
+    return json({ ok: false, errors: { '': 'That is for others in the team.' } }, { status: 403 });
+  return seal(event, await resolve(event));
 };
 
 export const handleError: HandleServerError = ({ error: cause, event, status, message }) => {
   if (status === 404) return { message: 'Nothing is kept at this address.' };
   if (status < 500) return { message };
   event.locals.away = isAway(cause);
-  // The address of a calendar is a key: it is not written down.
-  const id = logFault(cause, event.params['secret'] ? event.route.id! : event.url.pathname);
+  // The address of a calendar or an invitation is a key: it is not written down.
+  const id = logFault(
+    cause,
+    event.route.id?.match(/\[(secret|code)\]/) ? event.route.id : event.url.pathname
+  );
   return {
     id,
     message: event.locals.away ? AWAY_WORDS : 'Something went wrong on our side. Nothing was half written.'

@@ -7,17 +7,40 @@ export function checkNode() {
 }
 
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1']);
+const EVERYWHERE = new Set(['0.0.0.0', '::']);
 
-/** Where to listen. Refuses anything but this machine: until people sign in, whoever reaches the server may write in it. */
-export function listenAddress(env = process.env) {
+const port = (name, text, otherwise) => {
+  const n = text ? Number(text) : otherwise;
+  if (!Number.isInteger(n) || n < 1 || n > 65535)
+    throw new Plain(`${name}=${text} is not a port: 1 to 65535.`);
+  return n;
+};
+
+/**
+ * Where to listen: plainly on this machine always; with `--tent`, or a HOST elsewhere, over TLS in its private network too.
+ * @param {NodeJS.ProcessEnv} env HOST, PORT, TLS_PORT
+ * @param {readonly string[]} args what stands after `npm start --`
+ * @returns {{ host: string, port: number, tent: { addresses: string[] | 'all', port: number } | null }}
+ */
+export function listenAddress(env = process.env, args = []) {
   const host = env.HOST || '127.0.0.1';
-  if (!LOOPBACK.has(host)) {
+  const here = LOOPBACK.has(host);
+  const odd = args.find((a) => a !== '--tent');
+  if (odd) throw new Plain(`${odd} is not known. npm start, or npm start -- --tent`);
+  const tent = args.includes('--tent') || !here;
+  const at = {
+    host: here ? host : '127.0.0.1',
+    port: port('PORT', env.PORT, 4780),
+    tent: tent
+      ? {
+          addresses: here || EVERYWHERE.has(host) ? 'all' : [host],
+          port: port('TLS_PORT', env.TLS_PORT, 4443)
+        }
+      : null
+  };
+  if (at.tent && at.tent.port === at.port)
     throw new Plain(
-      `HOST=${host} is refused: there is no sign-in yet, so anyone who reached the server could change the book. Use 127.0.0.1.`
+      `PORT and TLS_PORT are both ${at.port}: the page that says how to trust it needs one of its own.`
     );
-  }
-  const port = env.PORT ? Number(env.PORT) : 4780;
-  if (!Number.isInteger(port) || port < 1 || port > 65535)
-    throw new Plain(`PORT=${env.PORT} is not a port: 1 to 65535.`);
-  return { host, port };
+  return at;
 }

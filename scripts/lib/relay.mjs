@@ -1,3 +1,5 @@
+import http from 'node:http';
+import https from 'node:https';
 import { WebSocketServer } from 'ws';
 
 /** Where instruments and benches meet. */
@@ -9,40 +11,31 @@ const MOST_CONNECTED = 200;
 /** Lines a second from one end; whoever sends more is not a hand at an instrument. */
 const MOST_A_SECOND = 20;
 const ALIVE_EVERY = 30_000;
-const TEAM = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
-const LOOPBACK = new Set(['127.0.0.1', 'localhost', '[::1]']);
-
-const hostOf = (text) => (URL.canParse(`http://${text}`) ? new URL(`http://${text}`) : null);
-
-/** Only this machine, and only our own pages: any page may open a socket to any host. */
-function allowed({ headers }) {
-  const host = hostOf(headers.host ?? '');
-  if (!host || !LOOPBACK.has(host.hostname)) return false;
-  // An instrument that is a program has no page, and says none.
-  if (headers.origin === undefined) return true;
-  return URL.canParse(headers.origin) && new URL(headers.origin).host === headers.host;
-}
+/** Only our own pages: any page may open a socket to any host. An instrument that is a program has no page, and says none. */
+const ofOurs = ({ headers }) =>
+  headers.origin === undefined ||
+  (URL.canParse(headers.origin) && new URL(headers.origin).host === headers.host);
 
 /**
  * Lets instruments speak: a line of JSON that one end sends is handed to every other end of its team. Nothing is kept, and nothing
  * is read: whoever receives a line checks it.
  *
- * @param {import('node:http').Server} server of the app
+ * @param {import('node:http').Server[]} servers of the app
+ * @param {(request: import('node:http').IncomingMessage) => Promise<string | null>} teamOf whose line it is for who asks; null: nobody’s
  * @returns {() => void} ends it
  */
-export function relay(server) {
+export function relay(servers, teamOf) {
   const sockets = new WebSocketServer({ noServer: true, maxPayload: LONGEST_LINE, perMessageDeflate: false });
-  const upgrade = (request, socket, head) => {
-    const { pathname, searchParams } = new URL(request.url ?? '/', 'http://x');
+  const upgrade = async (request, socket, head) => {
+    socket.on('error', () => socket.destroy());
+    const { pathname } = new URL(request.url ?? '/', 'http://x');
     if (pathname !== RELAY_PATH) return socket.destroy();
-    // Lines go to the ends of the same team; a program has no cookie to tell it by.
-    const team = searchParams.get('team') ?? '';
-    if (!TEAM.test(team) || !allowed(request) || sockets.clients.size >= MOST_CONNECTED)
-      return socket.end('HTTP/1.1 403 Forbidden\r\nConnection: close\r\n\r\n');
-    sockets.handleUpgrade(request, socket, head, (end) => sockets.emit('connection', end, team));
+    const team = ofOurs(request) && sockets.clients.size < MOST_CONNECTED ? await teamOf(request) : null;
+    if (team === null) return socket.end('HTTP/1.1 403 Forbidden\r\nConnection: close\r\n\r\n');
+    sockets.handleUpgrade(request, socket, head, (end) => sockets.emit('connection', end, team, request));
   };
-  sockets.on('connection', (end, team) => {
-    Object.assign(end, { team, alive: true, sent: 0, since: Date.now() });
+  sockets.on('connection', (end, team, request) => {
+    Object.assign(end, { team, request, alive: true, sent: 0, since: Date.now() });
     end.on('pong', () => (end.alive = true));
     end.on('error', () => end.terminate());
     end.on('message', (data, binary) => {
@@ -59,13 +52,58 @@ export function relay(server) {
       if (!end.alive) end.terminate();
       end.alive = false;
       end.ping();
+      // Whoever was signed out meanwhile hears no more.
+      void teamOf(end.request).then((team) => team === end.team || end.terminate());
     }
   }, ALIVE_EVERY);
   beat.unref();
-  server.on('upgrade', upgrade);
+  for (const server of servers) server.on('upgrade', upgrade);
   return () => {
     clearInterval(beat);
-    server.off('upgrade', upgrade);
+    for (const server of servers) server.off('upgrade', upgrade);
     for (const end of sockets.clients) end.terminate();
   };
+}
+
+const SHOWN = ['cookie', 'authorization', 'host'];
+/** Not asked on this machine, whatever name it was asked under. */
+const isFar = ({ socket }) => !/^(::ffff:)?127\.|^::1$/.test(socket.remoteAddress ?? '');
+const namesThisMachine = (host) => /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/i.test(host ?? '');
+
+/**
+ * Asks the app whose line it is, with what the asker showed: who may come in is decided in one place.
+ * @returns {Promise<string | null>}
+ */
+export function teamByApp(request) {
+  // Asked by us it would look as if it came from here.
+  if (isFar(request) && namesThisMachine(request.headers.host)) return Promise.resolve(null);
+  const secure = 'encrypted' in request.socket;
+  const headers = Object.fromEntries(
+    SHOWN.flatMap((n) => (request.headers[n] === undefined ? [] : [[n, request.headers[n]]]))
+  );
+  return new Promise((done) => {
+    const asked = (secure ? https : http).request(
+      {
+        host: request.socket.localAddress,
+        port: request.socket.localPort,
+        path: '/api/v1/line',
+        headers,
+        // Our own server, by its own address.
+        ...(secure && { rejectUnauthorized: false })
+      },
+      (response) => {
+        let text = '';
+        response.on('data', (part) => (text += part));
+        response.on('end', () => {
+          try {
+            done(response.statusCode === 200 ? (JSON.parse(text).team ?? null) : null);
+          } catch {
+            done(null);
+          }
+        });
+      }
+    );
+    asked.on('error', () => done(null));
+    asked.end();
+  });
 }

@@ -35,7 +35,7 @@ export async function throwawayApp(work) {
       DATABASE_URL: cluster.url,
       HOST: '127.0.0.1',
       PORT: String(port),
-      ORIGIN: url,
+      PROTOCOL_HEADER: 'x-trail-protocol',
       NODE_ENV: 'production',
       BODY_SIZE_LIMIT: '1G'
     };

@@ -1,14 +1,22 @@
-import { redirect } from '@sveltejs/kit';
+import { isCrew } from '$lib/core/access/places';
+import type { Person } from '$lib/core/team/team';
 import { dayOf } from '$lib/core/time/day';
 import { db } from '$lib/server/db';
 import { listPeople } from '$lib/server/teams';
 import type { LayoutServerLoad } from './$types';
 
-export const load: LayoutServerLoad = async ({ locals, url }) => {
-  const { team, teamAssumed, theme, units } = locals;
-  if (!team && url.pathname !== '/welcome') redirect(303, '/welcome');
-  const people = team ? await listPeople(db(), team.id) : [];
+export const load: LayoutServerLoad = async ({ locals }) => {
+  const { team, teamAssumed, theme, units, person, session } = locals;
+  // A rider writes as themselves; who else is of the team is the crew's to know.
+  const people: Person[] = !team
+    ? []
+    : !person || isCrew(person.role)
+      ? await listPeople(db(), team.id)
+      : [{ id: person.id, name: person.name ?? '', role: person.role }];
   return {
+    /** Who asks, where that is known. */
+    you: person && { id: person.id, role: person.role, name: person.name ?? '' },
+    signedIn: session !== null,
     team,
     teamAssumed,
     people,

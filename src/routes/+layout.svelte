@@ -4,6 +4,7 @@
   import { afterNavigate, goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
   import { roundsLeft } from '$lib/ui/round/left-behind';
+  import { HOME, isCrew } from '$lib/core/access/places';
   import Mark from '$lib/ui/shell/Mark.svelte';
   import { openFinding, openHours, shell } from '$lib/ui/shell/shell.svelte';
 
@@ -16,6 +17,10 @@
   let unfolded = $state(false);
   const PANELS = { hours: 'Log hours', finding: 'Finding', find: 'Find', keys: 'Shortcuts' };
   let main: HTMLElement | undefined = $state();
+  /** In the demo somebody who has not said who they are sees what the crew sees. */
+  const crew = $derived(data.team !== null && (data.you === null || isCrew(data.you.role)));
+  const rider = $derived(data.you?.role === 'rider');
+  const home = $derived(data.you ? HOME[data.you.role] : '/');
 
   const YEAR = 'path=/; max-age=31536000; samesite=lax';
   function remember(name: string, value: string) {
@@ -40,7 +45,7 @@
   });
   /** What a round could not send before its page was left goes from here; on its own page it does so itself. */
   function left() {
-    if (data.team && !page.route.id?.endsWith('/round') && roundsLeft().length > 0)
+    if (crew && !page.route.id?.endsWith('/round') && roundsLeft().length > 0)
       void import('$lib/ui/round/left').then(({ sendLeftRounds }) => sendLeftRounds());
   }
   $effect(() => {
@@ -67,12 +72,12 @@
       shell.panel = null;
       return;
     }
-    if ((e.ctrlKey || e.metaKey) && e.key === 'k') {
+    if (crew && (e.ctrlKey || e.metaKey) && e.key === 'k') {
       e.preventDefault();
       shell.panel = 'find';
       return;
     }
-    if (!single || !data.team || e.ctrlKey || e.metaKey || e.altKey || typing(e.target)) return;
+    if (!single || !crew || e.ctrlKey || e.metaKey || e.altKey || typing(e.target)) return;
     const places: Record<string, string> = {
       t: '/',
       u: '/due',
@@ -114,23 +119,28 @@
   class:folded={ready && !unfolded}
   data-ready={ready}
 >
-  <a href="/" class="flex items-center gap-2 no-underline" aria-label="Hour Trail, to the trail"
+  <a href={home} class="flex items-center gap-2 no-underline" aria-label="Hour Trail, to the trail"
     ><Mark /><span class="figure text-2xl leading-none font-bold">Hour Trail</span></a
   >
   {#if data.team}
     <nav aria-label="Places" class="places figure flex flex-wrap gap-x-3 text-lg">
-      <a href="/" aria-current={here('/')}>Trail</a>
-      <a href="/due" aria-current={here('/due')}>Due</a>
-      <a href="/outings" aria-current={here('/outings')}>Outings</a>
-      <a href="/board" aria-current={here('/board')}>Board</a>
-      <a href="/bench" aria-current={here('/bench')}>Bench</a>
-      <a href="/parts" aria-current={here('/parts')}>Components</a>
-      <a href="/stores" aria-current={here('/stores')}>Stores</a>
-      <a href="/rules" aria-current={here('/rules')}>House rules</a>
+      {#if crew}
+        <a href="/" aria-current={here('/')}>Trail</a>
+        <a href="/due" aria-current={here('/due')}>Due</a>
+        <a href="/outings" aria-current={here('/outings')}>Outings</a>
+        <a href="/board" aria-current={here('/board')}>Board</a>
+        <a href="/bench" aria-current={here('/bench')}>Bench</a>
+        <a href="/parts" aria-current={here('/parts')}>Components</a>
+        <a href="/stores" aria-current={here('/stores')}>Stores</a>
+        <a href="/rules" aria-current={here('/rules')}>House rules</a>
+      {:else if data.you?.role !== 'screen'}
+        <a href="/own" aria-current={here('/own')}>Your machines</a>
+        {#if rider}<a href="/board" aria-current={here('/board')}>Board</a>{/if}
+      {/if}
     </nav>
-    <button type="button" class="act strong ml-auto text-sm" onclick={() => openHours()}
-      >Log hours <kbd>L</kbd></button
-    >
+    {#if crew || rider}<button type="button" class="act strong ml-auto text-sm" onclick={() => openHours()}
+        >Log hours <kbd>L</kbd></button
+      >{:else}<span class="ml-auto"></span>{/if}
     <button
       type="button"
       class="act menu text-sm"
@@ -139,17 +149,21 @@
       onclick={() => (unfolded = !unfolded)}>Places</button
     >
     <div id="tools" class="tools flex flex-wrap items-center gap-x-2 gap-y-2 text-sm">
-      <button type="button" class="act" onclick={() => openFinding(machineHere())}
-        >Finding <kbd>F</kbd></button
-      >
-      <button type="button" class="act" onclick={() => (shell.panel = 'find')}>Find <kbd>/</kbd></button>
-      <label class="flex items-center gap-1.5">
-        <span class="sr-only">Working</span>
-        <select class="pick" class:wanting={!data.personId} onchange={who} value={data.personId ?? ''}>
-          {#if !data.personId}<option value="">say who</option>{/if}
-          {#each data.people as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
-        </select>
-      </label>
+      {#if crew || rider}<button type="button" class="act" onclick={() => openFinding(machineHere())}
+          >Finding <kbd>F</kbd></button
+        >{/if}
+      {#if crew}<button type="button" class="act" onclick={() => (shell.panel = 'find')}
+          >Find <kbd>/</kbd></button
+        >{/if}
+      {#if data.signedIn && data.you}<a class="link team" href="/you" title="Your way in"
+          ><span class="sr-only">Working: </span>{data.you.name}</a
+        >{:else}<label class="flex items-center gap-1.5">
+          <span class="sr-only">Working</span>
+          <select class="pick" class:wanting={!data.personId} onchange={who} value={data.personId ?? ''}>
+            {#if !data.personId}<option value="">say who</option>{/if}
+            {#each data.people as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
+          </select>
+        </label>{/if}
       <label class="flex items-center gap-1.5">
         <span class="sr-only">Theme</span>
         <select class="pick" onchange={theme} value={data.theme}>
@@ -158,13 +172,18 @@
           <option value="dark">dark</option>
         </select>
       </label>
-      <a class="link team" href="/team" title={data.team.name}>{data.team.name}</a>
-      <button
-        type="button"
-        class="act"
-        aria-label="Shortcuts"
-        onclick={() => (shell.panel = shell.panel === 'keys' ? null : 'keys')}>?</button
-      >
+      {#if crew}<a
+          class="link team"
+          href="/team"
+          title="{data.team.name}{data.signedIn ? '' : ', the demo: no sign-in, on this machine only'}"
+          >{data.signedIn ? '' : 'Demo: '}{data.team.name}</a
+        >{/if}
+      {#if crew}<button
+          type="button"
+          class="act"
+          aria-label="Shortcuts"
+          onclick={() => (shell.panel = shell.panel === 'keys' ? null : 'keys')}>?</button
+        >{/if}
     </div>
   {/if}
 </header>
@@ -180,6 +199,7 @@
         {#await import('$lib/ui/hours/LogHours.svelte') then { default: LogHours }}{#key shell.machineId}<LogHours
               people={data.people}
               today={data.today}
+              {crew}
             />{/key}{/await}
       {:else if shell.panel === 'finding'}
         {#await import('$lib/ui/finding/QuickFinding.svelte') then { default: QuickFinding }}{#key shell.machineId}<QuickFinding
@@ -193,9 +213,8 @@
   </section>
 {/if}
 
-{#if shell.instruments && data.team && page.route.id !== '/instruments'}
+{#if shell.instruments && crew && data.team && page.route.id !== '/instruments'}
   {#await import('$lib/ui/instrument/Heard.svelte') then { default: Heard }}{#key data.team.id}<Heard
-        team={data.team.id}
       />{/key}{/await}
 {/if}
 
@@ -203,7 +222,7 @@
   <div class="no-print said" role="status">
     <div class="frame flex flex-wrap items-baseline gap-x-4 py-2">
       <span class="font-bold">{shell.said.text}</span>
-      {#each shell.said.links as l, k (k)}<a class="link" href={l.href}>{l.text}</a>{/each}
+      {#each crew ? shell.said.links : [] as l, k (k)}<a class="link" href={l.href}>{l.text}</a>{/each}
       <button type="button" class="link ml-auto" onclick={() => (shell.said = null)}>Seen</button>
     </div>
   </div>

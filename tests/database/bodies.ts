@@ -34,6 +34,12 @@ export function everyBody(pit: Pit): Record<Exclude<Kind, 'team.found'>, Record<
   const at = { machineId, day: '2026-06-12' };
   return {
     'person.add': { id: id(), name: 'Somebody', role: 'rider' },
+    'person.role': { personId: book.personId, role: 'chief mechanic' },
+    'invitation.keep': { id: id(), personId: null, hash: 'a'.repeat(64) },
+    'invitation.withdraw': { invitationId: id() },
+    'session.end': { sessionId: id() },
+    'device.end': { deviceId: id() },
+    'device.name': { deviceId: id(), name: 'Tablet' },
     'rule.set': { id: id(), key: 'anchoring', value: 'from due', word: '' },
     'machine.add': {
       id: id(),

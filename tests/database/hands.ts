@@ -29,7 +29,7 @@ export async function command<K extends TeamKind>(
   at = now
 ): Promise<unknown> {
   const of = typeof team === 'string' ? (await getTeam(sql, team))! : team;
-  const from = { team: of, person: { id: personId, role: 'mechanic' as const }, device: 'a test' };
+  const from = { team: of, person: { id: personId, role: 'chief mechanic' as const }, device: 'a test' };
   try {
     return await carryOut(sql, from, { id, kind, at: at.toISOString() }, input, input, now);
   } catch (e) {

@@ -3,6 +3,7 @@ import { connect, type Sql } from '../../src/lib/server/db';
 import { freshDatabase, TEMPLATE } from '../database/cluster';
 import { DEMO_TEMPLATE } from './global-setup';
 import { Server } from './server';
+import { signedIn } from './sign-in';
 import { teamOfItsOwn } from './team';
 
 /** The built app as a test sees it: where it is, and the rows of the test's own team. */
@@ -17,6 +18,10 @@ export interface App {
   start: () => Promise<void>;
 }
 
+/** Who works in the tests, where nothing else is said. He may do whatever there is. */
+const WORKS = 'Jory Pell';
+const chief = (sql: Sql) => sql`update person set role = 'chief mechanic' where name = ${WORKS}`;
+
 const machineIn = (sql: Sql) => async (plate: string) =>
   (await sql`select id from machine where plate = ${plate}`)[0]!.id as string;
 
@@ -24,6 +29,7 @@ const machineIn = (sql: Sql) => async (plate: string) =>
 async function withTeam(use: (app: App) => Promise<void>): Promise<void> {
   const { url, databaseUrl } = JSON.parse(process.env.HOUR_TRAIL_E2E!) as Record<string, string>;
   const team = await teamOfItsOwn(databaseUrl!);
+  await chief(team.sql);
   const others = () =>
     Promise.reject(new Error('This server is everybody’s: say `test.use({ alone: true })`.'));
   await use({
@@ -41,6 +47,7 @@ async function withTeam(use: (app: App) => Promise<void>): Promise<void> {
 async function alone(template: string, use: (app: App) => Promise<void>): Promise<void> {
   const database = await freshDatabase(template);
   const sql = connect(database.url, 2);
+  await chief(sql);
   const server = await Server.on(database.url);
   await use({
     url: server.url,
@@ -70,14 +77,13 @@ export const test = base.extend<Each>({
     own || template !== DEMO_TEMPLATE ? alone(template, use) : withTeam(use),
   baseURL: async ({ app }, use) => use(app.url),
   context: async ({ context, app }, use) => {
-    if (app.teamId)
-      await context.addCookies([{ name: 'ht_team', value: app.teamId, url: app.url, httpOnly: true }]);
+    if (app.teamId) await context.addCookies([{ ...(await signedIn(app.sql, WORKS)), url: app.url }]);
     await use(context);
   },
-  /** A page on which someone has said who is working; it is open on nothing yet. */
+  /** A page on which it is known who is working; it is open on nothing yet. */
   work: async ({ app, context, page, template }, use) => {
-    if (template !== TEMPLATE) {
-      const who = await app.sql`select id from person where name = 'Jory Pell'`;
+    if (template !== TEMPLATE && !app.teamId) {
+      const who = await app.sql`select id from person where name = ${WORKS}`;
       await context.addCookies([{ name: 'ht_who', value: who[0]!.id, url: app.url }]);
     }
     await use(page);
@@ -89,12 +95,8 @@ export const looking = base.extend<{ app: App }, { shared: App; glass: Page }>({
   shared: [async ({ browserName: _ }, use) => withTeam(use), { scope: 'worker' }],
   glass: [
     async ({ shared, browser }, use) => {
-      const who = await shared.sql`select id from person where name = 'Jory Pell'`;
       const context = await browser.newContext({ baseURL: shared.url });
-      await context.addCookies([
-        { name: 'ht_team', value: shared.teamId!, url: shared.url },
-        { name: 'ht_who', value: who[0]!.id, url: shared.url }
-      ]);
+      await context.addCookies([{ ...(await signedIn(shared.sql, WORKS)), url: shared.url }]);
       await use(await context.newPage());
       await context.close();
     },

@@ -22,6 +22,7 @@ test.describe('who begins with nothing', () => {
     await open(page, '/');
     await page.getByLabel('Team or workshop').fill('Nether Fold Racing');
     await page.getByLabel('Your name').fill('Bea Thornley');
+    await page.getByLabel('A passphrase').fill('moss kettle quiet ferry');
     await page.getByRole('button', { name: 'Begin with an empty book' }).click();
     await page.getByRole('link', { name: 'Add the first machine' }).click();
     await ready(page);
@@ -138,6 +139,7 @@ test.describe('who begins with nothing', () => {
     await page.setViewportSize({ width: 390, height: 844 });
     await page.getByLabel('Team or workshop').fill('Nether Fold Racing');
     await page.getByLabel('Your name').fill('Bea Thornley');
+    await page.getByLabel('A passphrase').fill('moss kettle quiet ferry');
     await page.getByRole('button', { name: 'Begin with an empty book' }).click();
     await page.getByRole('link', { name: 'Add the first machine' }).click();
     await ready(page);

@@ -13,6 +13,7 @@ test.describe('without the demo', () => {
     await expect(page.getByText('Write what the team is called.')).toBeVisible();
     await page.getByLabel('Team or workshop').fill('Nether Fold Racing');
     await page.getByLabel('Your name').fill('Bea Thornley');
+    await page.getByLabel('A passphrase').fill('moss kettle quiet ferry');
     await page.getByRole('button', { name: 'Begin with an empty book' }).click();
     await expect(page.getByRole('heading', { name: 'No machine yet' })).toBeVisible();
     await ready(page);

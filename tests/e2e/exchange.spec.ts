@@ -178,6 +178,11 @@ test('a whole team leaves as one file, and comes in again as a copy that stands 
     select m.plate, s.total, s.dues, s.findings, s.ready from machine_standing s join machine m on m.team_id = s.team_id and m.id = s.machine_id
     join team t on t.id = s.team_id where t.name = ${team} or (${team} = '' and t.is_demo) order by m.plate`;
   expect([...(await standings('Winter quarters'))]).toEqual([...(await standings(''))]);
-  await panel.getByRole('button', { name: 'Work in Winter quarters' }).click();
+  // Nobody can come into it yet: whoever sits at the server says who they are.
+  await panel.getByRole('link', { name: 'Come into Winter quarters' }).click();
+  const first = page.getByRole('form', { name: 'First into Winter quarters' });
+  await first.getByLabel('You are').selectOption({ label: 'Anwen Skarrow, mechanic' });
+  await first.getByLabel('Passphrase').fill('moss kettle quiet ferry');
+  await first.getByRole('button', { name: 'Go in' }).click();
   await expect(page.getByRole('link', { name: /^12 / }).first()).toBeVisible();
 });

@@ -1,6 +1,7 @@
 import type { Locator, Page } from '@playwright/test';
 import { WebSocket } from 'ws';
 import { expect, open, test } from './app';
+import { keyOf } from './sign-in';
 import { Hand } from './hand';
 
 /** A reading that is said before a page has its line open is not heard. */
@@ -116,8 +117,14 @@ test('a program without a page speaks on the address the page names; what lies a
   await open(instruments, '/instruments');
   await instruments.getByLabel('This device listens to instruments').check();
   const address = (await instruments.getByTestId('line').textContent())!;
-  const program = new WebSocket(address);
+  const program = new WebSocket(address, {
+    headers: { authorization: `Bearer ${await keyOf(app.sql, 'Jory Pell')}` }
+  });
   await new Promise((done, fail) => program.once('open', done).once('error', fail));
+  // Without a key, nobody's line is opened.
+  await expect(
+    new Promise((done, fail) => new WebSocket(address).once('open', done).once('error', fail))
+  ).rejects.toThrow('403');
   const says = (value: number, id = crypto.randomUUID()) =>
     program.send(
       JSON.stringify({ v: 1, id, instrument: 'Meter of 5', at: new Date().toISOString(), value, unit: 'h' })

@@ -1,5 +1,6 @@
 import { request } from 'node:http';
 import { expect, open, ready, test } from './app';
+import { signedIn } from './sign-in';
 
 test('a reading below the last is questioned; a replaced meter settles it', async ({ work: page, app }) => {
   const id = await app.machineId('84');
@@ -24,24 +25,28 @@ test('a reading below the last is questioned; a replaced meter settles it', asyn
   ).toEqual([{ last_value: 9620 }]);
 });
 
-test('nobody is written down as nobody: it asks who is working, and keeps what was typed', async ({
-  page,
-  app
-}) => {
-  await open(page, '/');
-  await page.keyboard.press('l');
-  const form = page.getByRole('form', { name: 'Log hours' });
-  await form.getByLabel('Machine').selectOption({ label: '33  Gill 300' });
-  await form.getByLabel('Meter shows, h').fill('143');
-  await form.getByRole('button', { name: 'Log', exact: true }).click();
-  await expect(form.getByText('Say who is working first')).toBeVisible();
-  await page.getByLabel('Working').selectOption({ label: 'Anwen Skarrow' });
-  await expect(form.getByLabel('Meter shows, h')).toHaveValue('143');
-  await form.getByRole('button', { name: 'Log', exact: true }).dblclick();
-  await expect(page.getByRole('status')).toContainText('33 stands at 143.0 h');
-  expect(
-    await app.sql`select p.name from reading r join person p on p.id = r.created_by where r.value = 14300`
-  ).toEqual([{ name: 'Anwen Skarrow' }]);
+test.describe('the demo, where nobody signs in', () => {
+  test.use({ alone: true });
+
+  test('nobody is written down as nobody: it asks who is working, and keeps what was typed', async ({
+    page,
+    app
+  }) => {
+    await open(page, '/');
+    await page.keyboard.press('l');
+    const form = page.getByRole('form', { name: 'Log hours' });
+    await form.getByLabel('Machine').selectOption({ label: '33  Gill 300' });
+    await form.getByLabel('Meter shows, h').fill('143');
+    await form.getByRole('button', { name: 'Log', exact: true }).click();
+    await expect(form.getByText('Say who is working first')).toBeVisible();
+    await page.getByLabel('Working').selectOption({ label: 'Anwen Skarrow' });
+    await expect(form.getByLabel('Meter shows, h')).toHaveValue('143');
+    await form.getByRole('button', { name: 'Log', exact: true }).dblclick();
+    await expect(page.getByRole('status')).toContainText('33 stands at 143.0 h');
+    expect(
+      await app.sql`select p.name from reading r join person p on p.id = r.created_by where r.value = 14300`
+    ).toEqual([{ name: 'Anwen Skarrow' }]);
+  });
 });
 
 /** Asks with headers that no browser would send. */
@@ -154,10 +159,13 @@ test.describe('a server under other names', () => {
       `127.0.0.1.elsewhere.example:${new URL(app.url).port}`,
       '[::ffff:10.0.0.1]'
     ])
-      expect([name, (await raw(`${app.url}/`, { headers: { host: name } })).status]).toEqual([name, 421]);
-    expect((await raw(`${app.url}/`, { headers: { host } })).status).toBe(200);
+      expect([name, (await raw(`${app.url}/health`, { headers: { host: name } })).status]).toEqual([
+        name,
+        421
+      ]);
+    expect((await raw(`${app.url}/health`, { headers: { host } })).status).toBe(200);
     expect(
-      (await raw(`${app.url}/`, { headers: { host: `localhost:${new URL(app.url).port}` } })).status
+      (await raw(`${app.url}/health`, { headers: { host: `localhost:${new URL(app.url).port}` } })).status
     ).toBe(200);
     // A form of ours, under either name of this machine.
     for (const own of [host, `localhost:${new URL(app.url).port}`]) {
@@ -188,12 +196,14 @@ test.describe('a server under other names', () => {
 
 test('a body without a stated length is counted as it comes', async ({ app }) => {
   const { host } = new URL(app.url);
+  const { name, value } = await signedIn(app.sql, 'Jory Pell');
+  const cookie = `${name}=${value}`;
   function* endless() {
     for (let i = 0; i < 60; i++) yield ' '.repeat(100_000);
   }
   const { status } = await raw(`${app.url}/api/commands`, {
     method: 'POST',
-    headers: { host, ...JSON_TYPE },
+    headers: { host, cookie, ...JSON_TYPE },
     body: endless()
   });
   expect(status).toBe(413);

@@ -12,9 +12,10 @@ test.describe('a page whose scripts do not run', () => {
     await page.getByLabel('Team or workshop').fill('Plain Workshop');
     await page.getByRole('button', { name: 'Begin with an empty book' }).click();
     // Refused at its field, and what was typed is still there.
-    await expect(page.getByText('Write a name.')).toBeVisible();
+    await expect(page.getByText('Write your name.')).toBeVisible();
     await expect(page.getByLabel('Team or workshop')).toHaveValue('Plain Workshop');
     await page.getByLabel('Your name').fill('Wren Oddie');
+    await page.getByLabel('A passphrase').fill('moss kettle quiet ferry');
     await page.getByRole('button', { name: 'Begin with an empty book' }).click();
     await expect(page.getByRole('heading', { name: 'Plain Workshop' })).toBeVisible();
 
@@ -34,7 +35,7 @@ test.describe('a page whose scripts do not run', () => {
     await expect(page.getByText('as the makers do')).toBeVisible();
 
     expect(await app.sql`select kind, device from command order by seq`).toEqual([
-      { kind: 'team.found', device: 'a page without scripts' },
+      { kind: 'team.found', device: 'a page' },
       { kind: 'person.add', device: 'a page without scripts' },
       { kind: 'rule.set', device: 'a page without scripts' }
     ]);

@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer, type AddressInfo } from 'node:net';
 
-const freePort = () =>
+export const freePort = () =>
   new Promise<number>((resolve) => {
     const probe = createServer().listen(0, '127.0.0.1', () => {
       const { port } = probe.address() as AddressInfo;
@@ -14,10 +14,12 @@ export class Server {
   #process: ChildProcess | null = null;
   private constructor(
     readonly url: string,
-    readonly databaseUrl: string
+    readonly databaseUrl: string,
+    readonly more: Record<string, string>
   ) {}
-  static async on(databaseUrl: string): Promise<Server> {
-    const server = new Server(`http://127.0.0.1:${await freePort()}`, databaseUrl);
+  /** @param more of its surroundings, besides what every start sets */
+  static async on(databaseUrl: string, more: Record<string, string> = {}): Promise<Server> {
+    const server = new Server(`http://127.0.0.1:${await freePort()}`, databaseUrl, more);
     await server.start();
     return server;
   }
@@ -30,9 +32,10 @@ export class Server {
         DATABASE_URL: this.databaseUrl,
         HOST: '127.0.0.1',
         PORT: port,
-        ORIGIN: this.url,
+        PROTOCOL_HEADER: 'x-trail-protocol',
         NODE_ENV: 'production',
-        BODY_SIZE_LIMIT: '1G'
+        BODY_SIZE_LIMIT: '1G',
+        ...this.more
       },
       stdio: ['ignore', 'ignore', 'inherit']
     });

@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import { showHours } from '../../src/lib/core/hours/hours';
 import { expect, open, test } from './app';
+import { signedIn } from './sign-in';
 
 const found = (page: Page, valve: string) => page.getByLabel(`${valve}, as found`);
 const left = (page: Page, valve: string) => page.getByLabel(`${valve}, as left`);
@@ -261,14 +262,7 @@ test('two people at one head from two devices measure in one check, and see wher
   const path = `/machines/${await app.machineId('12')}/valves`;
   await open(page, path);
   const context = await browser.newContext({ baseURL: app.url });
-  await context.addCookies([
-    { name: 'ht_team', value: app.teamId!, url: app.url },
-    {
-      name: 'ht_who',
-      value: (await app.sql`select id from person where name = 'Anwen Skarrow'`)[0]!.id,
-      url: app.url
-    }
-  ]);
+  await context.addCookies([{ ...(await signedIn(app.sql, 'Anwen Skarrow')), url: app.url }]);
   const second = await context.newPage();
   await open(second, path);
   await write(page, found(page, 'Inlet left'), '0.12-0.13');

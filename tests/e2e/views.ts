@@ -1,3 +1,4 @@
+import { createHash, randomBytes } from 'node:crypto';
 import type { App } from './app';
 
 /** Every view there is, with how it is come to; what is opened on a view by a key or a press follows it. */
@@ -5,6 +6,11 @@ export const VIEWS: Record<string, (app: App) => Promise<string>> = {
   trail: async () => '/',
   welcome: async () => '/welcome',
   team: async () => '/team',
+  'sign-in': async () => '/sign-in',
+  'your way in': async () => '/you',
+  'your machines': async () => '/own',
+  'an invitation': async (app) => `/join/${await invitation(app)}`,
+  'an invitation that is over': async () => `/join/${'x'.repeat(43)}`,
   bench: async () => '/bench',
   outings: async () => '/outings',
   'race day': async () => '/outings/day',
@@ -56,6 +62,13 @@ export const VIEWS: Record<string, (app: App) => Promise<string>> = {
   'nothing there': async () => '/nothing'
 };
 
+const invitation = async (app: App): Promise<string> => {
+  const code = randomBytes(32).toString('base64url');
+  await app.sql`
+    insert into invitation (team_id, id, hash, expires_at)
+    select team_id, ${crypto.randomUUID()}, ${createHash('sha256').update(code).digest('hex')}, now() + interval '1 day' from person limit 1`;
+  return code;
+};
 const taskId = async (app: App): Promise<string> =>
   (
     await app.sql`select t.id from task t join fitting f on f.component_id = t.component_id where f.machine_id = ${await app.machineId('12')} and t.job is not null`

@@ -143,7 +143,15 @@ describe('findings', () => {
     await pit.sql`update finding set cause = 'deferred', fastener_id = ${fastener} where id = any(${[...on, gone]})`;
     await pit.sql.begin((tx) =>
       keepLeaves(
-        { tx, team, personId, now: later(45), at: later(45), held: { machines: new Map(), components: [] } },
+        {
+          tx,
+          team,
+          personId,
+          role: 'mechanic',
+          now: later(45),
+          at: later(45),
+          held: { machines: new Map(), components: [] }
+        },
         { id: uuid(), machineId, jobs: [] },
         { findings: [], tight: [{ fastenerId: fastener, word: 'At the bench: torqued, 20 N·m.' }] }
       )

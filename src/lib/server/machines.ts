@@ -13,6 +13,7 @@ export interface MachineRow {
   maker: string;
   kind: Kind;
   riderId: string | null;
+  ownerId: string | null;
   /** How its hours are counted now: a dead meter counts by time ridden, like none. */
   meter: 'hour meter' | 'reckoned' | null;
   odometer: boolean;
@@ -21,7 +22,7 @@ export interface MachineRow {
 }
 
 const columns = (sql: Db) => sql`
-  m.id, m.plate, m.name, m.maker, m.kind, m.rider_id as "riderId",
+  m.id, m.plate, m.name, m.maker, m.kind, m.rider_id as "riderId", m.owner_id as "ownerId",
   (select case when exists (select 1 from meter_dead d where d.team_id = t.team_id and d.meter_id = t.id and d.until is null) then 'reckoned' else kind end
     from meter t where t.team_id = m.team_id and t.machine_id = m.id and t.removed_at is null and t.counts = 'hours') as meter,
   exists (select 1 from meter t where t.team_id = m.team_id and t.machine_id = m.id and t.removed_at is null and t.counts = 'distance') as odometer,
@@ -93,4 +94,6 @@ export async function changeMachine({ tx, team }: Write, m: MachineChange): Prom
     await tx`update machine set maker = ${m.maker} where team_id = ${team.id} and id = ${m.machineId}`;
   if (m.riderId !== undefined)
     await tx`update machine set rider_id = ${m.riderId} where team_id = ${team.id} and id = ${m.machineId}`;
+  if (m.ownerId !== undefined)
+    await tx`update machine set owner_id = ${m.ownerId} where team_id = ${team.id} and id = ${m.machineId}`;
 }

@@ -80,7 +80,7 @@ class RolledBack extends Error {
  */
 export async function previewTask(
   sql: Sql,
-  who: Pick<Write, 'team' | 'personId' | 'now' | 'at'>,
+  who: Pick<Write, 'team' | 'personId' | 'role' | 'now' | 'at'>,
   input: { add: TaskInput } | { change: TaskChangeInput }
 ): Promise<Preview> {
   const { team, now } = who;

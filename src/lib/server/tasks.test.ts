@@ -52,7 +52,13 @@ const add = async (more: object) => {
   await addTask(book.sql, book.team, book.personId, t, NOW);
   return t;
 };
-const who = (now: Date) => ({ team: book.team, personId: book.personId, now, at: now });
+const who = (now: Date) => ({
+  team: book.team,
+  personId: book.personId,
+  role: 'mechanic' as const,
+  now,
+  at: now
+});
 const done = (taskId: string, more: object = {}, now = NOW) =>
   recordDone(
     book.sql,

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { Book, openBook, uuid } from '../../../tests/database/book';
-import { workplaceOf } from './teams';
+import { demoWorkplace, hasTeams, unclaimedTeams } from './teams';
 
 let book: Book;
 beforeAll(async () => {
@@ -10,16 +10,22 @@ afterAll(async () => {
   await book.close();
 });
 
-it('a device works in the team it chose, as a person of that team and of no other', async () => {
-  const at = (team: string | null, who: string | null) => workplaceOf(book.sql, team, who);
-  const mine = await at(book.team.id, book.personId);
-  expect(mine).toMatchObject({ team: book.team, person: { id: book.personId, role: expect.any(String) } });
-  expect((await at(book.team.id, null))!.person).toBeNull();
-  expect((await at(book.team.id, uuid()))!.person).toBeNull();
-  const [stranger] = await book.sql`
-    insert into team (id, name, time_zone) values (${uuid()}, 'Others', 'UTC') returning id`;
-  expect(await at(stranger!.id, book.personId)).toMatchObject({ team: { name: 'Others' }, person: null });
-  expect(await at(uuid(), book.personId)).toBeNull();
-  // Nobody chose, and there is no demo here.
-  expect(await at(null, book.personId)).toBeNull();
+it('who names themselves works in the demo, and nowhere else', async () => {
+  // There is a team, but no demo.
+  expect(await demoWorkplace(book.sql, book.personId)).toBeNull();
+  expect(await hasTeams(book.sql)).toBe(true);
+  const demo = uuid();
+  const ada = uuid();
+  await book.sql`insert into team (id, name, time_zone, is_demo) values (${demo}, 'Demo', 'UTC', true)`;
+  await book.sql`insert into person (team_id, id, name, role) values (${demo}, ${ada}, 'Ada', 'mechanic')`;
+  expect(await demoWorkplace(book.sql, ada)).toMatchObject({
+    team: { id: demo },
+    person: { id: ada, role: 'mechanic' }
+  });
+  for (const nobody of [null, uuid(), book.personId])
+    expect(await demoWorkplace(book.sql, nobody)).toMatchObject({ team: { id: demo }, person: null });
+});
+
+it('a team that nobody can come into yet is there to be claimed; the demo is not', async () => {
+  expect((await unclaimedTeams(book.sql)).map((t) => t.id)).toEqual([book.team.id]);
 });

@@ -22,22 +22,31 @@ export async function getDemoTeam(sql: Db): Promise<Team | null> {
   return row ? asTeam(row) : null;
 }
 
-/**
- * Which team a device works in, and who is working on it: one look-up, since every request asks.
- * @param chosen the team it chose; null: it never did, and is shown the demo team
- * @param who the person it named; null comes back for one who is not of that team
- */
-export async function workplaceOf(
+/** The demo team, where there is one, and the person of it that a device named: nobody signs in there. */
+export async function demoWorkplace(
   sql: Db,
-  chosen: string | null,
   who: string | null
 ): Promise<{ team: Team; person: { id: string; role: Role } | null } | null> {
   const [row] = await sql`
     select t.id, t.name, t.time_zone, t.is_demo, p.id as person_id, p.role
-    from team t left join person p on p.team_id = t.id and p.id = ${who} and p.left_at is null
-    where ${chosen === null ? sql`t.is_demo` : sql`t.id = ${chosen}`}`;
+    from team t left join person p on p.team_id = t.id and p.id = ${who} and p.left_at is null where t.is_demo`;
   if (!row) return null;
   return { team: asTeam(row), person: row.person_id && { id: row.person_id, role: row.role } };
+}
+
+/** Whether any team but the demo is kept here: from then on nobody is shown the demo unasked. */
+export async function hasTeams(sql: Db): Promise<boolean> {
+  return (await sql`select 1 from team where not is_demo limit 1`).length > 0;
+}
+
+/** Teams that nobody can come into yet: brought in as a file, or from before people signed in. */
+export async function unclaimedTeams(sql: Db): Promise<Team[]> {
+  return (
+    await sql`
+      select id, name, time_zone, is_demo from team t where not is_demo
+        and not exists (select 1 from sign_in s where s.team_id = t.id) and not exists (select 1 from session s where s.team_id = t.id)
+      order by name limit 100`
+  ).map(asTeam);
 }
 
 export async function listTeams(sql: Db): Promise<Team[]> {
@@ -79,5 +88,19 @@ export async function personLeaves(
     refuse('', 'You are working here yourself: somebody else says that you left.');
   const [is] = await tx`
     update person set left_at = ${p.left ? tx`coalesce(left_at, ${now})` : null} where team_id = ${team.id} and id = ${p.personId} returning id`;
+  if (!is) refuse('', 'That person is not of this team.');
+}
+
+/** Says what somebody does in the team, and so what they may. */
+export async function changeRole(
+  { tx, team }: Write,
+  { personId, role }: { personId: string; role: Role }
+): Promise<void> {
+  const chiefs = await tx`
+    select id from person where team_id = ${team.id} and role = 'chief mechanic' and left_at is null order by id for update`;
+  if (role !== 'chief mechanic' && chiefs.length === 1 && chiefs[0]!.id === personId)
+    refuse('role', 'The team would be without a chief mechanic. Make somebody else one first.');
+  const [is] = await tx`
+    update person set role = ${role} where team_id = ${team.id} and id = ${personId} and left_at is null returning id`;
   if (!is) refuse('', 'That person is not of this team.');
 }

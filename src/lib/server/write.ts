@@ -1,4 +1,4 @@
-import type { Team } from '../core/team/team';
+import type { Role, Team } from '../core/team/team';
 import type { Held } from './book/hold';
 import type { Tx } from './db';
 import { refuse } from './refusal';
@@ -8,6 +8,7 @@ export interface Write {
   tx: Tx;
   team: Team;
   personId: string;
+  role: Role;
   now: Date;
   /** Earlier than `now` where it waited on a device without a signal. */
   at: Date;

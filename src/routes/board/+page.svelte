@@ -1,6 +1,7 @@
 <script lang="ts">
   import PaperLinks from '$lib/ui/paper/PaperLinks.svelte';
   import { goto } from '$app/navigation';
+  import { isCrew } from '$lib/core/access/places';
   import { untilInWords, workInWords } from '$lib/core/readiness/board';
   import { showDay } from '$lib/core/time/day';
   import { lookAgain } from '$lib/ui/shell/again';
@@ -8,6 +9,7 @@
 
   let { data } = $props();
   const board = $derived(data.board);
+  const crew = $derived(!data.you || isCrew(data.you.role));
   const ready = $derived(board.rows.filter((r) => r.readiness.ready).length);
   const work = $derived(
     workInWords({
@@ -54,17 +56,23 @@
             >{/each}</select
         ></label
       >{/if}
-    <a class="link" href="/findings">Findings</a>
+    {#if crew}<a class="link" href="/findings">Findings</a>{/if}
     <a class="link" href="/board?outing={board.event?.id ?? ''}{data.wall ? '' : '&wall'}"
       >{data.wall ? 'Off the wall' : 'On the wall'}</a
     >
-    <PaperLinks path="/board.pdf?outing={board.event?.id ?? ''}" words="On paper" />
+    {#if data.you?.role !== 'screen'}<PaperLinks
+        path="/board.pdf?outing={board.event?.id ?? ''}"
+        words="On paper"
+      />{/if}
   </span>
 </div>
 {#if board.rows.length === 0}
   <p class="mt-4">
-    {#if board.event}No machine goes to {board.event.name}. <a class="link" href="/outings">Outings</a> says who
-      goes.{:else}There is no machine yet. <a class="link" href="/machines/new">Add one</a>.{/if}
+    {#if board.event}No machine goes to {board.event.name}. {#if crew}<a class="link" href="/outings"
+          >Outings</a
+        > says who goes.{/if}{:else}There is no machine yet. {#if crew}<a class="link" href="/machines/new"
+          >Add one</a
+        >.{/if}{/if}
   </p>
 {:else}
   <p class="mt-1 mb-3" role="status">
@@ -72,7 +80,7 @@
     {#if work}<span class="quiet ml-3">Work before it: {work}.</span>{/if}
     {#if away}<span class="error ml-3">No connection: this may be old.</span>{/if}
   </p>
-  <BoardTable rows={board.rows} wall={data.wall} />
+  <BoardTable rows={board.rows} wall={data.wall} still={data.wall || !crew} />
 {/if}
 
 <style>

@@ -5,7 +5,7 @@
   import { lineWords, STAND_INS } from '$lib/core/instrument/stand-in';
   import { shell } from '$lib/ui/shell/shell.svelte';
   import { mute, muted } from '$lib/ui/instrument/muted';
-  import { InstrumentLine, linePath, type SocketState } from '$lib/ui/instrument/socket';
+  import { InstrumentLine, LINE_PATH, type SocketState } from '$lib/ui/instrument/socket';
   import StandInCard from '$lib/ui/instrument/StandInCard.svelte';
 
   let { data } = $props();
@@ -14,9 +14,7 @@
   let line: InstrumentLine | undefined;
   let elsewhere = $state<string[]>([]);
   const MOST = 30;
-  const address = $derived(
-    `${page.url.protocol === 'https:' ? 'wss' : 'ws'}://${page.url.host}${linePath(data.team!.id)}`
-  );
+  const address = $derived(`${page.url.protocol === 'https:' ? 'wss' : 'ws'}://${page.url.host}${LINE_PATH}`);
   const STATE_WORDS = {
     connecting: 'Opening the line …',
     open: 'The line is open.',
@@ -26,7 +24,6 @@
   onMount(() => {
     elsewhere = muted();
     line = new InstrumentLine(
-      data.team!.id,
       (l) => note(l, true, 'elsewhere'),
       (s) => (socket = s)
     );
@@ -60,12 +57,13 @@
 <p class="quiet mt-1 max-w-2xl">
   Simulated instruments, to try it with. Open the bench in another window or on another device that listens,
   and use them from here. A real one is connected by whatever turns what it says into a line of JSON on this
-  address, which is your team’s:
+  address:
   <code class="block overflow-x-auto pt-1 text-sm" data-testid="line">{address}</code>
   <code class="block overflow-x-auto py-1 text-sm"
     >{'{"v":1,"id":"…a UUID…","instrument":"Short wrench","at":"2026-11-29T18:00:00Z","value":24.8,"unit":"N·m"}'}</code
   >
-  One that types like a keyboard needs nothing.
+  {#if data.signedIn}It shows a <a class="link" href="/programs">key of a program</a>, as
+    <code class="text-sm">Authorization: Bearer</code>.{/if} One that types like a keyboard needs nothing.
 </p>
 <div class="mt-4 grid gap-6 sm:grid-cols-2 lg:grid-cols-4">
   {#each STAND_INS as s (s.key)}<StandInCard

@@ -4,6 +4,7 @@
   import { Button, Input } from '$lib/ui/form/controls';
   import { TOKEN_MARK } from '$lib/core/token/form';
   import { dayOf, showDay } from '$lib/core/time/day';
+  import { newKey } from '$lib/ui/access/key';
   import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';
   import { send } from '$lib/ui/form/send';
@@ -21,18 +22,11 @@
       data.theme === 'dark' || (data.theme === 'auto' && matchMedia('(prefers-color-scheme: dark)').matches);
   });
 
-  const base64url = (bytes: Uint8Array) =>
-    btoa(String.fromCharCode(...bytes))
-      .replaceAll('+', '-')
-      .replaceAll('/', '_')
-      .replaceAll('=', '');
   async function make(e: SubmitEvent) {
     e.preventDefault();
     if (busy) return;
     busy = true;
-    const key = TOKEN_MARK + base64url(crypto.getRandomValues(new Uint8Array(32)));
-    const digest = await crypto.subtle.digest('SHA-256', new TextEncoder().encode(key));
-    const hash = [...new Uint8Array(digest)].map((b) => b.toString(16).padStart(2, '0')).join('');
+    const { key, hash } = await newKey(TOKEN_MARK);
     const sent = await send('token.keep', { id: crypto.randomUUID(), name, hash });
     busy = false;
     errors = sent.ok ? {} : sent.errors;

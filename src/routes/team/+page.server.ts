@@ -1,15 +1,37 @@
 import { redirect } from '@sveltejs/kit';
+import { listDevices } from '$lib/server/access/devices';
+import { listInvitations } from '$lib/server/access/invitations';
+import { listSessions, waysIn } from '$lib/server/access/sessions';
 import { readFields } from '$lib/server/body';
 import { carryOutForm } from '$lib/server/commands/form';
 import { db } from '$lib/server/db';
-import { listLeft, listTeams } from '$lib/server/teams';
+import { listLeft } from '$lib/server/teams';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals }) => ({
-  teams: await listTeams(db()),
-  left: locals.team ? await listLeft(db(), locals.team.id) : [],
-  freshId: crypto.randomUUID()
-});
+export const load: PageServerLoad = async ({ locals, url }) => {
+  const { team, person, session } = locals;
+  const sql = db();
+  // Who can come in, and where from, is the chief mechanic's to see.
+  const chief = team !== null && session !== null && person?.role === 'chief mechanic';
+  const [left, sessions, devices, invitations, ways] = await Promise.all([
+    team ? listLeft(sql, team.id) : [],
+    chief ? listSessions(sql, team.id, null) : [],
+    chief ? listDevices(sql, team.id) : [],
+    chief ? listInvitations(sql, team.id) : [],
+    chief ? waysIn(sql, team.id) : new Map<string, string>()
+  ]);
+  return {
+    left,
+    chief,
+    sessions: sessions.map((s) => ({ ...s, here: s.id === session?.id })),
+    devices,
+    invitations,
+    ways,
+    /** Before a code: in the tent, the page that says how to trust this server. */
+    before: process.env.HOUR_TRAIL_JOIN ? `${process.env.HOUR_TRAIL_JOIN}/#` : `${url.origin}/join/`,
+    freshId: crypto.randomUUID()
+  };
+};
 
 export const actions: Actions = {
   /** Without JavaScript; with it, the page sends the same command. */

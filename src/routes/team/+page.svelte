@@ -6,13 +6,19 @@
   import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';
   import { send } from '$lib/ui/form/send';
-  import { workAt } from '$lib/ui/form/device';
+  import Invite from '$lib/ui/access/Invite.svelte';
+  import Sessions from '$lib/ui/access/Sessions.svelte';
+  import { momentWords } from '$lib/ui/access/moment-words';
 
   let { data, form } = $props();
   let name = $state(untrack(() => form?.typed.name ?? ''));
   let role = $state(untrack(() => form?.typed.role ?? 'mechanic'));
   let errors = $state<Record<string, string>>(untrack(() => form?.errors ?? {}));
   let id = $state(untrack(() => data.freshId));
+  /** Who is invited: a person, or whoever has no way in yet. */
+  let inviting = $state<{ id: string; name: string } | 'team' | null>(null);
+  const zone = $derived(data.team?.timeZone ?? 'UTC');
+  const mayChange = $derived(!data.you || data.you.role === 'chief mechanic');
   const YEAR = 'path=/; max-age=31536000; samesite=lax';
 
   async function add(e: SubmitEvent) {
@@ -26,6 +32,21 @@
   }
   async function leaves(personId: string, left: boolean) {
     const sent = await send('person.leave', { personId, left });
+    errors = sent.ok ? {} : sent.errors;
+    await invalidateAll();
+  }
+  async function becomes(personId: string, to: string) {
+    const sent = await send('person.role', { personId, role: to });
+    errors = sent.ok ? {} : { '': sent.errors.role ?? sent.errors[''] ?? 'Not taken.' };
+    await invalidateAll();
+  }
+  async function sendAway(deviceId: string) {
+    const sent = await send('device.end', { deviceId });
+    errors = sent.ok ? {} : sent.errors;
+    await invalidateAll();
+  }
+  async function withdraw(invitationId: string) {
+    const sent = await send('invitation.withdraw', { invitationId });
     errors = sent.ok ? {} : sent.errors;
     await invalidateAll();
   }
@@ -44,8 +65,23 @@
     <table class="sheet-table mt-2">
       <tbody
         >{#each data.people as p (p.id)}<tr
-            ><td>{p.name}</td><td class="quiet">{p.role}</td><td
-              >{#if p.id !== data.personId}<button
+            ><td>{p.name}</td><td class="quiet"
+              >{#if data.chief}<select
+                  class="role"
+                  aria-label="What {p.name} does"
+                  value={p.role}
+                  onchange={(e) => becomes(p.id, e.currentTarget.value)}
+                  >{#each ROLES as r (r)}<option value={r}>{r}</option>{/each}</select
+                >{:else}{p.role}{/if}</td
+            >{#if data.chief}<td class="quiet text-sm">{data.ways.get(p.id) ?? 'no way in'}</td><td
+                ><button
+                  type="button"
+                  class="link text-sm"
+                  aria-label="A way in for {p.name}"
+                  onclick={() => (inviting = { id: p.id, name: p.name })}>way in</button
+                ></td
+              >{/if}<td
+              >{#if p.id !== data.personId && mayChange}<button
                   type="button"
                   class="link text-sm"
                   aria-label="{p.name} left"
@@ -53,40 +89,55 @@
                 >{/if}</td
             ></tr
           >{/each}{#each data.left as p (p.id)}<tr
-            ><td class="quiet">{p.name}</td><td class="quiet">{p.role}, left</td><td
-              ><button
-                type="button"
-                class="link text-sm"
-                aria-label="{p.name} is back"
-                onclick={() => leaves(p.id, false)}>is back</button
-              ></td
+            ><td class="quiet">{p.name}</td><td class="quiet">{p.role}, left</td>{#if data.chief}<td></td><td
+              ></td>{/if}<td
+              >{#if mayChange}<button
+                  type="button"
+                  class="link text-sm"
+                  aria-label="{p.name} is back"
+                  onclick={() => leaves(p.id, false)}>is back</button
+                >{/if}</td
             ></tr
           >{/each}</tbody
       >
     </table>
-    <form
-      method="POST"
-      action="?/add"
-      onsubmit={add}
-      class="mt-4 grid items-start gap-3 sm:grid-cols-[1fr_12rem_auto]"
-      aria-label="Add someone"
-      novalidate
-    >
-      <input type="hidden" name="id" value={id} />
-      <Field label="Name" error={errors.name}
-        >{#snippet children(a)}<Input {...a} name="name" bind:value={name} />{/snippet}</Field
+    {#if data.chief}
+      {#if inviting}{#key inviting}<Invite
+            person={inviting === 'team' ? null : inviting}
+            before={data.before}
+            today={data.today}
+            timeZone={zone}
+            onleave={() => (inviting = null)}
+          />{/key}
+      {:else}<p class="mt-2">
+          <button type="button" class="link" onclick={() => (inviting = 'team')}
+            >A code that lets in whoever has no way in yet</button
+          >
+        </p>{/if}
+    {/if}
+    {#if mayChange}<form
+        method="POST"
+        action="?/add"
+        onsubmit={add}
+        class="mt-4 grid items-start gap-3 sm:grid-cols-[1fr_12rem_auto]"
+        aria-label="Add someone"
+        novalidate
       >
-      <Field label="What they do" error={errors.role}
-        >{#snippet children(a)}<Select
-            {...a}
-            name="role"
-            bind:value={role}
-            placeholder=""
-            items={ROLES.map((r) => ({ value: r, name: r }))}
-          />{/snippet}</Field
-      >
-      <Button type="submit" color="primary" class="sm:mt-6">Add</Button>
-    </form>
+        <input type="hidden" name="id" value={id} />
+        <Field label="Name" error={errors.name}
+          >{#snippet children(a)}<Input {...a} name="name" bind:value={name} />{/snippet}</Field
+        >
+        <Field label="What they do" error={errors.role}
+          >{#snippet children(a)}<Select
+              {...a}
+              name="role"
+              bind:value={role}
+              placeholder=""
+              items={ROLES.map((r) => ({ value: r, name: r }))}
+            />{/snippet}</Field
+        >
+        <Button type="submit" color="primary" class="sm:mt-6">Add</Button>
+      </form>{/if}
     <FormError message={errors['']} />
   </section>
   <section>
@@ -106,19 +157,67 @@
         /> imperial</label
       >
     </fieldset>
-    <h2 class="mt-6">Teams here</h2>
-    <ul>
-      {#each data.teams as t (t.id)}
-        <li class="rule-b flex justify-between py-2">
-          <span>{t.name}{t.isDemo ? ' (demo)' : ''}</span>
-          {#if t.id === data.team?.id}<span class="quiet">this device works here</span>{:else}<button
+    {#if data.chief}
+      <h2 class="mt-8">Signed in</h2>
+      <Sessions sessions={data.sessions} named today={data.today} timeZone={zone} onended={invalidateAll} />
+      <h2 class="mt-8">Trusted devices</h2>
+      <ul class="mt-2" aria-label="Trusted devices">
+        {#each data.devices as d (d.id)}
+          <li class="rule-b flex flex-wrap items-baseline justify-between gap-x-4 py-2">
+            <span
+              ><b>{d.name}</b>
+              <span class="quiet text-sm"
+                >{d.people.join(', ') || 'nobody by PIN'}; seen {momentWords(
+                  d.seenAt,
+                  data.today,
+                  zone
+                )}</span
+              ></span
+            >
+            <button
               type="button"
-              class="link"
-              onclick={() => workAt(t.id)}>Work here</button
-            >{/if}
-        </li>
-      {/each}
-    </ul>
-    <p class="mt-3"><a class="link" href="/welcome">Set up another team</a></p>
+              class="link text-sm"
+              aria-label="Trust {d.name} no more"
+              onclick={() => sendAway(d.id)}>Trust no more</button
+            >
+          </li>
+        {:else}<li class="quiet py-2">None yet.</li>{/each}
+      </ul>
+      {#if data.invitations.length > 0}
+        <h2 class="mt-8">Invitations that are open</h2>
+        <ul class="mt-2" aria-label="Invitations">
+          {#each data.invitations as i (i.id)}
+            <li class="rule-b flex flex-wrap items-baseline justify-between gap-x-4 py-2">
+              <span
+                >{i.person ?? 'Whoever has no way in yet'}
+                <span class="quiet text-sm">until {momentWords(i.expiresAt, data.today, zone)}</span></span
+              >
+              <button type="button" class="link text-sm" onclick={() => withdraw(i.id)}>Withdraw</button>
+            </li>
+          {/each}
+        </ul>
+      {/if}
+    {/if}
+    <p class="mt-6 flex flex-wrap gap-x-5">
+      {#if data.you && data.signedIn}<a class="link" href="/you">Your own way in</a>{:else}<a
+          class="link"
+          href="/sign-in">Sign in to a team of your own</a
+        >{/if}
+      <a class="link" href="/welcome">Set up another team</a>
+    </p>
   </section>
 </div>
+
+<style>
+  .role {
+    background: transparent;
+    border: 0;
+    border-bottom: 1px solid var(--rule-strong);
+    padding: 0.15rem 1.6rem 0.15rem 0;
+    font-size: inherit;
+  }
+  .role option {
+    background: var(--sheet);
+    color: var(--ink);
+  }
+</style>

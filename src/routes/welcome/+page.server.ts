@@ -1,35 +1,35 @@
-import { fail, redirect } from '@sveltejs/kit';
-import { readFields } from '$lib/server/body';
-import { formId } from '$lib/server/commands/form';
-import { foundByCommand } from '$lib/server/commands/found';
+import { error, redirect } from '@sveltejs/kit';
+import { founderSchema } from '$lib/core/access/form';
+import { leaveDemo, lookRound, takeKeys } from '$lib/server/access/cookies';
+import { foundWithPassphrase, mayFound } from '$lib/server/access/found';
+import { takeForm } from '$lib/server/access/form';
 import { db } from '$lib/server/db';
-import { workIn } from '$lib/server/device';
 import { getDemoTeam } from '$lib/server/teams';
 import type { Actions, PageServerLoad } from './$types';
 
 /** First run: look round with the demo, or set up your own. */
-export const load: PageServerLoad = async () => ({
-  demo: (await getDemoTeam(db())) !== null,
+export const load: PageServerLoad = async (event) => ({
+  demo: event.locals.local && (await getDemoTeam(db())) !== null,
+  local: event.locals.local,
+  mayFound: await mayFound(event),
+  setup: event.url.searchParams.get('setup') ?? '',
   freshIds: { team: crypto.randomUUID(), person: crypto.randomUUID() }
 });
 
 export const actions: Actions = {
   /** This device looks round with the demo. Looking at the page alone changes nothing. */
-  stay: async ({ cookies }) => {
-    const demo = await getDemoTeam(db());
-    if (demo) workIn(cookies, { id: demo.id });
+  stay: async ({ cookies, locals }) => {
+    if (!locals.local || !(await getDemoTeam(db()))) error(403, 'The demo is open on its own machine only.');
+    lookRound(cookies);
     redirect(303, '/');
   },
-  /** Without JavaScript; with it, the page sends the same command. */
+  /** A new team, with the account of its first chief mechanic. */
   found: async (event) => {
-    const typed = await readFields(event.request);
-    const { id, personId, name, timeZone, you, role } = typed;
-    const body = { id, name, timeZone, you: { id: personId, name: you, role } };
-    const at = new Date().toISOString();
-    const command = { id: formId('team.found', body), kind: 'team.found' as const, at, body, after: null };
-    const { outcome, team } = await foundByCommand(db(), command, 'a page without scripts');
-    if (!outcome.ok) return fail(422, { errors: outcome.errors, typed });
-    if (team) workIn(event.cookies, team);
+    if (!(await mayFound(event))) error(403, 'A team is set up on the machine that the server runs on.');
+    const taken = await takeForm(event, founderSchema, (input) => foundWithPassphrase(db(), input));
+    if (!('done' in taken)) return taken;
+    takeKeys(event.cookies, event.url.protocol === 'https:', { session: taken.done, device: null });
+    leaveDemo(event.cookies);
     redirect(303, '/');
   }
 };

@@ -1,4 +1,12 @@
 import { z } from 'zod';
+import {
+  deviceEndSchema,
+  deviceNameSchema,
+  invitationSchema,
+  invitationWithdrawSchema,
+  roleSchema,
+  sessionEndSchema
+} from '../access/form';
 import { tokenSchema, tokenWithdrawSchema } from '../token/form';
 import { feedSchema, feedWithdrawSchema } from '../calendar/form';
 import { componentSchema, moveSchema, rebuildSchema, scrapSchema, swapSchema } from '../component/form';
@@ -84,6 +92,12 @@ export const COMMANDS = {
   'team.found': teamSchema,
   'person.add': personSchema,
   'person.leave': personLeaveSchema,
+  'person.role': roleSchema,
+  'invitation.keep': invitationSchema,
+  'invitation.withdraw': invitationWithdrawSchema,
+  'session.end': sessionEndSchema,
+  'device.end': deviceEndSchema,
+  'device.name': deviceNameSchema,
   'rule.set': ruleSchema,
 
   'machine.add': machineSchema,
@@ -199,6 +213,8 @@ interface Answers {
   'reading.paste': RowAnswer[];
   /** The machine it was done on; null on the shelf. */
   'task.done': string | null;
+  /** Until when. */
+  'invitation.keep': { expiresAt: string };
   'sheet.copy': { copied: number; left: number };
   'job.save': number;
   /** The head: one that was laid out already is the same. */

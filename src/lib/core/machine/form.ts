@@ -49,7 +49,9 @@ export const machineChangeSchema = z.object({
   machineId: id,
   name: name('what you call it', 60).optional(),
   maker: z.string().trim().max(60, 'At most 60 characters.').optional(),
-  riderId: id.nullable().optional()
+  riderId: id.nullable().optional(),
+  /** Whose it is: they read what was done to it. */
+  ownerId: id.nullable().optional()
 });
 export type MachineChange = z.infer<typeof machineChangeSchema>;
 

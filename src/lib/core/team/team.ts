@@ -7,7 +7,7 @@ export interface Team {
   isDemo: boolean;
 }
 
-export const ROLES = ['chief mechanic', 'mechanic', 'rider', 'owner'] as const;
+export const ROLES = ['chief mechanic', 'mechanic', 'rider', 'owner', 'screen'] as const;
 export type Role = (typeof ROLES)[number];
 
 export interface Person {

@@ -21,9 +21,12 @@ export async function keepToken({ tx, team, personId }: Write, t: TokenInput): P
 }
 
 export async function withdrawToken(
-  { tx, team, now }: Write,
+  { tx, team, personId, role, now }: Write,
   { tokenId }: { tokenId: string }
 ): Promise<void> {
+  const [of] = await tx`select person_id from api_token where team_id = ${team.id} and id = ${tokenId}`;
+  if (of && of.person_id !== personId && role !== 'chief mechanic')
+    refuse('', 'That key is somebody else’s.');
   const [is] = await tx`
     update api_token set withdrawn_at = coalesce(withdrawn_at, ${now}) where team_id = ${team.id} and id = ${tokenId} returning id`;
   if (!is) refuse('', 'That key is not of this team.');

@@ -33,7 +33,7 @@ const send = async (kind: Kind, body: unknown) => {
 beforeAll(async () => {
   pit = await Pit.open();
   const { book } = pit;
-  from = { team: book.team, person: { id: book.personId, role: 'mechanic' }, device: 'a walk' };
+  from = { team: book.team, person: { id: book.personId, role: 'chief mechanic' }, device: 'a walk' };
   bodies = everyBody(pit);
 });
 afterAll(() => pit.book.close());

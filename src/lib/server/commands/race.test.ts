@@ -68,7 +68,7 @@ beforeAll(async () => {
   }
   const { host, port, database, user, pass } = book.sql.options as unknown as Record<string, string>;
   sql = connect(`postgres://${user}:${pass as string}@${host![0]}:${port![0]}/${database}`, 20);
-  from = { team: book.team, person: { id: book.personId, role: 'mechanic' }, device: 'a race' };
+  from = { team: book.team, person: { id: book.personId, role: 'chief mechanic' }, device: 'a race' };
 });
 afterAll(async () => {
   await sql.end();

@@ -1,6 +1,10 @@
 import type { Answer, Input, Kind } from '../../core/command/commands';
-import type { Role } from '../../core/team/team';
+import { CREW } from '../../core/access/places';
+import { ROLES, type Role } from '../../core/team/team';
 import type { Scope } from '../book/hold';
+import { endDevice, nameDevice } from '../access/devices';
+import { keepInvitation, withdrawInvitation } from '../access/invitations';
+import { endSession } from '../access/sessions';
 import { keepToken, withdrawToken } from '../api/tokens';
 import { keepFeed, withdrawFeed } from '../calendars';
 import { addCall, dropCall, machineOfCall } from '../calls';
@@ -37,7 +41,7 @@ import { addFastener, addFigure, changeFastener, machineOfSheet, removeFastener 
 import { countShims, pasteDrawer, setLevel } from '../shim-drawer';
 import { addAdapter, addBlades, addOil, addWrench, noteStock, retire } from '../stores';
 import { addTask, changeTask, ownerScope, recordDone, retireTask } from '../tasks';
-import { addPerson, personLeaves } from '../teams';
+import { addPerson, changeRole, personLeaves } from '../teams';
 import { saveTemplate } from '../templates';
 import { closeCheck, placeOfClose, strikeCheck } from '../valve-close';
 import { fitShims } from '../valve-fit';
@@ -52,7 +56,7 @@ import type { Write } from '../write';
 /** How a kind of command is carried out. */
 export interface Handler<K extends Kind, R = unknown> {
   /** Who may send it; enforced where commands are run. */
-  role: 'everyone' | readonly Role[];
+  role: readonly Role[];
   /** What of the book it touches, found out inside its transaction. Null: nothing of any machine's book. */
   scope: ((input: Input<K>, tx: Tx, teamId: string) => Scope | null | Promise<Scope>) | null;
   /** Missing where it is always carried out together. */
@@ -70,7 +74,12 @@ export interface Handler<K extends Kind, R = unknown> {
 
 /** A handler whose own result is the answer, or that is answered with nothing. */
 type Entry<K extends Kind> = Handler<K, Answer<K>> | Handler<K, void>;
-const everyone = 'everyone' as const;
+const chief: readonly Role[] = ['chief mechanic'];
+const crew = CREW;
+/** Riders: about machines that they ride; what a write touches says which. */
+const riders: readonly Role[] = [...CREW, 'rider'];
+/** What is one’s own, whatever one does in the team. A screen only shows. */
+const anyone: readonly Role[] = [...riders, 'owner'];
 /** Keeps the type between `handle` and `answer`. */
 const entry = <K extends Kind, R>(h: Handler<K, R>): Entry<K> => h as unknown as Entry<K>;
 
@@ -92,49 +101,56 @@ const answering =
 
 /** Setting up a team is not here: there is nobody yet to carry it out for. See `found.ts`. */
 export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
-  'person.add': entry({ role: everyone, scope: null, handle: addPerson }),
-  'person.leave': entry({ role: everyone, scope: null, handle: personLeaves }),
+  'person.add': entry({ role: chief, scope: null, handle: addPerson }),
+  'person.leave': entry({ role: chief, scope: null, handle: personLeaves }),
+  'person.role': entry({ role: chief, scope: null, handle: changeRole }),
+  'invitation.keep': entry({ role: chief, scope: null, handle: keepInvitation }),
+  'invitation.withdraw': entry({ role: chief, scope: null, handle: withdrawInvitation }),
+  // One's own, or anybody's as chief mechanic.
+  'session.end': entry({ role: ROLES, scope: null, handle: endSession }),
+  'device.end': entry({ role: ROLES, scope: null, handle: endDevice }),
+  'device.name': entry({ role: crew, scope: null, handle: nameDevice }),
   'rule.set': entry({
-    role: everyone,
+    role: chief,
     scope: (r) => (SCHEDULES.includes(r.key) ? { whole: true } : null),
     handle: setRule
   }),
 
-  'machine.add': entry({ role: everyone, scope: (m) => ({ makes: [m.id] }), handle: addMachine }),
-  'machine.change': entry({ role: everyone, scope: (m) => onSheet(m.machineId), handle: changeMachine }),
+  'machine.add': entry({ role: crew, scope: (m) => ({ makes: [m.id] }), handle: addMachine }),
+  'machine.change': entry({ role: crew, scope: (m) => onSheet(m.machineId), handle: changeMachine }),
   'reading.log': entry({
-    role: everyone,
+    role: riders,
     scope: (r) => onMachine(r.machineId),
     together: { at: (r) => r.machineId, handle: logReadings, answer: logged }
   }),
   'reading.paste': entry({
-    role: everyone,
+    role: crew,
     scope: async ({ rows }, tx, teamId) => ({ machines: await machinesOfRows(tx, teamId, rows) }),
     handle: pasteReadings
   }),
   'reading.strike': entry({
-    role: everyone,
+    role: riders,
     scope: async (s, tx, teamId) => onMachine(await machineOfReading(tx, teamId, s.readingId)),
     handle: strikeReading
   }),
-  'odometer.log': entry({ role: everyone, scope: (o) => onMachine(o.machineId), handle: logDistance }),
-  'meter.change': entry({ role: everyone, scope: (m) => onMachine(m.machineId), handle: changeMeter }),
+  'odometer.log': entry({ role: riders, scope: (o) => onMachine(o.machineId), handle: logDistance }),
+  'meter.change': entry({ role: crew, scope: (m) => onMachine(m.machineId), handle: changeMeter }),
   'outing.estimate': entry({
-    role: everyone,
+    role: riders,
     scope: async (o, tx, teamId) => onMachine(await machineOfOuting(tx, teamId, o.outingId)),
     handle: estimateOuting
   }),
-  'event.plan': entry({ role: everyone, scope: null, handle: addEvent }),
-  'event.call-off': entry({ role: everyone, scope: null, handle: callOff }),
+  'event.plan': entry({ role: crew, scope: null, handle: addEvent }),
+  'event.call-off': entry({ role: crew, scope: null, handle: callOff }),
 
-  'token.keep': entry({ role: everyone, scope: null, handle: keepToken }),
-  'token.withdraw': entry({ role: everyone, scope: null, handle: withdrawToken }),
+  'token.keep': entry({ role: anyone, scope: null, handle: keepToken }),
+  'token.withdraw': entry({ role: anyone, scope: null, handle: withdrawToken }),
 
-  'calendar.keep': entry({ role: everyone, scope: null, handle: keepFeed }),
-  'calendar.withdraw': entry({ role: everyone, scope: null, handle: withdrawFeed }),
+  'calendar.keep': entry({ role: crew, scope: null, handle: keepFeed }),
+  'calendar.withdraw': entry({ role: crew, scope: null, handle: withdrawFeed }),
 
   'component.add': entry({
-    role: everyone,
+    role: crew,
     scope: (c) => ({
       machines: c.machineId ? [c.machineId] : [],
       components: c.hostId ? [c.hostId] : [],
@@ -143,7 +159,7 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
     handle: addComponent
   }),
   'component.move': entry({
-    role: everyone,
+    role: crew,
     scope: (m) => ({
       machines: m.machineId ? [m.machineId] : [],
       components: [m.componentId, ...(m.hostId ? [m.hostId] : [])],
@@ -152,239 +168,239 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
     handle: moveComponent
   }),
   'component.swap': entry({
-    role: everyone,
+    role: crew,
     scope: (s) => ({ components: [s.componentId, s.withId], moves: true }),
     handle: swapComponents
   }),
   'component.rebuild': entry({
-    role: everyone,
+    role: crew,
     scope: (r) => ({ components: [r.componentId] }),
     handle: rebuild
   }),
   'component.scrap': entry({
-    role: everyone,
+    role: crew,
     scope: (s) => ({ components: [s.componentId], moves: true }),
     handle: scrap
   }),
 
-  'task.add': entry({ role: everyone, scope: ownerScope, handle: addTask }),
-  'task.change': entry({ role: everyone, scope: (t) => ({ tasks: [t.taskId] }), handle: changeTask }),
-  'task.retire': entry({ role: everyone, scope: (t) => ({ tasks: [t.taskId] }), handle: retireTask }),
-  'task.done': entry({ role: everyone, scope: (d) => ({ tasks: [d.taskId] }), handle: recordDone }),
+  'task.add': entry({ role: crew, scope: ownerScope, handle: addTask }),
+  'task.change': entry({ role: crew, scope: (t) => ({ tasks: [t.taskId] }), handle: changeTask }),
+  'task.retire': entry({ role: crew, scope: (t) => ({ tasks: [t.taskId] }), handle: retireTask }),
+  'task.done': entry({ role: crew, scope: (d) => ({ tasks: [d.taskId] }), handle: recordDone }),
   'proposal.make': entry({
-    role: everyone,
+    role: crew,
     scope: (p) => ({ tasks: [p.taskId], counts: false }),
     handle: makeProposal
   }),
   'proposal.decide': entry({
-    role: everyone,
+    role: crew,
     scope: async (p, tx, teamId) => ({
       tasks: [await taskOf(tx, teamId, 'interval_proposal', p.proposalId)]
     }),
     handle: decide
   }),
   'proposal.back-to-book': entry({
-    role: everyone,
+    role: crew,
     scope: async (p, tx, teamId) => ({ tasks: [await taskOf(tx, teamId, 'task_trigger', p.triggerId)] }),
     handle: backToBook
   }),
-  'call.report': entry({ role: everyone, scope: (c) => onMachine(c.machineId), handle: addCall }),
+  'call.report': entry({ role: riders, scope: (c) => onMachine(c.machineId), handle: addCall }),
   'call.drop': entry({
-    role: everyone,
+    role: riders,
     scope: async (c, tx, teamId) => onMachine(await machineOfCall(tx, teamId, c.callId)),
     handle: dropCall
   }),
   'finding.add': entry({
-    role: everyone,
+    role: riders,
     scope: (f) => ({ machines: [f.machineId], components: f.componentId ? [f.componentId] : [] }),
     handle: addFinding
   }),
   'finding.close': entry({
-    role: everyone,
+    role: crew,
     scope: (f, tx, teamId) => placeOfFinding(tx, teamId, f.findingId),
     handle: closeByHand
   }),
   'finding.regrade': entry({
-    role: everyone,
+    role: crew,
     scope: (f, tx, teamId) => placeOfFinding(tx, teamId, f.findingId),
     handle: regrade
   }),
   'finding.wait': entry({
-    role: everyone,
+    role: crew,
     scope: (f, tx, teamId) => placeOfFinding(tx, teamId, f.findingId),
     handle: waitForFinding
   }),
   'finding.photo': entry({
-    role: everyone,
+    role: riders,
     // Held, so that two of them are counted one after the other; nothing that is counted changes.
     scope: async (f, tx, teamId) => ({ ...(await placeOfFinding(tx, teamId, f.findingId)), counts: false }),
     handle: attachToFinding
   }),
-  'reminder.add': entry({ role: everyone, scope: (r) => onMachine(r.machineId), handle: addReminder }),
+  'reminder.add': entry({ role: crew, scope: (r) => onMachine(r.machineId), handle: addReminder }),
   'reminder.note': entry({
-    role: everyone,
+    role: crew,
     scope: (n, tx, teamId) => placeOfReminder(tx, teamId, n.reminderId),
     handle: noteReminder
   }),
 
   'fastener.add': entry({
-    role: everyone,
+    role: crew,
     scope: (f) => onSheet(f.machineId),
     handle: answering(addFastener, (_, f) => f.machineId)
   }),
   'fastener.change': entry({
-    role: everyone,
+    role: crew,
     scope: async (f, tx, teamId) => onSheet(await machineOfSheet(tx, teamId, 'fastener', f.fastenerId)),
     handle: answering(changeFastener, ({ tx, team }, f) =>
       machineOfSheet(tx, team.id, 'fastener', f.fastenerId)
     )
   }),
   'fastener.remove': entry({
-    role: everyone,
+    role: crew,
     scope: async (f, tx, teamId) => onSheet(await machineOfSheet(tx, teamId, 'fastener', f.fastenerId)),
     handle: removeFastener
   }),
   'figure.add': entry({
-    role: everyone,
+    role: crew,
     scope: (f) => onSheet(f.machineId),
     handle: answering(addFigure, (_, f) => f.machineId)
   }),
   'figure.confirm': entry({
-    role: everyone,
+    role: crew,
     scope: async (f, tx, teamId) => onSheet(await machineOfSheet(tx, teamId, 'spec_figure', f.figureId)),
     handle: confirmFigure
   }),
   'sheet.copy': entry({
-    role: everyone,
+    role: crew,
     scope: (c) => onSheet(c.fromMachineId, c.toMachineId),
     handle: answering(copySheet, (_, c) => c.toMachineId)
   }),
-  'modification.add': entry({ role: everyone, scope: (m) => onSheet(m.machineId), handle: addModification }),
+  'modification.add': entry({ role: crew, scope: (m) => onSheet(m.machineId), handle: addModification }),
   'modification.note': entry({
-    role: everyone,
+    role: crew,
     scope: async (m, tx, teamId) =>
       onSheet(await machineOfSheet(tx, teamId, 'modification', m.modificationId)),
     handle: noteModification
   }),
 
-  'wrench.add': entry({ role: everyone, scope: null, handle: addWrench }),
-  'adapter.add': entry({ role: everyone, scope: null, handle: addAdapter }),
-  'oil.add': entry({ role: everyone, scope: null, handle: addOil }),
-  'oil.stock': entry({ role: everyone, scope: null, handle: noteStock }),
-  'blades.add': entry({ role: everyone, scope: null, handle: addBlades }),
-  'shims.count': entry({ role: everyone, scope: null, handle: countShims }),
-  'shims.paste': entry({ role: everyone, scope: null, handle: pasteDrawer }),
-  'shims.level': entry({ role: everyone, scope: null, handle: setLevel }),
+  'wrench.add': entry({ role: crew, scope: null, handle: addWrench }),
+  'adapter.add': entry({ role: crew, scope: null, handle: addAdapter }),
+  'oil.add': entry({ role: crew, scope: null, handle: addOil }),
+  'oil.stock': entry({ role: crew, scope: null, handle: noteStock }),
+  'blades.add': entry({ role: crew, scope: null, handle: addBlades }),
+  'shims.count': entry({ role: crew, scope: null, handle: countShims }),
+  'shims.paste': entry({ role: crew, scope: null, handle: pasteDrawer }),
+  'shims.level': entry({ role: crew, scope: null, handle: setLevel }),
 
-  'head.set': entry({ role: everyone, scope: (h) => onSheet(h.machineId), handle: setHead }),
+  'head.set': entry({ role: crew, scope: (h) => onSheet(h.machineId), handle: setHead }),
   'head.sizes': entry({
-    role: everyone,
+    role: crew,
     scope: (s, tx, teamId) => placeOfHead(tx, teamId, s.headId),
     handle: setSizes
   }),
   'head.guide': entry({
-    role: everyone,
+    role: crew,
     scope: (g, tx, teamId) => placeOfHead(tx, teamId, g.headId),
     handle: setGuide
   }),
   'valve.measure': entry({
-    role: everyone,
+    role: crew,
     scope: (m, tx, teamId) => placeOfHead(tx, teamId, m.headId),
     handle: measure
   }),
   'valve.shim': entry({
-    role: everyone,
+    role: crew,
     // Stamp and micrometer that do not agree are a finding.
     scope: async (s, tx, teamId) => ({ ...(await placeOfHead(tx, teamId, s.headId)), counts: true }),
     handle: readShim
   }),
   'valve.plan': entry({
-    role: everyone,
+    role: crew,
     scope: (p, tx, teamId) => placeOfCheck(tx, teamId, p.checkId),
     handle: settlePlan
   }),
   'valve.fit': entry({
-    role: everyone,
+    role: crew,
     scope: (f, tx, teamId) => placeOfCheck(tx, teamId, f.checkId),
     handle: fitShims
   }),
   'valve.close': entry({
-    role: everyone,
+    role: crew,
     scope: (c, tx, teamId) => placeOfClose(tx, teamId, c),
     handle: closeCheck
   }),
   'valve.strike': entry({
-    role: everyone,
+    role: crew,
     // What it said of the next one is over.
     scope: async (s, tx, teamId) => ({ ...(await placeOfCheck(tx, teamId, s.checkId)), counts: true }),
     handle: strikeCheck
   }),
 
-  'chain.drive': entry({ role: everyone, scope: (d) => onSheet(d.machineId), handle: setDrive }),
-  'chain.place': entry({ role: everyone, scope: (p) => onSheet(p.machineId), handle: setPlace }),
-  'chain.measure': entry({ role: everyone, scope: (m) => onSheet(m.machineId), handle: measureSlack }),
+  'chain.drive': entry({ role: crew, scope: (d) => onSheet(d.machineId), handle: setDrive }),
+  'chain.place': entry({ role: crew, scope: (p) => onSheet(p.machineId), handle: setPlace }),
+  'chain.measure': entry({ role: crew, scope: (m) => onSheet(m.machineId), handle: measureSlack }),
   'chain.close': entry({
-    role: everyone,
+    role: crew,
     scope: (c, tx, teamId) => placeOfSlackClose(tx, teamId, c),
     handle: closeSlack
   }),
   'chain.strike': entry({
-    role: everyone,
+    role: crew,
     // What it said of the next one is over.
     scope: async (s, tx, teamId) => onMachine(await machineOfCheck(tx, teamId, s.checkId)),
     handle: strikeSlack
   }),
   // What is worn out, or wrong by its look, is a finding.
-  'chain.length': entry({ role: everyone, scope: (l) => onMachine(l.machineId), handle: addLength }),
-  'chain.look': entry({ role: everyone, scope: (l) => onMachine(l.machineId), handle: addLook }),
-  'chain.dress': entry({ role: everyone, scope: (d) => onSheet(d.machineId), handle: addDressing }),
+  'chain.length': entry({ role: crew, scope: (l) => onMachine(l.machineId), handle: addLength }),
+  'chain.look': entry({ role: crew, scope: (l) => onMachine(l.machineId), handle: addLook }),
+  'chain.dress': entry({ role: crew, scope: (d) => onSheet(d.machineId), handle: addDressing }),
   'chain.strike-entry': entry({
-    role: everyone,
+    role: crew,
     // What was found by it is over.
     scope: async (s, tx, teamId) => onMachine(await machineOfEntry(tx, teamId, s.entryId)),
     handle: strikeEntry
   }),
   'chain.replace': entry({
-    role: everyone,
+    role: crew,
     scope: (r) => ({ ...onMachine(r.machineId), moves: true }),
     handle: replaceSet
   }),
 
   // What is wrong is a finding.
-  'round.answer': entry({ role: everyone, scope: (r) => onMachine(r.machineId), handle: answerRound }),
+  'round.answer': entry({ role: crew, scope: (r) => onMachine(r.machineId), handle: answerRound }),
   'round.strike': entry({
-    role: everyone,
+    role: crew,
     scope: async (s, tx, teamId) => onMachine(await machineOfRound(tx, teamId, s.roundId)),
     handle: strikeRound
   }),
 
-  'filter.keep': entry({ role: everyone, scope: null, handle: keepFilter }),
-  'filter.washed': entry({ role: everyone, scope: null, handle: washFilters }),
-  'store.retire': entry({ role: everyone, scope: null, handle: retire }),
-  'round.checks': entry({ role: everyone, scope: null, handle: saveTeamChecks }),
-  'job.save': entry({ role: everyone, scope: null, handle: saveTemplate }),
+  'filter.keep': entry({ role: crew, scope: null, handle: keepFilter }),
+  'filter.washed': entry({ role: crew, scope: null, handle: washFilters }),
+  'store.retire': entry({ role: crew, scope: null, handle: retire }),
+  'round.checks': entry({ role: chief, scope: null, handle: saveTeamChecks }),
+  'job.save': entry({ role: chief, scope: null, handle: saveTemplate }),
 
   'record.correct': entry({
-    role: everyone,
+    role: crew,
     scope: (c, tx, teamId) => placeOfRecord(tx, teamId, c.recordId),
     handle: correct
   }),
 
   'visit.start': entry({
-    role: everyone,
+    role: crew,
     scope: (v) => (v.jobs.some((j) => j.keep) ? onMachine(v.machineId) : onSheet(v.machineId)),
     handle: startVisit
   }),
   'visit.enter': entry({
-    role: everyone,
+    role: crew,
     scope: null,
     together: { at: (v) => v.visitId, handle: addEntries }
   }),
   'visit.close': entry({
-    role: everyone,
+    role: crew,
     scope: async (v, tx, teamId) => onMachine(await machineOfVisit(tx, teamId, v.visitId)),
     handle: closeVisit
   }),
-  'visit.give-up': entry({ role: everyone, scope: null, handle: giveUpVisit }),
-  'photo.attach': entry({ role: everyone, scope: null, handle: attachPhoto })
+  'visit.give-up': entry({ role: crew, scope: null, handle: giveUpVisit }),
+  'photo.attach': entry({ role: crew, scope: null, handle: attachPhoto })
 };

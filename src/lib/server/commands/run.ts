@@ -2,6 +2,7 @@ import { COMMANDS, type Input, type Kind } from '../../core/command/commands';
 import { doneAt, type Envelope, type Outcome } from '../../core/command/envelope';
 import { unkeepable } from '../../core/command/text';
 import { errorsByField } from '../../core/forms';
+import { refuseOthers } from '../access/own';
 import { hold } from '../book/hold';
 import { attempt, settle } from '../book/write';
 import type { Sql, Tx } from '../db';
@@ -54,9 +55,13 @@ export async function carryOut<K extends Exclude<Kind, 'team.found'>>(
   now: Date
 ): Promise<unknown> {
   const handler = REGISTRY[c.kind] as unknown as Handler<K>;
-  if (handler.role !== 'everyone' && !handler.role.includes(from.person.role))
-    throw new Refusal({ '': MAY_NOT });
+  if (!handler.role.includes(from.person.role)) throw new Refusal({ '': MAY_NOT });
   if (handler.together) {
+    // Before it stands in the line: those it would be carried out with are others'.
+    if (from.person.role === 'rider' && handler.scope)
+      await sql.begin(async (tx) =>
+        refuseOthers(tx, from.team.id, from.person.id, (await handler.scope!(input, tx, from.team.id))!)
+      );
     const key = `${from.team.id} ${c.kind} ${handler.together.at(input)}`;
     const job = { from, command: c, input, body, now };
     for (;;) {
@@ -71,11 +76,13 @@ export async function carryOut<K extends Exclude<Kind, 'team.found'>>(
     const before = await claim(tx, from, c, body);
     if (before) return before.answer;
     const scope = handler.scope && (await handler.scope(input, tx, from.team.id));
+    if (scope && from.person.role === 'rider') await refuseOthers(tx, from.team.id, from.person.id, scope);
     const held = scope ? await hold(tx, from.team.id, scope, also) : NOTHING_HELD;
     const w: Write = {
       tx,
       team: from.team,
       personId: from.person.id,
+      role: from.person.role,
       now,
       at: doneAt(c.at, undefined, now),
       held

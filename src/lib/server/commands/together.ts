@@ -94,6 +94,7 @@ function all<K extends Kind>(sql: Sql, handler: Handler<K>, batch: readonly Job[
       tx,
       team,
       personId: from.person.id,
+      role: from.person.role,
       now,
       at: doneAt(command.at, undefined, now),
       held

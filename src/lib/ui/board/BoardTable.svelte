@@ -8,8 +8,10 @@
     rows: readonly BoardRow[];
     /** On a wall: larger, and nothing to press. */
     wall?: boolean;
+    /** Nothing to press: for those who only look. */
+    still?: boolean;
   }
-  let { rows, wall = false }: Props = $props();
+  let { rows, wall = false, still = wall }: Props = $props();
   let drawn = $state(FIRST_LINES);
   onMount(() => (drawn = Infinity));
 
@@ -69,12 +71,12 @@
         </td>
         <td data-label="serviced">{r.unserviced === 0 ? 'yes' : `${r.unserviced} due`}</td>
         <td data-label="round"
-          >{#if wall}{roundWord(r.round)}{:else}<a class="link" href="/machines/{r.machineId}/round"
+          >{#if still}{roundWord(r.round)}{:else}<a class="link" href="/machines/{r.machineId}/round"
               >{roundWord(r.round)}</a
             >{/if}</td
         >
         <td data-label="findings"
-          >{#if r.findings === 0}none{:else if wall}{r.findings}, {r.gravest}{:else}<a
+          >{#if r.findings === 0}none{:else if still}{r.findings}, {r.gravest}{:else}<a
               class="link"
               href="/findings?machine={r.machineId}">{r.findings}, {r.gravest}</a
             >{/if}</td

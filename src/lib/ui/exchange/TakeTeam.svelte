@@ -3,7 +3,6 @@
   import { Button, Input } from '../form/controls';
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
-  import { workAt } from '../form/device';
 
   interface TakenIn {
     teamId: string;
@@ -72,7 +71,7 @@
     {#if busy}<p class="quiet">Taking in {file?.name} …</p>
     {:else if taken?.isNew}
       <p><b>{taken.name}</b> is a team on this server now, with {machines(taken.machines)}.</p>
-      <Button class="mt-2" color="primary" onclick={() => workAt(taken!.teamId)}>Work in {taken.name}</Button>
+      <Button class="mt-2" color="primary" href="/sign-in?team={taken.teamId}">Come into {taken.name}</Button>
     {:else if taken}
       <p>
         This team is on this server already, as <b>{taken.name}</b> with {machines(taken.machines)}; it was

@@ -24,8 +24,9 @@
   let {
     people,
     today,
+    crew = true,
     onlogged
-  }: { people: Person[]; today: string; onlogged?: (machineId: string) => void } = $props();
+  }: { people: Person[]; today: string; crew?: boolean; onlogged?: (machineId: string) => void } = $props();
 
   let machines = $state<Choice[]>([]);
   let machineId = $state(shell.machineId ?? '');
@@ -183,8 +184,8 @@
       {#if details}<Ridden bind:value={ridden} errors={$errors} {askSure} metered={!reckoned} />{/if}
     {/if}
     {#if doubts.length > 0}<Settle {doubts} {ways} bind:value={settlement} errors={$errors} />{/if}
-    <a class="link text-sm" href="/outings/day" onclick={() => (shell.panel = null)}
-      >A whole race day at once</a
-    >
+    {#if crew}<a class="link text-sm" href="/outings/day" onclick={() => (shell.panel = null)}
+        >A whole race day at once</a
+      >{/if}
   </div>
 </form>

@@ -6,7 +6,6 @@
   import { isMuted } from './muted';
   import { InstrumentLine, type SocketState } from './socket';
 
-  let { team }: { team: string } = $props();
   const REMEMBERED = 200;
   const SAID_FOR = 8000;
   let said = $state<{ words: string; landed: boolean } | null>(null);
@@ -26,7 +25,7 @@
     quiet = setTimeout(() => (said = null), SAID_FOR);
   }
   onMount(() => {
-    const line = new InstrumentLine(team, heard, (s) => (socket = s));
+    const line = new InstrumentLine(heard, (s) => (socket = s));
     return () => {
       line.close();
       clearTimeout(quiet);

@@ -1,7 +1,7 @@
 import { readLine, type Line } from '$lib/core/instrument/line';
 
-/** Where the instruments of a team speak: the same for a page and for a program that an instrument is connected by. */
-export const linePath = (team: string): string => `/instruments/line?team=${team}`;
+/** Where the instruments of a team speak: whose line it is says who asks, a page by its session and a program by its key. */
+export const LINE_PATH = '/instruments/line';
 const AGAIN_AFTER = [500, 1000, 2000, 5000];
 
 export type SocketState = 'connecting' | 'open' | 'lost';
@@ -14,7 +14,6 @@ export class InstrumentLine {
   #over = false;
 
   constructor(
-    readonly team: string,
     readonly heard: (line: Line) => void,
     readonly changed: (state: SocketState) => void
   ) {
@@ -25,7 +24,7 @@ export class InstrumentLine {
     if (this.#over) return;
     this.changed('connecting');
     const socket = new WebSocket(
-      `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}${linePath(this.team)}`
+      `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}${LINE_PATH}`
     );
     this.#socket = socket;
     socket.onopen = () => {

@@ -14,8 +14,10 @@
     recordId: string;
     circuits: CircuitRecord[];
     corrections: Correction[];
+    /** Whether whoever looks may put something right. */
+    may: boolean;
   }
-  let { recordId, circuits, corrections }: Props = $props();
+  let { recordId, circuits, corrections, may }: Props = $props();
   let open = $state(false);
   const form = commandForm(
     'record.correct',
@@ -75,5 +77,6 @@
       >
     </div>
   </InPlace>
-{:else}<button type="button" class="link no-print mt-3 text-sm" onclick={turn}>Correct something in it</button
+{:else if may}<button type="button" class="link no-print mt-3 text-sm" onclick={turn}
+    >Correct something in it</button
   >{/if}

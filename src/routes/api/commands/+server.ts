@@ -3,13 +3,11 @@ import { doneAt, listSchema, type Outcome } from '$lib/core/command/envelope';
 import { unkeepable } from '$lib/core/command/text';
 import { errorsByField } from '$lib/core/forms';
 import { readJson } from '$lib/server/body';
-import { foundByCommand } from '$lib/server/commands/found';
 import { runCommands } from '$lib/server/commands/run';
 import { db } from '$lib/server/db';
 import { logFault } from '$lib/server/log';
 import { Refusal } from '$lib/server/refusal';
 import { senderOf } from '$lib/server/sender';
-import { workIn } from '$lib/server/device';
 import type { RequestHandler } from './$types';
 
 /**
@@ -31,15 +29,6 @@ export const POST: RequestHandler = async (event) => {
     ...c,
     at: doneAt(c.at, sent, received).toISOString()
   }));
-  const [first] = commands;
-  if (first!.kind === 'team.found') {
-    // Nobody of the team can have sent it; the device then works in it, as its founder.
-    if (commands.length > 1)
-      return json({ ok: false, errors: { '': 'A team is set up by itself.' }, more: {} }, { status: 422 });
-    const { outcome, team } = await foundByCommand(db(), first!, device);
-    if (team) workIn(event.cookies, team);
-    return json({ ok: true, outcomes: [outcome] });
-  }
   let outcomes: Outcome[];
   try {
     const from = senderOf(event, device);

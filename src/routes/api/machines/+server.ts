@@ -5,5 +5,9 @@ import type { RequestHandler } from './$types';
 
 export const GET: RequestHandler = async ({ locals, url }) => {
   const words = (url.searchParams.get('q') ?? '').replaceAll('\0', '').slice(0, 80);
-  return json({ ok: true, data: locals.team ? await listMachines(db(), locals.team.id, words) : [] });
+  const { team, person } = locals;
+  const machines = team ? await listMachines(db(), team.id, words) : [];
+  // A rider picks among their own.
+  const own = person?.role === 'rider' ? machines.filter((m) => m.riderId === person.id) : machines;
+  return json({ ok: true, data: own });
 };

@@ -7,6 +7,7 @@
   import { showKm } from '$lib/core/hours/learned';
   import { showDay } from '$lib/core/time/day';
   import { send } from '$lib/ui/form/send';
+  import About from '$lib/ui/machine/About.svelte';
   import DoneForm from '$lib/ui/machine/DoneForm.svelte';
   import DueTable from '$lib/ui/machine/DueTable.svelte';
   import Findings from '$lib/ui/finding/Findings.svelte';
@@ -92,6 +93,7 @@
       >{/if}
   </span>
 </div>
+<About machine={data.machine} people={data.people} />
 {#if data.lane.notReady.length > 0}
   <div class="caution mt-3">
     <p class="font-bold">Not ready:</p>

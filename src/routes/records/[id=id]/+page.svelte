@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { isCrew } from '$lib/core/access/places';
   import PaperLinks from '$lib/ui/paper/PaperLinks.svelte';
   import { showDay } from '$lib/core/time/day';
   import { showHours } from '$lib/core/hours/hours';
@@ -69,7 +70,12 @@
     </div>
   {:else}{@render said()}{/if}
 {/each}
-<Corrections recordId={r.id} circuits={f?.circuits ?? []} corrections={data.corrections} />
+<Corrections
+  recordId={r.id}
+  circuits={f?.circuits ?? []}
+  corrections={data.corrections}
+  may={!data.you || isCrew(data.you.role)}
+/>
 
 {#if f}
   <p class="mt-2">

@@ -109,6 +109,12 @@ describe('what a team’s file holds', () => {
       'book_stale',
       'calendar_feed',
       'api_token',
+      'sign_in',
+      'device',
+      'device_pin',
+      'session',
+      'invitation',
+      'access_event',
       'photo_upload',
       'schema_migration',
       'team'

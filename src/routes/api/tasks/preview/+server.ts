@@ -19,7 +19,7 @@ export const POST: RequestHandler = async (event) => {
   return answerTo(schema, asked, async ({ add, change }) => {
     const { team, person } = senderOf(event);
     const now = new Date();
-    const who = { team, personId: person.id, now, at: now };
+    const who = { team, personId: person.id, role: person.role, now, at: now };
     if (add) return previewTask(db(), who, { add });
     if (change) return previewTask(db(), who, { change });
     refuse('', 'Neither a new task nor a change.');

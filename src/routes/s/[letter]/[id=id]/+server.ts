@@ -1,4 +1,5 @@
 import { error, redirect } from '@sveltejs/kit';
+import { HOME, isCrew } from '$lib/core/access/places';
 import { stickerKind } from '$lib/core/paper/labels';
 import { db } from '$lib/server/db';
 import { behindSticker } from '$lib/server/stickers';
@@ -13,5 +14,7 @@ export const GET: RequestHandler = async ({ locals, params }) => {
       404,
       'That sticker is of no machine, component or shelf of this team. Is this device working in the right team?'
     );
+  if (!isCrew(locals.person?.role) && locals.person)
+    redirect(303, kind === 'machine' ? `/own?log=${params.id}` : HOME[locals.person.role]);
   redirect(303, place);
 };

@@ -7,6 +7,8 @@ export const machine = row({
   maker: text,
   kind: text,
   rider_id: none(id),
+  // Files from before machines had owners have none.
+  owner_id: none(id).default(null),
   in_service_on: day,
   remark: text,
   created_at: moment,

@@ -1,0 +1,91 @@
+<!-- What a rider or an owner has to do with: their machines, whether they may ride, their hours. -->
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { showHours } from '$lib/core/hours/hours';
+  import { showDay } from '$lib/core/time/day';
+  import { openFinding, openHours } from '$lib/ui/shell/shell.svelte';
+
+  let { data } = $props();
+  onMount(() => {
+    if (data.machines.some((m) => m.id === data.log && m.rides)) openHours(data.log);
+  });
+</script>
+
+<svelte:head><title>Your machines · Hour Trail</title></svelte:head>
+<h1>Your machines</h1>
+{#each data.machines as m (m.id)}
+  <section class="machine" id={m.id} aria-label="{m.plate} {m.name}">
+    <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
+      <span class="plate text-4xl">{m.plate}</span>
+      <span class="figure text-2xl">{m.name}{m.maker ? `, ${m.maker}` : ''}</span>
+      <span class="figure text-3xl font-bold"
+        >{m.total === null ? 'hours not known' : `${showHours(m.total)} h`}</span
+      >
+      {#if m.board}<span
+          class="figure text-2xl font-bold"
+          class:yes={m.board.readiness.ready}
+          class:no={!m.board.readiness.ready}
+          ><span aria-hidden="true">{m.board.readiness.ready ? '●' : '✕'}</span>
+          {m.board.readiness.ready ? 'ready' : 'not ready'}</span
+        >{/if}
+    </div>
+    {#if m.board && m.board.readiness.reasons.length > 0}
+      <ul class="mt-2">
+        {#each m.board.readiness.reasons as r, k (k)}<li class:font-bold={r.blocks}>{r.words}</li>{/each}
+        {#if m.board.more > 0}<li class="quiet text-sm">and {m.board.more} more</li>{/if}
+      </ul>
+    {/if}
+    {#if m.rides}
+      <div class="mt-3 flex flex-wrap gap-3">
+        <button type="button" class="big strong" onclick={() => openHours(m.id)}>Log hours</button>
+        <button type="button" class="big" onclick={() => openFinding(m.id)}>Something is wrong with it</button
+        >
+      </div>
+    {/if}
+    {#if m.owns}
+      <p class="mt-3"><a class="link" href="/machines/{m.id}/owner">Owner’s sheet</a></p>
+      <h2 class="mt-3">Done to it lately</h2>
+      <ul aria-label="Records of {m.plate}">
+        {#each m.records as r (r.id)}
+          <li class="rule-b flex flex-wrap items-baseline justify-between gap-x-4 py-1.5">
+            <a class="link" href="/records/{r.id}">{r.task}</a>
+            <span class="quiet text-sm"
+              >{showDay(r.doneOn, data.today)}{r.hours === null ? '' : `, at ${showHours(r.hours)} h`}</span
+            >
+          </li>
+        {:else}<li class="quiet py-1.5">Nothing yet.</li>{/each}
+      </ul>
+    {/if}
+  </section>
+{:else}
+  <p class="mt-4 max-w-xl">
+    No machine of this team is written down as yours. A mechanic says who rides and who owns a machine, on the
+    machine’s page.
+  </p>
+{/each}
+
+<style>
+  .machine {
+    border-top: 3px solid var(--ink);
+    margin-top: 1.25rem;
+    padding-top: 0.75rem;
+  }
+  .big {
+    border: 2px solid var(--ink);
+    min-height: 3.5rem;
+    padding: 0.5rem 1.25rem;
+    font-weight: 700;
+    font-size: 1.1rem;
+  }
+  .strong {
+    background: var(--signal);
+    border-color: var(--signal);
+    color: var(--on-signal);
+  }
+  .yes {
+    color: var(--done);
+  }
+  .no {
+    color: var(--signal);
+  }
+</style>
