@@ -22,15 +22,19 @@ await main(async () => {
   await ensurePackages();
   await ensureBuild();
   const tent = wanted && (await raiseTent(wanted, port));
+  const { keepBackingUp } = await import('./lib/backup.mjs');
+  const backupFolder = process.env.HOUR_TRAIL_BACKUPS ?? join(dataFolder(), 'backups');
   const db = await database({ takeOver: true });
 
   let server = null;
   let watch = null;
+  let backups = null;
   let ending = false;
   const end = async (code) => {
     if (ending) return;
     ending = true;
     watch?.stop();
+    backups?.stop();
     server?.stop();
     await db.stop();
     process.exit(code);
@@ -57,6 +61,7 @@ await main(async () => {
         .filter(Boolean)
         .join(','),
       ...(tent && { HOUR_TRAIL_TENT: JSON.stringify(tent), HOUR_TRAIL_JOIN: tent.join }),
+      HOUR_TRAIL_BACKUPS: backupFolder,
       NODE_ENV: 'production',
       BODY_SIZE_LIMIT: '1G'
     };
@@ -80,6 +85,7 @@ await main(async () => {
       void end(code || 1);
     });
     if (!db.foreign) watch = keepDatabase(db);
+    backups = keepBackingUp(db.url, backupFolder, (words) => console.error(`\n  ${words}\n`));
     await answers(`${address}/health`);
     say(`Open ${address}   (Ctrl-C stops it)`);
     if (tent) await showTent(tent, env);

@@ -39,7 +39,7 @@ async function findPrograms() {
 }
 
 /** PostgreSQL's programs, installed first where that is allowed. */
-async function programs() {
+export async function programs() {
   const found = await findPrograms();
   if (found) return found;
   // Debian's package would start a server of its own on 5432; ours is all we want.

@@ -5,6 +5,7 @@
   import { page } from '$app/state';
   import { roundsLeft } from '$lib/ui/round/left-behind';
   import { HOME, isCrew } from '$lib/core/access/places';
+  import { openLine } from '$lib/ui/shell/live';
   import Mark from '$lib/ui/shell/Mark.svelte';
   import { openFinding, openHours, shell } from '$lib/ui/shell/shell.svelte';
 
@@ -36,6 +37,22 @@
     document.documentElement.className = value;
   }
 
+  /** A line that is lost for a moment is nobody's trouble, ms. */
+  const TOLD_AFTER = 4000;
+  let late: ReturnType<typeof setTimeout> | undefined;
+  const teamId = $derived(data.team?.id);
+  $effect(() => {
+    if (!teamId) return;
+    const end = openLine((open) => {
+      clearTimeout(late);
+      if (open) shell.away = false;
+      else late = setTimeout(() => (shell.away = true), TOLD_AFTER);
+    });
+    return () => {
+      clearTimeout(late);
+      end();
+    };
+  });
   onMount(() => {
     single = localStorage.getItem('ht_single_keys') !== 'off';
     offline = !navigator.onLine;
@@ -188,8 +205,9 @@
   {/if}
 </header>
 
-{#if offline}<p class="no-print frame error py-1" role="status">
-    No connection. What you write stays on this page until it is back.
+{#if offline || shell.away}<p class="no-print frame error py-1" role="status">
+    {offline ? 'No connection.' : 'The server does not answer: what you see may be old.'} What you write stays on
+    this page until it is back.
   </p>{/if}
 
 {#if shell.panel && data.team}

@@ -1,9 +1,11 @@
 <script lang="ts">
+  import { lookAgain } from '$lib/ui/shell/again';
   import Fleet from '$lib/ui/trail/Fleet.svelte';
   import StateMark from '$lib/ui/trail/StateMark.svelte';
   import { STATES } from '$lib/core/schedule/due';
   import { awayInWords } from '$lib/core/schedule/words';
   let { data } = $props();
+  $effect(() => lookAgain('app:trail'));
 </script>
 
 <svelte:head><title>Trail · {data.team?.name} · Hour Trail</title></svelte:head>
@@ -22,6 +24,9 @@
   </div>
 {/if}
 
+{#if data.backup}<p class="caution mb-3" data-testid="backup">
+    {data.backup} On the server: <code>npm run backup</code>.
+  </p>{/if}
 <div class="flex flex-wrap items-baseline justify-between gap-x-6">
   <h1>{data.team?.name}</h1>
   <ul class="flex flex-wrap gap-x-5 gap-y-1 text-sm" aria-label="Machines by state">

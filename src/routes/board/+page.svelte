@@ -4,6 +4,7 @@
   import { isCrew } from '$lib/core/access/places';
   import { untilInWords, workInWords } from '$lib/core/readiness/board';
   import { showDay } from '$lib/core/time/day';
+  import { shell } from '$lib/ui/shell/shell.svelte';
   import { lookAgain } from '$lib/ui/shell/again';
   import BoardTable from '$lib/ui/board/BoardTable.svelte';
 
@@ -17,15 +18,8 @@
       unsaid: board.rows.reduce((sum, r) => sum + r.readiness.unsaid, 0)
     })
   );
-  // A wall looks again by itself; a page somebody has open in the tent does too.
-  const LOOK_AGAIN_MS = 15_000;
-  let away = $state(false);
-  $effect(() =>
-    lookAgain('app:board', LOOK_AGAIN_MS, () => {
-      away = !navigator.onLine;
-      return away;
-    })
-  );
+  // A wall shows what is written as it is written; a page somebody has open in the tent does too.
+  $effect(() => lookAgain('app:board'));
   $effect(() => {
     document.body.classList.toggle('on-wall', data.wall);
     return () => document.body.classList.remove('on-wall');
@@ -78,7 +72,7 @@
   <p class="mt-1 mb-3" role="status">
     <strong class="figure text-2xl">{ready} of {board.rows.length} ready</strong>
     {#if work}<span class="quiet ml-3">Work before it: {work}.</span>{/if}
-    {#if away}<span class="error ml-3">No connection: this may be old.</span>{/if}
+    {#if shell.away}<span class="error ml-3">No connection: this may be old.</span>{/if}
   </p>
   <BoardTable rows={board.rows} wall={data.wall} still={data.wall || !crew} />
 {/if}

@@ -3,9 +3,11 @@
   import { onMount } from 'svelte';
   import { showHours } from '$lib/core/hours/hours';
   import { showDay } from '$lib/core/time/day';
+  import { lookAgain } from '$lib/ui/shell/again';
   import { openFinding, openHours } from '$lib/ui/shell/shell.svelte';
 
   let { data } = $props();
+  $effect(() => lookAgain('app:board'));
   onMount(() => {
     if (data.machines.some((m) => m.id === data.log && m.rides)) openHours(data.log);
   });

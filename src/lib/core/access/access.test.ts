@@ -26,9 +26,17 @@ describe('places', () => {
     expect(placeOf('/somewhere/new').to).toEqual(['chief mechanic', 'mechanic']);
     const open = (role: 'rider' | 'owner' | 'screen') =>
       all.filter((r) => placeOf(r).to !== 'anyone' && mayOpen(role, r) !== false).sort();
-    expect(open('screen')).toEqual(['/api/commands', '/api/v1/commands', '/api/v1/team', '/board', '/you']);
+    expect(open('screen')).toEqual([
+      '/api/commands',
+      '/api/live',
+      '/api/v1/commands',
+      '/api/v1/team',
+      '/board',
+      '/you'
+    ]);
     expect(open('owner')).toEqual([
       '/api/commands',
+      '/api/live',
       '/api/photos/[id=id]',
       '/api/v1/commands',
       '/api/v1/team',
@@ -41,6 +49,7 @@ describe('places', () => {
     ]);
     expect(open('rider')).toEqual([
       '/api/commands',
+      '/api/live',
       '/api/machines',
       '/api/photos',
       '/api/photos/[id=id]',

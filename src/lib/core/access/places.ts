@@ -33,6 +33,7 @@ export const PLACES: Readonly<Record<string, Place>> = {
 
   '/you': of(EVERYONE),
   '/api/commands': of(EVERYONE),
+  '/api/live': of(EVERYONE),
   '/api/v1/commands': of(EVERYONE),
   '/api/v1/team': of(EVERYONE),
   // By an id that nobody guesses; of the same team always.

@@ -12,6 +12,7 @@
   import { putOff } from '$lib/core/job/order/overrule';
   import { isLeft } from '$lib/core/visit/state';
   import { send } from '../form/send';
+  import { onTold } from '../shell/live';
   import { say } from '../shell/shell.svelte';
   import { rememberedAir } from './air';
   import { BenchVisit } from './bench.svelte';
@@ -84,8 +85,18 @@
     said = parseAir(rememberedAir(around.today));
     if (over) return;
     void bench.resume();
-    const timer = setInterval(() => void bench.refresh(), 1500);
-    return () => clearInterval(timer);
+    // What others write at this visit is seen as they write it.
+    const end = onTold((told) => {
+      if (told.all || told.places.includes(visit.id)) void bench.refresh();
+    });
+    // What the server did not take yet is tried again until it does.
+    const again = setInterval(() => {
+      if (bench.waiting > 0) void bench.refresh();
+    }, 1500);
+    return () => {
+      end();
+      clearInterval(again);
+    };
   });
   $effect(() => {
     if (bench.closedRecord && !over)
@@ -186,7 +197,7 @@
   ]);
 </script>
 
-{#if !over}<Timers fast />{/if}
+{#if !over}<Timers />{/if}
 <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
   <a href="/machines/{visit.machineId}" class="flex items-center gap-3 no-underline"
     ><span class="plate text-3xl">{visit.plate}</span><span class="figure text-2xl">{visit.machine}</span></a

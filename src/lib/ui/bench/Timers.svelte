@@ -2,6 +2,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { send } from '../form/send';
+  import { onTold } from '../shell/live';
   import { beep, clockWords } from './beep';
 
   interface Running {
@@ -12,7 +13,6 @@
     label: string;
     endsAt: string;
   }
-  let { fast = false }: { fast?: boolean } = $props();
   let timers = $state<Running[]>([]);
   let now = $state(Date.now());
   /** Rung once each; a reload does not ring again for what ran out long ago. */
@@ -28,7 +28,10 @@
   }
   onMount(() => {
     void ask();
-    const asking = setInterval(() => void ask(), fast ? 2000 : 10_000);
+    // Set and turned off at a visit, by whoever works there.
+    const end = onTold((told) => {
+      if (told.all || told.kinds.some((k) => k.startsWith('visit.'))) void ask();
+    });
     const ticking = setInterval(() => {
       now = Date.now();
       for (const t of timers) {
@@ -40,7 +43,7 @@
       }
     }, 500);
     return () => {
-      clearInterval(asking);
+      end();
       clearInterval(ticking);
     };
   });

@@ -114,10 +114,9 @@
     keep('device', 'ht_slack_in', to);
   }
   // Two people may be at one machine: what the other reads is seen here without a press. Not while one's own is on its way.
-  const LOOK_AGAIN_MS = 4000;
   $effect(() => {
     if (!sheet.check) return;
-    return lookAgain('app:chain', LOOK_AGAIN_MS, () => desk.busy);
+    return lookAgain('app:chain', () => desk.busy);
   });
   const pitch = $derived(now.figures.pitch);
 </script>

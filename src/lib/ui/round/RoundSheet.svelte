@@ -63,9 +63,8 @@
   const sinceOf = (check: string) =>
     sheet.open.find((o) => o.check === check && o.roundId !== desk.target)?.what ?? null;
 
-  const LOOK_AGAIN_MS = 4000;
   $effect(() =>
-    lookAgain('app:round', LOOK_AGAIN_MS, () => {
+    lookAgain('app:round', () => {
       // What waits goes first; its answer reads the page anew.
       if (desk.waiting.length > 0) void desk.flush();
       return desk.waiting.length > 0;

@@ -1,5 +1,7 @@
 import { invalidate, invalidateAll } from '$app/navigation';
 import { navigating } from '$app/state';
+import type { Told } from '$lib/core/live/told';
+import { onTold } from './live';
 
 /**
  * Reads the page anew, by itself or because something was written; not while somebody is on the way to another one, for that would
@@ -12,15 +14,44 @@ export async function readAgain(what?: `app:${string}`): Promise<void> {
   await (what ? invalidate(what) : invalidateAll());
 }
 
-/** Looks again every so often for as long as it is used: where the page is seen, the line is up and nothing of one's own is on its way. */
+/** While something of one's own is on its way it is asked so often whether it has gone, ms. */
+const WAIT = 300;
+
+/**
+ * Reads the page anew whenever somebody wrote something that it may show: where it is seen, and nothing of one's own is on its way.
+ * @param mine whether what was written may be on the page; without it, anything
+ */
 export function lookAgain(
   what: `app:${string}`,
-  everyMs: number,
-  busy: () => boolean = () => false
+  busy: () => boolean = () => false,
+  mine: (told: Told) => boolean = () => true
 ): () => void {
-  const timer = setInterval(() => {
-    const held = busy();
-    if (!held && document.visibilityState === 'visible' && navigator.onLine) void readAgain(what);
-  }, everyMs);
-  return () => clearInterval(timer);
+  let stale = false;
+  let reading = false;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  async function look() {
+    clearTimeout(timer);
+    if (!stale || reading || document.visibilityState === 'hidden') return;
+    if (busy()) {
+      timer = setTimeout(() => void look(), WAIT);
+      return;
+    }
+    stale = false;
+    reading = true;
+    await readAgain(what).catch(() => {});
+    reading = false;
+    void look();
+  }
+  const seen = () => void look();
+  const end = onTold((told) => {
+    if (!told.all && !mine(told)) return;
+    stale = true;
+    void look();
+  });
+  document.addEventListener('visibilitychange', seen);
+  return () => {
+    end();
+    clearTimeout(timer);
+    document.removeEventListener('visibilitychange', seen);
+  };
 }

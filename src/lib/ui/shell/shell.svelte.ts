@@ -8,11 +8,14 @@ export const shell = $state<{
   machineId: string | null;
   said: Said | null;
   instruments: boolean;
+  /** The server cannot be reached: what is shown may be old. */
+  away: boolean;
 }>({
   panel: null,
   machineId: null,
   said: null,
-  instruments: false
+  instruments: false,
+  away: false
 });
 
 export interface Said {

@@ -105,10 +105,9 @@
     keep('device', 'ht_blades_in', to);
   }
   // Two people may be at one head: what the other measures is seen here without a press. Not while one's own is on its way.
-  const LOOK_AGAIN_MS = 4000;
   $effect(() => {
     if (!open) return;
-    return lookAgain('app:valves', LOOK_AGAIN_MS, () => desk.busy);
+    return lookAgain('app:valves', () => desk.busy);
   });
   const ago = $derived.by(() => {
     if (!sheet.ranAt) return null;
