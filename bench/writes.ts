@@ -1,3 +1,4 @@
+import { createHash, randomBytes } from 'node:crypto';
 import { once } from 'node:events';
 import { Agent, request, type IncomingMessage } from 'node:http';
 import { performance } from 'node:perf_hooks';
@@ -30,9 +31,21 @@ async function post(body: object, cookie: string): Promise<{ outcomes?: { ok: bo
   const [answer] = (await once(asked, 'response')) as [IncomingMessage];
   return (await json(answer)) as { outcomes?: { ok: boolean }[] };
 }
+/** Sessions by their person: whoever sends is signed in once. */
+const keys = new Map<string, Promise<string>>();
+async function signIn(team: string, person: string): Promise<string> {
+  const key = randomBytes(32).toString('base64url');
+  const hash = createHash('sha256').update(key).digest('hex');
+  await sql`insert into session (team_id, id, person_id, how, hash) values (${team}, ${crypto.randomUUID()}, ${person}, 'passphrase', ${hash})`;
+  return key;
+}
 async function send(team: string, person: string, kind: string, body: object): Promise<void> {
   const command = { id: crypto.randomUUID(), kind, at: new Date().toISOString(), body };
-  const answer = await post({ device: 'bench', commands: [command] }, `ht_team=${team}; ht_who=${person}`);
+  if (!keys.has(person)) keys.set(person, signIn(team, person));
+  const answer = await post(
+    { device: 'bench', commands: [command] },
+    `ht_session=${await keys.get(person)!}`
+  );
   if (!answer.outcomes?.[0]?.ok) throw new Error(JSON.stringify(answer));
 }
 const personOf = async (team: string) =>

@@ -33,7 +33,6 @@ await main(() =>
     const who = await one(sql`select id from person where name = 'Jory Pell'`);
     const fell = await one(sql`select id from machine where plate = '12'`);
     const rake = await one(sql`select id from machine where plate = '5'`);
-    const quad = await one(sql`select id from machine where plate = '84'`);
     const visit = await one(sql`select id from visit where closed_at is null`);
     const record = await one(
       sql`select r.id from service_record r join machine m on m.id = r.machine_id where m.plate = '41' and r.visit_id is not null order by done_at desc limit 1`
@@ -121,10 +120,6 @@ await main(() =>
         await page.getByLabel('As found: tightest place').fill('54');
       }
     });
-    await shot('visit-before', `/machines/${fell}/visit`, {
-      height: 1000,
-      act: async (page) => void (await page.getByText('Proven').waitFor())
-    });
     await shot('bench', `/visits/${visit}`, {
       height: 900,
       act: async (page) => {
@@ -185,9 +180,49 @@ await main(() =>
         await tyre.getByRole('button', { name: 'Found' }).click();
       }
     });
-    await shot('owner', `/machines/${quad}/owner`, { height: 900 });
     await shot('findings', '/findings');
     await shot('board', '/board');
+    // A team of its own, into which a phone comes. Last: from then on the demo is not shown unasked.
+    const chief = await (
+      await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB', baseURL: url })
+    ).newPage();
+    const go = async (page, path) => {
+      await page.goto(path);
+      await page.locator('[data-ready="true"]').waitFor({ state: 'attached' });
+    };
+    await go(chief, '/welcome');
+    await chief.getByLabel('Team or workshop').fill('Nether Fold Racing');
+    await chief.getByLabel('Your name').fill('Bea Thornley');
+    await chief.getByLabel('A passphrase').fill('moss kettle quiet ferry');
+    await chief.getByRole('button', { name: 'Begin with an empty book' }).click();
+    await chief.getByRole('heading', { name: 'No machine yet' }).waitFor();
+    await go(chief, '/team');
+    for (const [name, role] of [
+      ['Anwen Skarrow', 'mechanic'],
+      ['Ines Varrow', 'rider'],
+      ['Odd Farrow', 'owner']
+    ]) {
+      await chief.getByLabel('Name', { exact: true }).fill(name);
+      await chief.getByLabel('What they do').selectOption(role);
+      await chief.getByRole('button', { name: 'Add' }).click();
+      await chief.getByRole('cell', { name, exact: true }).waitFor();
+    }
+    await chief.getByRole('button', { name: 'A code that lets in' }).click();
+    const link = await chief.getByTestId('invitation').textContent();
+    const phone = await (
+      await browser.newContext({ viewport: { width: 390, height: 844 }, locale: 'en-GB' })
+    ).newPage();
+    await go(phone, link);
+    await phone.getByText('Anwen Skarrow').click();
+    await phone.getByLabel('A PIN for this device').fill('4711');
+    await phone.getByLabel('This device is called').fill('Anwen’s phone');
+    await phone.screenshot({ path: join(folder, 'joining.png') });
+    say('joining');
+    await phone.getByRole('button', { name: 'Join' }).click();
+    await phone.getByRole('heading', { name: 'No machine yet' }).waitFor();
+    await go(chief, '/team');
+    await chief.screenshot({ path: join(folder, 'devices.png') });
+    say('devices');
     await browser.close();
   })
 );

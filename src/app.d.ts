@@ -9,7 +9,7 @@ declare global {
       teamAssumed: boolean;
       /** Who asks, of that team; stamped on every write. Null with a team: in the demo nobody has said. */
       person: { id: string; role: Role; name?: string } | null;
-      session: { id: string; deviceId: string | null } | null;
+      session: { id: string; deviceId: string | null; shared: boolean } | null;
       /** Asked on the machine the server runs on. */
       local: boolean;
       theme: 'light' | 'dark' | 'auto';

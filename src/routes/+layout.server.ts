@@ -17,6 +17,8 @@ export const load: LayoutServerLoad = async ({ locals }) => {
     /** Who asks, where that is known. */
     you: person && { id: person.id, role: person.role, name: person.name ?? '' },
     signedIn: session !== null,
+    /** Several people work on this device: it is handed on by a name and a PIN. */
+    shared: session?.shared ?? false,
     team,
     teamAssumed,
     people,

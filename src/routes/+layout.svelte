@@ -172,7 +172,12 @@
       {#if crew}<button type="button" class="act" onclick={() => (shell.panel = 'find')}
           >Find <kbd>/</kbd></button
         >{/if}
-      {#if data.signedIn && data.you}<a class="link team" href="/you" title="Your way in"
+      {#if data.signedIn && data.you}<a
+          class="link team"
+          href={data.shared
+            ? `/sign-in?to=${encodeURIComponent(page.url.pathname + page.url.search)}`
+            : '/you'}
+          title={data.shared ? 'Somebody else works here now' : 'Your way in'}
           ><span class="sr-only">Working: </span>{data.you.name}</a
         >{:else}<label class="flex items-center gap-1.5">
           <span class="sr-only">Working</span>

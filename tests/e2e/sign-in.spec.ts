@@ -119,6 +119,11 @@ test.describe('a team of its own', () => {
     });
     expect((await sent.json()).outcomes[0].errors).toEqual({ machineId: 'That is not a machine of yours.' });
 
+    // What was written is read by whoever has the crew's say, with the machine it was about.
+    await open(page, `/audit?machine=${id}`);
+    await expect(page.getByRole('row').nth(1)).toContainText('reading: logged');
+    await expect(page.getByRole('row').nth(1)).toContainText('Ines Varrow');
+
     // The chief sends her phone away: what it does next is to sign in, and its PIN opens nothing.
     await open(page, '/team');
     await page.getByRole('button', { name: /^Trust .* no more$/ }).click();

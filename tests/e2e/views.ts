@@ -6,6 +6,8 @@ export const VIEWS: Record<string, (app: App) => Promise<string>> = {
   trail: async () => '/',
   welcome: async () => '/welcome',
   team: async () => '/team',
+  'who wrote what': async (app) => `/audit?machine=${await app.machineId('12')}`,
+  'this server': async () => '/server',
   'sign-in': async () => '/sign-in',
   'your way in': async () => '/you',
   'your machines': async () => '/own',

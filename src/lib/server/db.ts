@@ -11,6 +11,8 @@ const CONNECT_WITHIN = 4;
 const TRY_AGAIN_AFTER = 0.25;
 /** Milliseconds. No page asks for anything that takes a tenth of this; what does has lost its way. */
 const STATEMENT_WITHIN = 30_000;
+/** Milliseconds of it spent waiting for somebody else's write: more, and it is better asked again. */
+const LOCK_WITHIN = 12_000;
 
 let shared: Sql | null = null;
 
@@ -24,7 +26,7 @@ export function connect(url: string, max = 10, within = 0): Sql {
     onnotice: () => {},
     connect_timeout: CONNECT_WITHIN,
     backoff: () => TRY_AGAIN_AFTER,
-    ...(within > 0 && { connection: { statement_timeout: within } }),
+    ...(within > 0 && { connection: { statement_timeout: within, lock_timeout: LOCK_WITHIN } }),
     types: { date: { to: 1082, from: [1082], serialize: (x: string) => x, parse: (x: string) => x } }
   }) as Sql;
 }

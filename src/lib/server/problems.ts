@@ -32,7 +32,8 @@ const AWAY = new Set([
   // Somebody else was in the way, time and again.
   '40P01',
   '40001',
-  '57014'
+  '57014',
+  '55P03'
 ]);
 
 /** Whether an error means that the database cannot be used now, and the same may be asked again in a moment. */
@@ -69,6 +70,7 @@ const ONCE: Record<string, readonly [field: string, words: string]> = {
 const NAMED: Record<string, string> = {
   machine: 'machine',
   rider: 'person',
+  owner: 'person',
   person: 'person',
   event: 'event',
   component: 'component',

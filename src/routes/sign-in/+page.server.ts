@@ -6,6 +6,7 @@ import { leaveDemo, lookRound, readKeys, takeKeys } from '$lib/server/access/coo
 import { devicesOf, pinnedOn } from '$lib/server/access/devices';
 import { enterByPassphrase, enterByPin, type In } from '$lib/server/access/enter';
 import { takeForm } from '$lib/server/access/form';
+import { signOut } from '$lib/server/access/sessions';
 import { db } from '$lib/server/db';
 import { getDemoTeam, hasTeams, listPeople, unclaimedTeams } from '$lib/server/teams';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
@@ -38,7 +39,10 @@ export const load: PageServerLoad = async (event) => {
   };
 };
 
-function goIn(event: RequestEvent, come: In): never {
+async function goIn(event: RequestEvent, come: In): Promise<never> {
+  // Whoever worked here before does so no more.
+  const { team, person, session } = event.locals;
+  if (team && person && session) await signOut(db(), team.id, session.id, person.id, new Date());
   takeKeys(event.cookies, secure(event), come);
   leaveDemo(event.cookies);
   redirect(303, goOnTo(event.url.searchParams.get('to'), come.role));

@@ -182,6 +182,9 @@
     </section>
   {/each}
 
+  {#if data.signedIn}<p class="rule-t mt-8 pt-4">
+      <a class="link" href="/you">{data.you?.name}: your own way in</a>
+    </p>{/if}
   {#if data.local}
     <div class="rule-t mt-8 flex flex-wrap items-baseline gap-x-5 pt-4">
       {#if data.demo}<span

@@ -203,6 +203,8 @@
           class="link"
           href="/sign-in">Sign in to a team of your own</a
         >{/if}
+      <a class="link" href="/audit">Who wrote what</a>
+      {#if mayChange}<a class="link" href="/server">This server</a>{/if}
       <a class="link" href="/welcome">Set up another team</a>
     </p>
   </section>

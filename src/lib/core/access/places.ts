@@ -49,7 +49,8 @@ export const PLACES: Readonly<Record<string, Place>> = {
   '/records/[id=id]': of([...CREW, 'owner'], ['owner']),
   '/records/[id=id]/record.pdf': of([...CREW, 'owner'], ['owner']),
 
-  '/exchange/team.zip': of(CHIEF)
+  '/exchange/team.zip': of(CHIEF),
+  '/server': of(CHIEF)
 };
 
 export const placeOf = (routeId: string): Place => PLACES[routeId] ?? of(CREW);

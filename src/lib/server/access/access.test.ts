@@ -83,7 +83,7 @@ describe('by passphrase', () => {
     expect(await sessionOf(book.sql, come.session, NOW)).toMatchObject({
       team: { id: book.team.id },
       person: { id: ada, name: 'Ada Thorne' },
-      session: { deviceId: null },
+      session: { deviceId: null, shared: false },
       renewed: null
     });
     // Neither of them is kept as it is.
@@ -264,6 +264,7 @@ describe('by invitation and PIN', () => {
     const { device, session } = await joined((await invite(jan)).code, jan);
     expect((await joined((await invite(kit)).code, kit, device!)).device).toBe(device);
     expect((await pinnedOn(book.sql, device!)).map((p) => p.name)).toEqual(['Jan Fell', 'Kit Moor']);
+    expect((await sessionOf(book.sql, session, NOW))!.session.shared).toBe(true);
     const [{ id }] = (await devicesOf(book.sql, device!)) as unknown as [{ id: string }];
     expect(await send({ id: kit, role: 'mechanic' }, 'device.end', { deviceId: id })).toMatchObject({
       ok: false

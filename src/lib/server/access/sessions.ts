@@ -30,7 +30,8 @@ export async function beginSession(sql: Db, { teamId, personId, deviceId, how }:
 export interface Entered {
   team: Team;
   person: { id: string; role: Role; name: string };
-  session: { id: string; deviceId: string | null };
+  /** `shared`: several people come in on its device. */
+  session: { id: string; deviceId: string | null; shared: boolean };
   /** Its new key, where the one that was shown is to be replaced. */
   renewed: string | null;
 }
@@ -45,6 +46,7 @@ export async function sessionOf(sql: Sql, key: string | undefined, now: Date): P
   const hash = keyHash(key);
   const [row] = await sql`
     select s.id, s.device_id, s.begun_at, s.renewed_at, s.seen_at, s.next_at, s.hash = ${hash} as is_current, coalesce(s.next_hash = ${hash}, false) as is_next,
+      (select count(*)::int from device_pin k where k.team_id = s.team_id and k.device_id = s.device_id) as pins,
       t.id as team_id, t.name as team, t.time_zone, t.is_demo, p.id as person_id, p.role, p.name
     from session s join team t on t.id = s.team_id join person p on p.team_id = s.team_id and p.id = s.person_id
     left join device d on d.team_id = s.team_id and d.id = s.device_id
@@ -79,7 +81,7 @@ export async function sessionOf(sql: Sql, key: string | undefined, now: Date): P
   return {
     team: { id: row.team_id, name: row.team, timeZone: row.time_zone, isDemo: row.is_demo },
     person: { id: row.person_id, role: row.role, name: row.name },
-    session: { id: row.id, deviceId: row.device_id },
+    session: { id: row.id, deviceId: row.device_id, shared: row.pins > 1 },
     renewed
   };
 }

@@ -90,7 +90,9 @@ export async function carryOut<K extends Exclude<Kind, 'team.found'>>(
     const result = await handler.handle!(w, input);
     if (scope) await settle(tx, from.team.id, scope, held);
     const answer = (handler.answer ? await handler.answer(w, input, result) : result) ?? null;
-    await tx`update command set answer = ${tx.json(answer as never)} where team_id = ${from.team.id} and id = ${c.id}`;
+    await tx`
+      update command set answer = ${tx.json(answer as never)}, machines = case when ${held.machines.size > 0} then ${[...held.machines.keys()]}::uuid[] else machines end
+      where team_id = ${from.team.id} and id = ${c.id}`;
     return answer;
   });
 }

@@ -119,7 +119,7 @@ function all<K extends Kind>(sql: Sql, handler: Handler<K>, batch: readonly Job[
     const refused = todo.map((j) => j.command.id).filter((id) => !answers.some((a) => a.id === id));
     await Promise.all([
       tx`
-        update command c set answer = a.answer from jsonb_to_recordset(${tx.json(answers as never)}) as a (id uuid, answer jsonb)
+        update command c set answer = a.answer, machines = case when ${held.machines.size > 0} then ${[...held.machines.keys()]}::uuid[] else c.machines end from jsonb_to_recordset(${tx.json(answers as never)}) as a (id uuid, answer jsonb)
         where c.team_id = ${team.id} and c.id = any(${answers.map((a) => a.id)}) and c.id = a.id`,
       // Refused is not kept: put right, it goes through under the same id.
       refused.length > 0 ? tx`delete from command where team_id = ${team.id} and id = any(${refused})` : null

@@ -12,6 +12,9 @@ const RETRY = 1000;
 /** Of this process. */
 const MOST = 2000;
 
+/** How many look on at this process. */
+export const onLine = (): number => hub.size;
+
 const open = new Set<() => void>();
 let ending = false;
 function endAll(): void {

@@ -39,7 +39,8 @@
     },
     { text: 'What is checked', note: 'the rounds, to change', href: '/rounds' },
     { text: 'New machine', note: 'add one to the fleet', href: '/machines/new' },
-    { text: 'Team', note: 'people, teams, units', href: '/team' }
+    { text: 'Team', note: 'people, who can come in, units', href: '/team' },
+    { text: 'Who wrote what', note: 'every command, of a machine or a person', href: '/audit' }
   ];
 
   $effect(() => {

@@ -1,4 +1,4 @@
-import { id, json, moment, none, row, text } from '../columns';
+import { id, ids, json, moment, none, row, text } from '../columns';
 
 export const command = row({
   id,
@@ -8,5 +8,7 @@ export const command = row({
   at: moment,
   received_at: moment,
   body: json,
-  answer: none(json)
+  answer: none(json),
+  // Files from before it was kept have none.
+  machines: ids.default([])
 });

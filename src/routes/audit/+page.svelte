@@ -1,0 +1,75 @@
+<!-- Who wrote what, and when: every command as it was carried out. -->
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { kindWords } from '$lib/core/command/words';
+  import { momentWords } from '$lib/ui/access/moment-words';
+
+  let { data } = $props();
+  const zone = $derived(data.team?.timeZone ?? 'UTC');
+  const MINUTES = 60_000;
+  /** It waited on a device, or its clock was off: both moments are said. */
+  const apart = (a: Date, b: Date) => Math.abs(a.getTime() - b.getTime()) > 2 * MINUTES;
+  const query = (more: Record<string, string | null>) =>
+    `?${new URLSearchParams(
+      Object.entries({ machine: data.machineId, person: data.personId, ...more }).filter(
+        (e): e is [string, string] => e[1] !== null && e[1] !== ''
+      )
+    )}`;
+  const pick = (name: string) => (e: Event) =>
+    void goto(query({ [name]: (e.currentTarget as HTMLSelectElement).value }), { keepFocus: true });
+</script>
+
+<svelte:head><title>Who wrote what · Hour Trail</title></svelte:head>
+<h1>Who wrote what</h1>
+<p class="quiet max-w-2xl">
+  Every command as it was carried out, the latest first. Nothing of it is ever changed: a correction is one
+  more.
+</p>
+<div class="mt-3 flex flex-wrap gap-4">
+  <label
+    >Machine <select class="cell" value={data.machineId ?? ''} onchange={pick('machine')}
+      ><option value="">all</option>{#each data.machines as m (m.id)}<option value={m.id}
+          >{m.plate} {m.name}</option
+        >{/each}</select
+    ></label
+  >
+  <label
+    >By <select class="cell" value={data.personId ?? ''} onchange={pick('person')}
+      ><option value="">all</option>{#each data.people as p (p.id)}<option value={p.id}>{p.name}</option
+        >{/each}</select
+    ></label
+  >
+</div>
+{#if data.rows.length === 0}<p class="mt-4">Nothing was written.</p>
+{:else}
+  <table class="sheet-table stacked mt-3">
+    <thead><tr><th>When</th><th>What</th><th>On</th><th>By</th><th>As it was sent</th></tr></thead>
+    <tbody>
+      {#each data.rows as r (r.seq)}<tr>
+          <td class="whitespace-nowrap"
+            >{momentWords(r.at, data.today, zone)}{#if apart(r.at, r.receivedAt)}<span
+                class="quiet block text-sm">came {momentWords(r.receivedAt, data.today, zone)}</span
+              >{/if}</td
+          >
+          <td>{kindWords(r.kind)}</td>
+          <td data-label="on"
+            >{r.machines.slice(0, 6).join(', ')}{r.machines.length > 6
+              ? ` and ${r.machines.length - 6} more`
+              : ''}</td
+          >
+          <td data-label="by">{r.by}</td>
+          <td
+            ><details>
+              <summary class="quiet text-sm">show</summary>
+              <code class="block text-xs break-all whitespace-pre-wrap"
+                >{JSON.stringify(r.body, null, 1)}</code
+              >
+            </details></td
+          >
+        </tr>{/each}
+    </tbody>
+  </table>
+  {#if data.older !== null}<p class="mt-3">
+      <a class="link" href={query({ before: String(data.older) })}>Older</a>
+    </p>{/if}
+{/if}
