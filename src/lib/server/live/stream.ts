@@ -21,8 +21,11 @@ function endAll(): void {
   ending = true;
   for (const end of open) end();
 }
-process.on('SIGTERM', endAll);
-process.on('SIGINT', endAll);
+// While it is worked on, a listener of ours would keep Ctrl-C from ending it.
+if (process.env.NODE_ENV === 'production') {
+  process.on('SIGTERM', endAll);
+  process.on('SIGINT', endAll);
+}
 
 /** Which transactions a query sees now: the same again, and nothing was written in between. It holds for every process. */
 export async function cursorOf(sql: Sql): Promise<string> {

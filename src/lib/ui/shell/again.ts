@@ -16,6 +16,8 @@ export async function readAgain(what?: `app:${string}`): Promise<void> {
 
 /** While something of one's own is on its way it is asked so often whether it has gone, ms. */
 const WAIT = 300;
+/** Where others write all the time the page is read anew at most so often, ms: soon enough to see, and no load to speak of. */
+const AT_MOST_EVERY = 700;
 
 /**
  * Reads the page anew whenever somebody wrote something that it may show: where it is seen, and nothing of one's own is on its way.
@@ -29,17 +31,20 @@ export function lookAgain(
   let stale = false;
   let reading = false;
   let timer: ReturnType<typeof setTimeout> | undefined;
+  let last = -Infinity;
   async function look() {
     clearTimeout(timer);
     if (!stale || reading || document.visibilityState === 'hidden') return;
-    if (busy()) {
-      timer = setTimeout(() => void look(), WAIT);
+    const early = last + AT_MOST_EVERY - performance.now();
+    if (early > 0 || busy()) {
+      timer = setTimeout(() => void look(), Math.max(early, WAIT));
       return;
     }
     stale = false;
     reading = true;
     await readAgain(what).catch(() => {});
     reading = false;
+    last = performance.now();
     void look();
   }
   const seen = () => void look();
