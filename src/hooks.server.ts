@@ -62,7 +62,9 @@ function seal(event: RequestEvent, response: Response): Response {
   if (event.route.id === '/health') response.headers.set('Cross-Origin-Resource-Policy', 'cross-origin');
   // What a book says is for who asked, and for now. What names its own keeping (photos, which never change) keeps it.
   if (!response.headers.has('cache-control')) response.headers.set('Cache-Control', 'no-store');
-  if (event.url.protocol === 'https:') response.headers.set('Strict-Transport-Security', 'max-age=31536000');
+  // In the tent the page that comes before has no TLS, under the same name.
+  if (PROXIED && event.url.protocol === 'https:')
+    response.headers.set('Strict-Transport-Security', 'max-age=31536000');
   return response;
 }
 
