@@ -9,6 +9,8 @@ import { teamOfItsOwn } from './team';
 /** The built app as a test sees it: where it is, and the rows of the test's own team. */
 export interface App {
   url: string;
+  /** Of a server of one's own: its database. */
+  databaseUrl: string;
   sql: Sql;
   /** The team to look at; null: whatever the app shows somebody who comes new. */
   teamId: string | null;
@@ -34,6 +36,7 @@ async function withTeam(use: (app: App) => Promise<void>): Promise<void> {
     Promise.reject(new Error('This server is everybody’s: say `test.use({ alone: true })`.'));
   await use({
     url: url!,
+    databaseUrl: databaseUrl!,
     sql: team.sql,
     teamId: team.id,
     machineId: machineIn(team.sql),
@@ -51,6 +54,7 @@ async function alone(template: string, use: (app: App) => Promise<void>): Promis
   const server = await Server.on(database.url);
   await use({
     url: server.url,
+    databaseUrl: database.url,
     sql,
     teamId: null,
     machineId: machineIn(sql),

@@ -79,9 +79,9 @@ it('a line whose database connection was lost tells everything once it is back',
   expect(await heard).toEqual({ kinds: [], places: [], all: true });
 });
 
-it('the cursor changes where something was written, and nowhere else', async () => {
+it('the cursor is another once something was written', async () => {
+  // Of the whole server: other tests write to theirs, so that nothing can be said of when it stays.
   const before = await cursorOf(book.sql);
-  expect(await cursorOf(other)).toBe(before);
   await book.sql`update team set name = name where id = ${book.team.id}`;
-  expect(await cursorOf(book.sql)).not.toBe(before);
+  expect(await cursorOf(other)).not.toBe(before);
 });

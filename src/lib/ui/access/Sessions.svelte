@@ -34,7 +34,7 @@
   {#each sessions as s (s.id)}
     <li class="rule-b flex flex-wrap items-baseline justify-between gap-x-4 py-2">
       <span
-        >{#if named}<b>{s.person}</b>{', '}{/if}{s.device ?? 'a browser that is not trusted'}
+        >{#if named}<b class="mr-1">{s.person},</b>{/if}{s.device ?? 'a browser that is not trusted'}
         <span class="quiet text-sm">by {s.how}, seen {momentWords(s.seenAt, today, timeZone)}</span></span
       >
       {#if s.here}<span class="quiet">here</span>{:else}<button
