@@ -31,11 +31,7 @@ beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'hour-trail-backup-'));
   chmodSync(folder, 0o755);
   book = await openBook();
-  const { host, port, database, user, pass } = book.sql.options as unknown as Record<
-    string,
-    string[] & string
-  >;
-  url = `postgres://${user}:${pass}@${host![0]}:${port![0]}/${database}`;
+  url = book.url;
   // A photo, and letters beyond Latin.
   await book.sql`update machine set name = 'Řehoř 例' where id = ${book.machineId}`;
   const made = await backUp(url, join(folder, 'backups'), new Date('2026-11-29T02:30:00Z'));

@@ -39,7 +39,6 @@ export function everyBody(pit: Pit): Record<Exclude<Kind, 'team.found'>, Record<
     'invitation.withdraw': { invitationId: id() },
     'session.end': { sessionId: id() },
     'device.end': { deviceId: id() },
-    'device.name': { deviceId: id(), name: 'Tablet' },
     'rule.set': { id: id(), key: 'anchoring', value: 'from due', word: '' },
     'machine.add': {
       id: id(),

@@ -26,20 +26,12 @@ describe('places', () => {
     expect(placeOf('/somewhere/new').to).toEqual(['chief mechanic', 'mechanic']);
     const open = (role: 'rider' | 'owner' | 'screen') =>
       all.filter((r) => placeOf(r).to !== 'anyone' && mayOpen(role, r) !== false).sort();
-    expect(open('screen')).toEqual([
-      '/api/commands',
-      '/api/live',
-      '/api/v1/commands',
-      '/api/v1/team',
-      '/board',
-      '/you'
-    ]);
+    expect(open('screen')).toEqual(['/api/commands', '/api/live', '/api/v1/commands', '/board', '/you']);
     expect(open('owner')).toEqual([
       '/api/commands',
       '/api/live',
       '/api/photos/[id=id]',
       '/api/v1/commands',
-      '/api/v1/team',
       '/machines/[id=id]/owner',
       '/machines/[id=id]/owner.pdf',
       '/own',
@@ -54,7 +46,6 @@ describe('places', () => {
       '/api/photos',
       '/api/photos/[id=id]',
       '/api/v1/commands',
-      '/api/v1/team',
       '/board',
       '/board.pdf',
       '/own',

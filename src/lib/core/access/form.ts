@@ -76,7 +76,6 @@ export type InvitationInput = z.output<typeof invitationSchema>;
 export const invitationWithdrawSchema = z.object({ invitationId: id });
 export const sessionEndSchema = z.object({ sessionId: id });
 export const deviceEndSchema = z.object({ deviceId: id });
-export const deviceNameSchema = z.object({ deviceId: id, name: name('what you call it', 60) });
 export const roleSchema = z.object({
   personId: id,
   role: z.enum(ROLES, { error: 'Pick what they do.' })

@@ -35,7 +35,6 @@ export const PLACES: Readonly<Record<string, Place>> = {
   '/api/commands': of(EVERYONE),
   '/api/live': of(EVERYONE),
   '/api/v1/commands': of(EVERYONE),
-  '/api/v1/team': of(EVERYONE),
   // By an id that nobody guesses; of the same team always.
   '/api/photos/[id=id]': of([...RIDERS, 'owner']),
   '/api/photos': of(RIDERS),

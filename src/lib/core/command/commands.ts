@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import {
   deviceEndSchema,
-  deviceNameSchema,
   invitationSchema,
   invitationWithdrawSchema,
   roleSchema,
@@ -97,7 +96,6 @@ export const COMMANDS = {
   'invitation.withdraw': invitationWithdrawSchema,
   'session.end': sessionEndSchema,
   'device.end': deviceEndSchema,
-  'device.name': deviceNameSchema,
   'rule.set': ruleSchema,
 
   'machine.add': machineSchema,

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { addDays, dayOf } from './day';
-import { momentOn, startOf } from './moment';
+import { momentOn, startOf, showMoment, timeOfDay } from './moment';
 
 const NOW = new Date('2026-11-10T03:30:00Z');
 
@@ -37,4 +37,12 @@ it('knows no day that is none', () => {
 it('begins a day at midnight there', () => {
   expect(startOf('2026-07-01', 'Europe/London').toISOString()).toBe('2026-06-30T23:00:00.000Z');
   expect(startOf('2026-11-09', 'America/Chicago').toISOString()).toBe('2026-11-09T06:00:00.000Z');
+});
+
+it('a moment is said by its time today, with its day otherwise, as the clock of the place has it', () => {
+  // 23:30 in London in summer is 22:30 UTC: still that day there, the next one in Helsinki.
+  const at = new Date('2026-06-12T22:30:00Z');
+  expect(showMoment(at, '2026-06-12', 'Europe/London')).toBe('23:30');
+  expect(showMoment(at, '2026-06-12', 'Europe/Helsinki')).toBe('13 Jun, 01:30');
+  expect(timeOfDay(at, 'UTC')).toBe('22:30');
 });

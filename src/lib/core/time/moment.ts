@@ -1,5 +1,5 @@
 import { TZDate } from '@date-fns/tz';
-import { dayOf, type Day } from './day';
+import { dayOf, showDay, type Day } from './day';
 
 /** On a day gone by, nobody remembers the hour: the evening, when what was ridden is written down. */
 const EVENING = 18;
@@ -21,4 +21,15 @@ export function momentOn(day: Day, timeZone: string, now: Date): Date {
 export function startOf(day: Day, timeZone: string): Date {
   const [year, month, date] = day.split('-').map(Number);
   return new Date(new TZDate(year!, month! - 1, date!, timeZone).getTime());
+}
+
+/** The time of day of a moment, there. */
+export const timeOfDay = (at: Date, timeZone: string): string =>
+  at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', timeZone });
+
+/** A moment as one says it to somebody: the time of a day today, else the day with it. */
+export function showMoment(at: Date, today: Day, timeZone: string): string {
+  const day = dayOf(at, timeZone);
+  const time = timeOfDay(at, timeZone);
+  return day === today ? time : `${showDay(day, today)}, ${time}`;
 }

@@ -90,11 +90,3 @@ export async function endDevice(
   await tx`update device set ended_at = coalesce(ended_at, ${now}) where team_id = ${team.id} and id = ${deviceId}`;
   await tx`delete from device_pin where team_id = ${team.id} and device_id = ${deviceId}`;
 }
-export async function nameDevice(
-  { tx, team }: Write,
-  { deviceId, name }: { deviceId: string; name: string }
-): Promise<void> {
-  const [is] = await tx`
-    update device set name = ${name} where team_id = ${team.id} and id = ${deviceId} and ended_at is null returning id`;
-  if (!is) refuse('', 'That device is not of this team.');
-}

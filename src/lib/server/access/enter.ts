@@ -45,19 +45,24 @@ export async function enterByPassphrase(
     return refuse('passphrase', WRONG);
   }
   const right: (typeof rows)[number][] = [];
+  const counted: (typeof rows)[number][] = [];
   let locked = 0;
   for (const row of rows) {
     const wait = await countTry(sql, row.team_id, row.person_id, now);
     if (wait > 0) locked = Math.max(locked, wait);
-    else if (await isSecret(row.passphrase, input.passphrase)) right.push(row);
+    else {
+      counted.push(row);
+      if (await isSecret(row.passphrase, input.passphrase)) right.push(row);
+    }
   }
+  // Whoever knew one of them guessed at none: they tried their own on somebody who happens to be called the same.
+  if (right.length > 0)
+    for (const row of counted) await uncountTry(sql, row.team_id, row.person_id, right.includes(row));
   if (right.length > 1)
     return refuse('team', 'Two teams here have somebody of that name. Which is it?', { askTeam: true });
   const [row] = right;
   if (!row) return locked > 0 ? refuse('passphrase', waitWords(locked)) : refuse('passphrase', WRONG);
   return sql.begin(async (tx) => {
-    await tx`
-      update sign_in set tries = 0, locked_until = null where team_id = ${row.team_id} and person_id = ${row.person_id}`;
     const known = (await devicesOf(tx, deviceKey)).find((d) => d.teamId === row.team_id);
     const device = known
       ? { id: known.id, key: deviceKey! }
@@ -97,6 +102,13 @@ async function countTry(sql: Sql, teamId: string, personId: string, now: Date): 
     await noteAccess(tx, teamId, wait > 0 ? 'locked' : 'wrong passphrase', { personId });
     return 0;
   });
+}
+
+/** Takes a try back that was none: the right one begins the count anew. What it locked, it locked by itself. */
+async function uncountTry(sql: Sql, teamId: string, personId: string, right: boolean): Promise<void> {
+  await sql`
+    update sign_in set tries = case when ${right} then 0 else greatest(tries - 1, 0) end, locked_until = null
+    where team_id = ${teamId} and person_id = ${personId}`;
 }
 
 /** In by PIN, on a device that is trusted. @throws Refusal at the PIN */

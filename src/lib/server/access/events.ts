@@ -26,13 +26,12 @@ export async function noteAccess(
 export interface AccessEvent {
   at: Date;
   what: AccessWhat;
-  person: string | null;
   device: string | null;
 }
-/** The latest of a team's, or of one person's. */
-export async function listAccess(sql: Db, teamId: string, personId: string | null): Promise<AccessEvent[]> {
+/** The latest of one person’s. */
+export async function listAccess(sql: Db, teamId: string, personId: string): Promise<AccessEvent[]> {
   return (await sql`
-    select e.at, e.what, p.name as person, d.name as device from access_event e
-    left join person p on p.team_id = e.team_id and p.id = e.person_id left join device d on d.team_id = e.team_id and d.id = e.device_id
-    where e.team_id = ${teamId} ${personId === null ? sql`` : sql`and e.person_id = ${personId}`} order by e.id desc limit 50`) as unknown as AccessEvent[];
+    select e.at, e.what, d.name as device from access_event e
+    left join device d on d.team_id = e.team_id and d.id = e.device_id
+    where e.team_id = ${teamId} and e.person_id = ${personId} order by e.id desc limit 50`) as unknown as AccessEvent[];
 }

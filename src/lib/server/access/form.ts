@@ -6,8 +6,9 @@ import { readFields } from '../body';
 import { refusalOf } from '../problems';
 import { countTries } from './limits';
 
-/** What a page shows again of a form with secrets: everything but those. */
+/** What a page shows again of a form with secrets: everything but those, and which of its forms it was. */
 export interface NotIn {
+  of: string;
   errors: Record<string, string>;
   typed: Record<string, string>;
   more: Record<string, unknown>;
@@ -25,10 +26,11 @@ export async function takeForm<S extends z.ZodType, R>(
   run: (input: z.output<S>) => Promise<R>
 ): Promise<{ done: R } | ActionFailure<NotIn>> {
   await countTries(event);
+  const of = [...event.url.searchParams.keys()].find((k) => k.startsWith('/'))?.slice(1) ?? '';
   const fields = await readFields(event.request);
   const typed = Object.fromEntries(Object.entries(fields).filter(([name]) => !SECRETS.has(name)));
   const no = (errors: Record<string, string>, more: Record<string, unknown> = {}) =>
-    fail(422, { errors, typed, more });
+    fail(422, { of, errors, typed, more });
   const odd = unkeepable(fields);
   if (Object.keys(odd).length > 0) return no(odd);
   const parsed = schema.safeParse(fields);

@@ -32,12 +32,11 @@ export async function foundWithPassphrase(
   sql: Sql,
   { passphrase, ...input }: z.output<typeof founderSchema>
 ): Promise<string> {
-  const weak = weakness(passphrase, [input.you, input.name]);
   const { id, personId, name, timeZone, you } = input;
   const body = { id, name, timeZone, you: { id: personId, name: you, role: 'chief mechanic' } };
   const at = new Date().toISOString();
   const command = { id: formId('team.found', body), kind: 'team.found' as const, at, body, after: null };
-  // Everything that is wrong is said at once.
+  const weak = weakness(passphrase, [you, name]);
   if (weak) refuse('passphrase', weak);
   const { outcome } = await foundByCommand(sql, command, 'a page');
   if (!outcome.ok) throw new Refusal(outcome.errors, outcome.more);

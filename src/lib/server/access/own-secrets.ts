@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import type { ownPassphraseSchema, ownPinSchema } from '../../core/access/form';
+import { OLD_FOR } from '../../core/access/waits';
 import type { Team } from '../../core/team/team';
 import type { Db, Sql } from '../db';
 import { refuse } from '../refusal';
@@ -47,14 +48,15 @@ export async function pinHere(
   personId: string,
   sessionId: string,
   input: z.output<typeof ownPinSchema>,
-  deviceKey: string | undefined
+  deviceKey: string | undefined,
+  now: Date
 ): Promise<{ session: string; device: string }> {
   return sql.begin(async (tx) => {
     const device = await trustDevice(tx, teamId, personId, input.device, deviceKey);
     await setPin(tx, teamId, device, personId, input.pin);
     const session = newKey();
     await tx`
-      update session set device_id = ${device.id}, old_hash = hash, old_until = now() + interval '1 minute', hash = ${keyHash(session)}, next_hash = null, next_at = null
+      update session set device_id = ${device.id}, old_hash = hash, old_until = ${new Date(now.getTime() + OLD_FOR)}, hash = ${keyHash(session)}, next_hash = null, next_at = null
       where team_id = ${teamId} and id = ${sessionId}`;
     return { session, device: device.key };
   });

@@ -1,4 +1,4 @@
-import { OLD_FOR, sessionStands } from '../../core/access/waits';
+import { LASTS, OLD_FOR, sessionStands } from '../../core/access/waits';
 import type { Role, Team } from '../../core/team/team';
 import type { Db, Sql } from '../db';
 import { refuse } from '../refusal';
@@ -129,13 +129,27 @@ export interface SessionRow {
   seenAt: Date;
 }
 /** Sessions in force, of the whole team or of one person. */
-export async function listSessions(sql: Db, teamId: string, personId: string | null): Promise<SessionRow[]> {
-  return (await sql`
-    select s.id, s.person_id as "personId", p.name as person, s.device_id as "deviceId", d.name as device, s.how, s.begun_at as "begunAt", s.seen_at as "seenAt"
+export async function listSessions(
+  sql: Db,
+  teamId: string,
+  personId: string | null,
+  now: Date
+): Promise<SessionRow[]> {
+  const rows = await sql`
+    select s.id, s.person_id as "personId", p.name as person, s.device_id as "deviceId", d.name as device, s.how, s.begun_at as "begunAt", s.seen_at as "seenAt", s.renewed_at as "renewedAt"
     from session s join person p on p.team_id = s.team_id and p.id = s.person_id left join device d on d.team_id = s.team_id and d.id = s.device_id
     where s.team_id = ${teamId} ${personId === null ? sql`` : sql`and s.person_id = ${personId}`} and s.ended_at is null and d.ended_at is null and p.left_at is null
-      and s.seen_at > now() - case when s.device_id is null then interval '12 hours' else interval '30 days' end
-    order by s.seen_at desc limit 200`) as unknown as SessionRow[];
+      and s.seen_at > ${new Date(now.getTime() - LASTS.trusted.idle)}
+    order by s.seen_at desc limit 200`;
+  return rows.flatMap(({ renewedAt, ...s }) => {
+    const times = {
+      begunAt: s.begunAt.getTime(),
+      seenAt: s.seenAt.getTime(),
+      renewedAt: renewedAt.getTime()
+    };
+    const stands = sessionStands({ trusted: s.deviceId !== null, ...times, nextAt: null }, now.getTime());
+    return stands === 'over' ? [] : [s as SessionRow];
+  });
 }
 
 /** Ends a session from elsewhere: one's own, or anybody's as chief mechanic. */

@@ -66,8 +66,7 @@ beforeAll(async () => {
     engines.push(engine);
     tasks.push(oil);
   }
-  const { host, port, database, user, pass } = book.sql.options as unknown as Record<string, string>;
-  sql = connect(`postgres://${user}:${pass as string}@${host![0]}:${port![0]}/${database}`, 20);
+  sql = connect(book.url, 20);
   from = { team: book.team, person: { id: book.personId, role: 'chief mechanic' }, device: 'a race' };
 });
 afterAll(async () => {

@@ -2,7 +2,7 @@ import type { Answer, Input, Kind } from '../../core/command/commands';
 import { CREW } from '../../core/access/places';
 import { ROLES, type Role } from '../../core/team/team';
 import type { Scope } from '../book/hold';
-import { endDevice, nameDevice } from '../access/devices';
+import { endDevice } from '../access/devices';
 import { keepInvitation, withdrawInvitation } from '../access/invitations';
 import { endSession } from '../access/sessions';
 import { keepToken, withdrawToken } from '../api/tokens';
@@ -78,8 +78,6 @@ const chief: readonly Role[] = ['chief mechanic'];
 const crew = CREW;
 /** Riders: about machines that they ride; what a write touches says which. */
 const riders: readonly Role[] = [...CREW, 'rider'];
-/** What is one’s own, whatever one does in the team. A screen only shows. */
-const anyone: readonly Role[] = [...riders, 'owner'];
 /** Keeps the type between `handle` and `answer`. */
 const entry = <K extends Kind, R>(h: Handler<K, R>): Entry<K> => h as unknown as Entry<K>;
 
@@ -109,7 +107,6 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
   // One's own, or anybody's as chief mechanic.
   'session.end': entry({ role: ROLES, scope: null, handle: endSession }),
   'device.end': entry({ role: ROLES, scope: null, handle: endDevice }),
-  'device.name': entry({ role: crew, scope: null, handle: nameDevice }),
   'rule.set': entry({
     role: chief,
     scope: (r) => (SCHEDULES.includes(r.key) ? { whole: true } : null),
@@ -143,8 +140,8 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
   'event.plan': entry({ role: crew, scope: null, handle: addEvent }),
   'event.call-off': entry({ role: crew, scope: null, handle: callOff }),
 
-  'token.keep': entry({ role: anyone, scope: null, handle: keepToken }),
-  'token.withdraw': entry({ role: anyone, scope: null, handle: withdrawToken }),
+  'token.keep': entry({ role: crew, scope: null, handle: keepToken }),
+  'token.withdraw': entry({ role: crew, scope: null, handle: withdrawToken }),
 
   'calendar.keep': entry({ role: crew, scope: null, handle: keepFeed }),
   'calendar.withdraw': entry({ role: crew, scope: null, handle: withdrawFeed }),

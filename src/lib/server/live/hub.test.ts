@@ -10,11 +10,7 @@ let book: Book;
 let other: Sql;
 beforeAll(async () => {
   book = await openBook();
-  const { host, port, database, user, pass } = book.sql.options as unknown as Record<
-    string,
-    string[] & string
-  >;
-  other = connect(`postgres://${user}:${pass}@${host![0]}:${port![0]}/${database}`, 2);
+  other = connect(book.url, 2);
 });
 afterAll(async () => {
   await other.end();

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { timeOfDay } from '$lib/core/time/moment';
   import PaperLinks from '$lib/ui/paper/PaperLinks.svelte';
   import { LIST_WORDS } from '$lib/core/round/check';
   import { dayOf, showDay } from '$lib/core/time/day';
@@ -9,9 +10,7 @@
   const who = $derived(data.people.find((p) => p.id === data.personId)?.name ?? '');
   const at = $derived(sheet.round?.doneAt ?? sheet.round?.begunAt ?? null);
   const day = $derived(at && showDay(dayOf(at, data.timeZone), data.today));
-  const time = $derived(
-    at && new Intl.DateTimeFormat('en-GB', { timeStyle: 'short', timeZone: data.timeZone }).format(at)
-  );
+  const time = $derived(at && timeOfDay(at, data.timeZone));
   const when = $derived(
     sheet.round ? `${sheet.round.doneAt ? 'done' : 'begun'} ${day} ${time} by ${sheet.round.by}` : ''
   );
