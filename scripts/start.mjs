@@ -111,7 +111,10 @@ async function raiseTent({ addresses: asked, port }, joinPort) {
     throw new Plain('This machine is in no network that phones could be in too. Join one, then start again.');
   const folder = join(dataFolder(), 'tls');
   const names = tentNames();
-  for (const address of addresses) await portFree(address, port, 15, 'TLS_PORT');
+  for (const address of addresses) {
+    await portFree(address, port, 15, 'TLS_PORT');
+    await portFree(address, joinPort);
+  }
   const { fingerprint } = await certificates(folder, [...addresses, ...names, 'localhost', '127.0.0.1']);
   const [first] = addresses;
   return {

@@ -7,10 +7,10 @@ import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = async ({ locals }) => {
   const { team, teamAssumed, theme, units, person, session } = locals;
-  // A rider writes as themselves; who else is of the team is the crew's to know.
+  // A rider writes as themselves; who else is of the team is the crew's to know. In the demo anybody is picked from the list.
   const people: Person[] = !team
     ? []
-    : !person || isCrew(person.role)
+    : !person || session === null || isCrew(person.role)
       ? await listPeople(db(), team.id)
       : [{ id: person.id, name: person.name ?? '', role: person.role }];
   return {

@@ -17,7 +17,8 @@ export interface App {
   machineId: (plate: string) => Promise<string>;
   /** Kills the server, and starts it again: only where the test has one of its own. */
   stop: () => Promise<void>;
-  start: () => Promise<void>;
+  /** @param more of its surroundings, from then on */
+  start: (more?: Record<string, string>) => Promise<void>;
 }
 
 /** Who works in the tests, where nothing else is said. He may do whatever there is. */
@@ -59,7 +60,7 @@ async function alone(template: string, use: (app: App) => Promise<void>): Promis
     teamId: null,
     machineId: machineIn(sql),
     stop: () => server.stop(),
-    start: () => server.start()
+    start: (more) => server.start(more)
   });
   await server.stop();
   await sql.end();

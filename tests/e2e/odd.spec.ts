@@ -28,6 +28,18 @@ test('a reading below the last is questioned; a replaced meter settles it', asyn
 test.describe('the demo, where nobody signs in', () => {
   test.use({ alone: true });
 
+  test('whoever is picked sees what they may, and somebody else can be picked again', async ({ page }) => {
+    await open(page, '/');
+    await page.getByLabel('Working').selectOption({ label: 'Ines Varrow' });
+    await expect(page).toHaveURL(/\/own$/);
+    await expect(page.getByRole('heading', { name: 'Your machines' })).toBeVisible();
+    await expect(page.getByRole('region', { name: '12 Fell 250' })).toContainText('not ready');
+    await page.getByLabel('Working').selectOption({ label: 'Maud Tarrick' });
+    await expect(page.getByRole('link', { name: 'Stores' })).toBeVisible();
+    await page.getByRole('link', { name: 'Stores' }).click();
+    await expect(page.getByRole('heading', { name: 'Stores' })).toBeVisible();
+  });
+
   test('nobody is written down as nobody: it asks who is working, and keeps what was typed', async ({
     page,
     app

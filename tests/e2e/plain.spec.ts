@@ -40,4 +40,34 @@ test.describe('a page whose scripts do not run', () => {
       { kind: 'rule.set', device: 'a page without scripts' }
     ]);
   });
+
+  test('in by passphrase on a device that is trusted, a PIN is set, and in by it again', async ({ page }) => {
+    await page.goto('/');
+    await page.getByLabel('Team or workshop').fill('Plain Workshop');
+    await page.getByLabel('Your name').fill('Wren Oddie');
+    await page.getByLabel('A passphrase').fill('moss kettle quiet ferry');
+    await page.getByRole('button', { name: 'Begin with an empty book' }).click();
+    await page.goto('/you');
+    await page.getByLabel('A PIN for this device').fill('2580');
+    await page.getByRole('button', { name: 'Set the PIN' }).click();
+    await expect(page.getByText('The PIN is set.')).toBeVisible();
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await page.getByRole('link', { name: 'Wren Oddie' }).click();
+    await page.getByLabel('PIN', { exact: true }).fill('1470');
+    await page.getByRole('button', { name: 'Go on' }).click();
+    await expect(page.getByText('Wrong. 4 tries left.')).toBeVisible();
+    await page.getByLabel('PIN', { exact: true }).fill('2580');
+    await page.getByRole('button', { name: 'Go on' }).click();
+    await expect(page.getByRole('heading', { name: 'Plain Workshop' })).toBeVisible();
+    await page.goto('/you');
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await page.getByRole('link', { name: 'Somebody else, by passphrase' }).click();
+    await page.getByLabel('Name').fill('Wren Oddie');
+    await page.getByLabel('Passphrase', { exact: true }).fill('wrong one entirely');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByText('No such name with that passphrase.')).toBeVisible();
+    await page.getByLabel('Passphrase', { exact: true }).fill('moss kettle quiet ferry');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByRole('heading', { name: 'Plain Workshop' })).toBeVisible();
+  });
 });

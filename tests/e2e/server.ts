@@ -15,7 +15,7 @@ export class Server {
   private constructor(
     readonly url: string,
     readonly databaseUrl: string,
-    readonly more: Record<string, string>
+    private more: Record<string, string>
   ) {}
   /** @param more of its surroundings, besides what every start sets */
   static async on(databaseUrl: string, more: Record<string, string> = {}): Promise<Server> {
@@ -24,7 +24,8 @@ export class Server {
     return server;
   }
 
-  async start(): Promise<void> {
+  async start(more: Record<string, string> = {}): Promise<void> {
+    this.more = { ...this.more, ...more };
     const { port } = new URL(this.url);
     this.#process = spawn(process.execPath, ['scripts/app.mjs'], {
       env: {

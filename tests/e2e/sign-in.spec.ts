@@ -1,5 +1,9 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { expect, open, ready, test, TEMPLATE, type App } from './app';
+import { signedIn } from './sign-in';
 
 const WORDS = 'moss kettle quiet ferry';
 
@@ -130,7 +134,7 @@ test.describe('a team of its own', () => {
     await expect(page.getByText('None yet.')).toBeVisible();
     await phone.goto('/own');
     await expect(phone).toHaveURL(/\/sign-in/);
-    await expect(phone.getByRole('button', { name: 'Ines Varrow' })).toHaveCount(0);
+    await expect(phone.getByRole('link', { name: 'Ines Varrow' })).toHaveCount(0);
     await phone.context().close();
   });
 
@@ -216,7 +220,7 @@ test.describe('a team of its own', () => {
     await page.goto('/stores');
     await expect(page).toHaveURL(/\/sign-in\?to=%2Fstores/);
     await ready(page);
-    await page.getByRole('button', { name: 'Bea Thornley' }).click();
+    await page.getByRole('link', { name: 'Bea Thornley' }).click();
     await page.getByLabel('PIN', { exact: true }).fill('1470');
     await page.getByRole('button', { name: 'Go on' }).click();
     await expect(page.getByText('Wrong. 4 tries left.')).toBeVisible();
@@ -247,6 +251,45 @@ test.describe('a team of its own', () => {
   });
 });
 
+test.describe('a server that is gone for a moment', () => {
+  test.use({ template: TEMPLATE });
+
+  test('what was typed to come in stays, and goes through once it is back; the home screen says what is wrong with the backups', async ({
+    page,
+    app
+  }) => {
+    await found(page);
+    await page.goto('/you');
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await expect(page).toHaveURL(/\/sign-in/);
+    await ready(page);
+    await page.getByLabel('Name').fill('Bea Thornley');
+    await page.getByLabel('Passphrase', { exact: true }).fill(WORDS);
+    await app.stop();
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByText('No answer from the server.')).toBeVisible();
+    await expect(page.getByLabel('Passphrase', { exact: true })).toHaveValue(WORDS);
+    const folder = mkdtempSync(join(tmpdir(), 'hour-trail-backups-'));
+    writeFileSync(
+      join(folder, 'status.json'),
+      JSON.stringify({
+        last: new Date().toISOString(),
+        error: 'The disk is full.',
+        tried: new Date().toISOString()
+      })
+    );
+    await app.start({ HOUR_TRAIL_BACKUPS: folder });
+    await page.getByRole('button', { name: 'Sign in' }).dblclick();
+    await expect(page.getByTestId('backup')).toContainText(
+      'The book could not be backed up: The disk is full. The last good one is from today.'
+    );
+    expect(await app.sql`select count(*)::int as n from session where how = 'passphrase'`).toEqual([
+      { n: 1 }
+    ]);
+    rmSync(folder, { recursive: true });
+  });
+});
+
 test('a cookie that anyone can set opens no team', async ({ browser, app }) => {
   const context = await browser.newContext({ baseURL: app.url });
   await context.addCookies([
@@ -261,6 +304,17 @@ test('a cookie that anyone can set opens no team', async ({ browser, app }) => {
   const page = await context.newPage();
   await page.goto('/');
   await expect(page).toHaveURL(/\/sign-in/);
-  expect((await page.request.get('/api/machines')).status()).toBe(401);
+  const shut = await page.request.get('/api/machines');
+  expect(shut.status()).toBe(401);
+  await context.clearCookies();
+  await context.addCookies([{ ...(await signedIn(app.sql, 'Maud Tarrick')), url: app.url }]);
+  const { headers } = await page.request.get('/').then((r) => ({ headers: r.headers() }));
+  expect(headers).toMatchObject({
+    'cache-control': 'no-store',
+    'x-content-type-options': 'nosniff',
+    'cross-origin-opener-policy': 'same-origin',
+    'cross-origin-resource-policy': 'same-origin'
+  });
+  expect(headers['content-security-policy']).toContain("frame-ancestors 'none'");
   await context.close();
 });

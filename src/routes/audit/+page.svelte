@@ -2,7 +2,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { kindWords } from '$lib/core/command/words';
-  import { momentWords } from '$lib/ui/access/moment-words';
+  import { showMoment } from '$lib/core/time/moment';
 
   let { data } = $props();
   const zone = $derived(data.team?.timeZone ?? 'UTC');
@@ -47,8 +47,8 @@
     <tbody>
       {#each data.rows as r (r.seq)}<tr>
           <td class="whitespace-nowrap"
-            >{momentWords(r.at, data.today, zone)}{#if apart(r.at, r.receivedAt)}<span
-                class="quiet block text-sm">came {momentWords(r.receivedAt, data.today, zone)}</span
+            >{showMoment(r.at, data.today, zone)}{#if apart(r.at, r.receivedAt)}<span
+                class="quiet block text-sm">came {showMoment(r.receivedAt, data.today, zone)}</span
               >{/if}</td
           >
           <td>{kindWords(r.kind)}</td>

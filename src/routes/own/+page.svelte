@@ -23,18 +23,17 @@
       <span class="figure text-3xl font-bold"
         >{m.total === null ? 'hours not known' : `${showHours(m.total)} h`}</span
       >
-      {#if m.board}<span
+      {#if m.readiness}<span
           class="figure text-2xl font-bold"
-          class:yes={m.board.readiness.ready}
-          class:no={!m.board.readiness.ready}
-          ><span aria-hidden="true">{m.board.readiness.ready ? '●' : '✕'}</span>
-          {m.board.readiness.ready ? 'ready' : 'not ready'}</span
+          class:yes={m.readiness.ready}
+          class:no={!m.readiness.ready}
+          ><span aria-hidden="true">{m.readiness.ready ? '●' : '✕'}</span>
+          {m.readiness.ready ? 'ready' : 'not ready'}</span
         >{/if}
     </div>
-    {#if m.board && m.board.readiness.reasons.length > 0}
+    {#if m.readiness && m.readiness.reasons.length > 0}
       <ul class="mt-2">
-        {#each m.board.readiness.reasons as r, k (k)}<li class:font-bold={r.blocks}>{r.words}</li>{/each}
-        {#if m.board.more > 0}<li class="quiet text-sm">and {m.board.more} more</li>{/if}
+        {#each m.readiness.reasons as r, k (k)}<li class:font-bold={r.blocks}>{r.words}</li>{/each}
       </ul>
     {/if}
     {#if m.rides}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { momentWords } from '$lib/ui/access/moment-words';
+  import { showMoment } from '$lib/core/time/moment';
   let { data } = $props();
   const a = $derived(data.about);
   const zone = $derived(data.team?.timeZone ?? 'UTC');
@@ -10,7 +10,7 @@
     ['Schema', a.schema],
     ['Node.js', a.node],
     ['PostgreSQL', a.postgres],
-    ['Running since', momentWords(a.upSince, data.today, zone)],
+    ['Running since', showMoment(a.upSince, data.today, zone)],
     ['Load', `${a.load.toFixed(1)} on ${a.cores === 1 ? 'one core' : `${a.cores} cores`}`],
     ['The book takes', mb(a.database)],
     [
@@ -27,7 +27,7 @@
         ? 'this server makes none by itself'
         : a.backup.last === null
           ? 'none yet'
-          : momentWords(new Date(a.backup.last), data.today, zone),
+          : showMoment(new Date(a.backup.last), data.today, zone),
       a.backup?.error != null
     ]
   ]);

@@ -28,7 +28,10 @@ export const load: PageServerLoad = async (event) => {
   return {
     to: url.searchParams.get('to') ?? '',
     /** The team that somebody has just brought in. */
-    team: url.searchParams.get('team'),
+    broughtIn: url.searchParams.get('team'),
+    /** Whose PIN is asked for; whether somebody wants in by name. In the address, so that both work before any script. */
+    who: url.searchParams.get('who'),
+    byName: url.searchParams.get('by') === 'name',
     pinned,
     trusted: devices.length > 0,
     demo: demo !== null,

@@ -15,7 +15,7 @@ export const load: PageServerLoad = async ({ locals, url }) => {
   const chief = team !== null && session !== null && person?.role === 'chief mechanic';
   const [left, sessions, devices, invitations, ways] = await Promise.all([
     team ? listLeft(sql, team.id) : [],
-    chief ? listSessions(sql, team.id, null) : [],
+    chief ? listSessions(sql, team.id, null, new Date()) : [],
     chief ? listDevices(sql, team.id) : [],
     chief ? listInvitations(sql, team.id) : [],
     chief ? waysIn(sql, team.id) : new Map<string, string>()

@@ -6,9 +6,10 @@
   import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';
   import { send } from '$lib/ui/form/send';
+  import Units from '$lib/ui/shell/Units.svelte';
   import Invite from '$lib/ui/access/Invite.svelte';
   import Sessions from '$lib/ui/access/Sessions.svelte';
-  import { momentWords } from '$lib/ui/access/moment-words';
+  import { showMoment } from '$lib/core/time/moment';
 
   let { data, form } = $props();
   let name = $state(untrack(() => form?.typed.name ?? ''));
@@ -19,7 +20,6 @@
   let inviting = $state<{ id: string; name: string } | 'team' | null>(null);
   const zone = $derived(data.team?.timeZone ?? 'UTC');
   const mayChange = $derived(!data.you || data.you.role === 'chief mechanic');
-  const YEAR = 'path=/; max-age=31536000; samesite=lax';
 
   async function add(e: SubmitEvent) {
     e.preventDefault();
@@ -48,10 +48,6 @@
   async function withdraw(invitationId: string) {
     const sent = await send('invitation.withdraw', { invitationId });
     errors = sent.ok ? {} : sent.errors;
-    await invalidateAll();
-  }
-  async function units(e: Event) {
-    document.cookie = `ht_units=${(e.currentTarget as HTMLInputElement).value}; ${YEAR}`;
     await invalidateAll();
   }
 </script>
@@ -142,21 +138,7 @@
   </section>
   <section>
     <h2>This device</h2>
-    <fieldset class="mt-2">
-      <legend class="text-sm">Which unit stands first</legend>
-      <label class="mr-5"
-        ><input type="radio" name="units" value="metric" checked={data.units === 'metric'} onchange={units} /> metric</label
-      >
-      <label
-        ><input
-          type="radio"
-          name="units"
-          value="imperial"
-          checked={data.units === 'imperial'}
-          onchange={units}
-        /> imperial</label
-      >
-    </fieldset>
+    <Units units={data.units} />
     {#if data.chief}
       <h2 class="mt-8">Signed in</h2>
       <Sessions sessions={data.sessions} named today={data.today} timeZone={zone} onended={invalidateAll} />
@@ -167,11 +149,7 @@
             <span
               ><b>{d.name}</b>
               <span class="quiet text-sm"
-                >{d.people.join(', ') || 'nobody by PIN'}; seen {momentWords(
-                  d.seenAt,
-                  data.today,
-                  zone
-                )}</span
+                >{d.people.join(', ') || 'nobody by PIN'}; seen {showMoment(d.seenAt, data.today, zone)}</span
               ></span
             >
             <button
@@ -190,7 +168,7 @@
             <li class="rule-b flex flex-wrap items-baseline justify-between gap-x-4 py-2">
               <span
                 >{i.person ?? 'Whoever has no way in yet'}
-                <span class="quiet text-sm">until {momentWords(i.expiresAt, data.today, zone)}</span></span
+                <span class="quiet text-sm">until {showMoment(i.expiresAt, data.today, zone)}</span></span
               >
               <button type="button" class="link text-sm" onclick={() => withdraw(i.id)}>Withdraw</button>
             </li>

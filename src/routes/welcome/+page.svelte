@@ -2,6 +2,8 @@
   import { onMount, untrack } from 'svelte';
   import { enhance } from '$app/forms';
   import { Button, Input, Select } from '$lib/ui/form/controls';
+  import PassphraseField from '$lib/ui/access/PassphraseField.svelte';
+  import { SecretForm } from '$lib/ui/access/secret-form.svelte';
   import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';
   import TakeTeam from '$lib/ui/exchange/TakeTeam.svelte';
@@ -13,7 +15,7 @@
   let you = $state(typed.you ?? '');
   let zones = $state<string[]>(['UTC']);
   const errors = $derived<Record<string, string>>(form?.errors ?? {});
-  let busy = $state(false);
+  const found = new SecretForm();
   const { team: id, person: personId } = untrack(() => data.freshIds);
 
   onMount(() => {
@@ -38,22 +40,14 @@
         class="mt-3 grid max-w-md gap-3"
         aria-label="Your team"
         novalidate
-        use:enhance={() => {
-          busy = true;
-          return async ({ update, result }) => {
-            // A whole new page: another team means other data everywhere.
-            if (result.type === 'redirect') location.assign(result.location);
-            else await update({ reset: false });
-            busy = false;
-          };
-        }}
+        use:enhance={found.send}
       >
         <input type="hidden" name="id" value={id} />
         <input type="hidden" name="personId" value={personId} />
         <Field label="Team or workshop" error={errors.name}
           >{#snippet children(a)}<Input {...a} name="name" bind:value={name} />{/snippet}</Field
         >
-        <Field label="Your name" error={errors.you ?? errors['you.name']}
+        <Field label="Your name" error={errors.you}
           >{#snippet children(a)}<Input
               {...a}
               name="you"
@@ -61,17 +55,7 @@
               autocomplete="name"
             />{/snippet}</Field
         >
-        <Field
-          label="A passphrase"
-          error={errors.passphrase}
-          hint="ten characters or more; three or four words do well"
-          >{#snippet children(a)}<Input
-              {...a}
-              name="passphrase"
-              type="password"
-              autocomplete="new-password"
-            />{/snippet}</Field
-        >
+        <PassphraseField label="A passphrase" error={errors.passphrase} chosen />
         <Field label="Time zone" error={errors.timeZone} hint="days are days there"
           >{#snippet children(a)}<Select
               {...a}
@@ -81,9 +65,11 @@
               items={zones.map((z) => ({ value: z, name: z }))}
             />{/snippet}</Field
         >
-        <FormError message={errors['']} />
+        <FormError message={errors[''] ?? found.fault} />
         <div>
-          <Button type="submit" color="primary" size="lg" disabled={busy}>Begin with an empty book</Button>
+          <Button type="submit" color="primary" size="lg" disabled={found.busy}
+            >Begin with an empty book</Button
+          >
         </div>
       </form>
       <p class="quiet mt-3 max-w-md text-sm">You are its chief mechanic, and let the others in under Team.</p>

@@ -16,7 +16,7 @@ export const load: PageServerLoad = async ({ locals, cookies, url }) => {
   const sql = db();
   const { device } = readKeys(cookies, url.protocol === 'https:');
   const [sessions, pinned, here, devices, words, events] = await Promise.all([
-    listSessions(sql, team.id, person.id),
+    listSessions(sql, team.id, person.id, new Date()),
     pinnedOn(sql, device),
     devicesOf(sql, device),
     listDevices(sql, team.id),
@@ -57,7 +57,7 @@ export const actions: Actions = {
     const taken = await takeForm(event, ownPinSchema, (input) => {
       const { team, person, session } = event.locals;
       return team && person && session
-        ? pinHere(db(), team.id, person.id, session.id, input, device)
+        ? pinHere(db(), team.id, person.id, session.id, input, device, new Date())
         : refuse('', 'Sign in first.');
     });
     if (!('done' in taken)) return taken;

@@ -5,12 +5,19 @@
   import { Button, Input } from '$lib/ui/form/controls';
   import Sessions from '$lib/ui/access/Sessions.svelte';
   import { likelyDeviceName } from '$lib/ui/access/device-name';
-  import { momentWords } from '$lib/ui/access/moment-words';
+  import { showMoment } from '$lib/core/time/moment';
+  import PassphraseField from '$lib/ui/access/PassphraseField.svelte';
+  import PinField from '$lib/ui/access/PinField.svelte';
+  import { SecretForm } from '$lib/ui/access/secret-form.svelte';
   import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';
+  import Units from '$lib/ui/shell/Units.svelte';
 
   let { data, form } = $props();
-  const errors = $derived<Record<string, string>>((form && 'errors' in form && form.errors) || {});
+  const [pin, words] = [new SecretForm(), new SecretForm()];
+  /** What is said of one of the two forms here. */
+  const errorsOf = (of: string): Record<string, string> =>
+    form && 'errors' in form && form.of === of ? form.errors : {};
   const done = $derived(form && 'done' in form ? form.done : null);
   let device = $state('');
   onMount(() => (device = likelyDeviceName(navigator.userAgent)));
@@ -40,23 +47,14 @@
       class="mt-3 flex flex-wrap items-start gap-3"
       aria-label="PIN for this device"
       novalidate
-      use:enhance
+      use:enhance={pin.send}
     >
-      <Field
+      <PinField
         label={data.pin ? 'Another PIN' : 'A PIN for this device'}
-        error={errors.pin}
-        hint="four to eight digits"
-        >{#snippet children(a)}<Input
-            {...a}
-            name="pin"
-            type="password"
-            inputmode="numeric"
-            autocomplete="off"
-            maxlength={8}
-            class="figure w-40 text-2xl"
-          />{/snippet}</Field
-      >
-      {#if data.pin === null}<Field label="It is called" error={errors.device}
+        error={errorsOf('pin').pin}
+        chosen
+      />
+      {#if data.pin === null}<Field label="It is called" error={errorsOf('pin').device}
           >{#snippet children(a)}<Input
               {...a}
               name="device"
@@ -64,9 +62,13 @@
               class="w-48"
             />{/snippet}</Field
         >{/if}
-      <Button type="submit" class="mt-6">Set the PIN</Button>
+      <Button type="submit" class="mt-6" disabled={pin.busy}>Set the PIN</Button>
     </form>
+    <FormError message={errorsOf('pin')[''] ?? pin.fault} />
     {#if done === 'pin'}<p role="status" class="font-bold">The PIN is set.</p>{/if}
+
+    <h2 class="mt-8">Units</h2>
+    <Units units={data.units} />
 
     <h2 class="mt-8">Passphrase</h2>
     <p class="quiet mt-1 text-sm">
@@ -80,31 +82,22 @@
       class="mt-3 grid max-w-sm gap-3"
       aria-label="Passphrase"
       novalidate
-      use:enhance
+      use:enhance={words.send}
     >
-      {#if data.words}<Field label="The one you have" error={errors.current}
-          >{#snippet children(a)}<Input
-              {...a}
-              name="current"
-              type="password"
-              autocomplete="current-password"
-            />{/snippet}</Field
-        >{/if}
-      <Field
+      {#if data.words}<PassphraseField
+          label="The one you have"
+          name="current"
+          error={errorsOf('passphrase').current}
+        />{/if}
+      <PassphraseField
         label={data.words ? 'The new one' : 'Passphrase'}
-        error={errors.passphrase}
-        hint="ten characters or more; three or four words do well"
-        >{#snippet children(a)}<Input
-            {...a}
-            name="passphrase"
-            type="password"
-            autocomplete="new-password"
-          />{/snippet}</Field
-      >
-      <div><Button type="submit">{data.words ? 'Change it' : 'Set it'}</Button></div>
+        error={errorsOf('passphrase').passphrase}
+        chosen
+      />
+      <div><Button type="submit" disabled={words.busy}>{data.words ? 'Change it' : 'Set it'}</Button></div>
     </form>
+    <FormError message={errorsOf('passphrase')[''] ?? words.fault} />
     {#if done === 'passphrase'}<p role="status" class="font-bold">The passphrase is set.</p>{/if}
-    <FormError message={errors['']} />
   </section>
   <section>
     <h2>Where you are signed in</h2>
@@ -121,7 +114,7 @@
           <span class:caution={e.what.startsWith('wrong') || e.what === 'locked'}
             >{e.what}{e.device ? `, ${e.device}` : ''}</span
           >
-          <span class="quiet">{momentWords(e.at, data.today, data.team?.timeZone ?? 'UTC')}</span>
+          <span class="quiet">{showMoment(e.at, data.today, data.team?.timeZone ?? 'UTC')}</span>
         </li>
       {/each}
     </ul>

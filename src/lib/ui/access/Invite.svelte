@@ -1,12 +1,13 @@
 <!-- A way in, as a link and as a code to scan: for one person, or for whoever of the team has none yet. -->
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { toString as qr } from 'qrcode';
   import { invalidateAll } from '$app/navigation';
   import { Button } from '../form/controls';
   import FormError from '../form/FormError.svelte';
   import { send } from '../form/send';
   import { newKey } from './key';
-  import { momentWords } from './moment-words';
+  import { showMoment } from '$lib/core/time/moment';
   import type { Day } from '$lib/core/time/day';
 
   interface Props {
@@ -37,10 +38,13 @@
     await invalidateAll();
   }
   async function copy() {
-    await navigator.clipboard.writeText(made!.link);
-    copied = true;
+    // Without leave to do so it is there to be marked by hand.
+    copied = await navigator.clipboard?.writeText(made!.link).then(
+      () => true,
+      () => false
+    );
   }
-  $effect(() => void make());
+  onMount(() => void make());
 </script>
 
 <section class="mt-4 border-2 p-4" style="border-color: var(--ink)" aria-label="Invitation">
@@ -49,7 +53,7 @@
     <p class="quiet mt-1 text-sm">
       Scan it with the phone’s camera, or send the link. {person
         ? 'It works once; their other sessions are then over.'
-        : 'Each picks their own name; no chief mechanic comes in by it.'} It opens until {momentWords(
+        : 'Each picks their own name; no chief mechanic comes in by it.'} It opens until {showMoment(
         made.until,
         today,
         timeZone

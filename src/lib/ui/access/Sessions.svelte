@@ -3,7 +3,7 @@
   import type { Day } from '$lib/core/time/day';
   import FormError from '../form/FormError.svelte';
   import { send } from '../form/send';
-  import { momentWords } from './moment-words';
+  import { showMoment } from '$lib/core/time/moment';
 
   interface Row {
     id: string;
@@ -35,7 +35,7 @@
     <li class="rule-b flex flex-wrap items-baseline justify-between gap-x-4 py-2">
       <span
         >{#if named}<b class="mr-1">{s.person},</b>{/if}{s.device ?? 'a browser that is not trusted'}
-        <span class="quiet text-sm">by {s.how}, seen {momentWords(s.seenAt, today, timeZone)}</span></span
+        <span class="quiet text-sm">by {s.how}, seen {showMoment(s.seenAt, today, timeZone)}</span></span
       >
       {#if s.here}<span class="quiet">here</span>{:else}<button
           type="button"

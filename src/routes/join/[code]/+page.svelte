@@ -3,10 +3,14 @@
   import { enhance } from '$app/forms';
   import { Button, Input, Radio } from '$lib/ui/form/controls';
   import { likelyDeviceName } from '$lib/ui/access/device-name';
+  import PassphraseField from '$lib/ui/access/PassphraseField.svelte';
+  import PinField from '$lib/ui/access/PinField.svelte';
+  import { SecretForm } from '$lib/ui/access/secret-form.svelte';
   import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';
 
   let { data, form } = $props();
+  const join = new SecretForm();
   const errors = $derived<Record<string, string>>(form?.errors ?? {});
   const invited = untrack(() => data.invited);
   let person = $state(
@@ -35,15 +39,7 @@
     <p class="mt-4"><a class="link" href="/sign-in">Sign in</a></p>
   {:else}
     <h1>{data.invited.team}</h1>
-    <form
-      method="POST"
-      class="mt-4 grid gap-4"
-      aria-label="Join"
-      novalidate
-      use:enhance={() =>
-        ({ update }) =>
-          update({ reset: false })}
-    >
+    <form method="POST" class="mt-4 grid gap-4" aria-label="Join" novalidate use:enhance={join.send}>
       {#if data.invited.forOne}
         <p class="figure text-2xl font-semibold">{data.invited.people[0]!.name}</p>
         <input type="hidden" name="person" value={data.invited.people[0]!.id} />
@@ -61,32 +57,13 @@
           <p class="quiet mt-1 text-sm">Not among them? A chief mechanic writes your name down under Team.</p>
         </fieldset>
       {/if}
-      <Field
-        label="A PIN for this device"
-        error={errors.pin}
-        hint="four to eight digits; asked for when you come back"
-        >{#snippet children(a)}<Input
-            {...a}
-            name="pin"
-            type="password"
-            inputmode="numeric"
-            autocomplete="off"
-            maxlength={8}
-            class="figure text-2xl"
-          />{/snippet}</Field
-      >
+      <PinField label="A PIN for this device" error={errors.pin} chosen />
       {#if withWords}
-        <Field
+        <PassphraseField
           label="A passphrase, to come in on other devices too"
           error={errors.passphrase}
-          hint="ten characters or more; three or four words do well"
-          >{#snippet children(a)}<Input
-              {...a}
-              name="passphrase"
-              type="password"
-              autocomplete="new-password"
-            />{/snippet}</Field
-        >
+          chosen
+        />
       {:else}
         <p>
           <button type="button" class="link text-sm" onclick={() => (withWords = true)}
@@ -97,8 +74,8 @@
       <Field label="This device is called" error={errors.device}
         >{#snippet children(a)}<Input {...a} name="device" bind:value={device} />{/snippet}</Field
       >
-      <FormError message={errors['']} />
-      <div><Button type="submit" color="primary" size="lg">Join</Button></div>
+      <FormError message={errors[''] ?? join.fault} />
+      <div><Button type="submit" color="primary" size="lg" disabled={join.busy}>Join</Button></div>
     </form>
   {/if}
 </div>
