@@ -142,9 +142,10 @@ export async function addEntry(
   teamId: string,
   personId: string,
   visitId: string,
-  entry: NewEntry
+  entry: NewEntry,
+  now?: Date
 ): Promise<Entry[]> {
-  await command(sql, teamId, personId, 'visit.enter', { visitId, entry }, undefined, entry.id);
+  await command(sql, teamId, personId, 'visit.enter', { visitId, entry }, now, entry.id);
   return readEntries(sql, teamId, visitId);
 }
 export const closeVisit = (sql: Sql, team: Team, personId: string, visitId: string, now?: Date) =>

@@ -26,9 +26,11 @@ import type { Write } from './write';
  * @returns the first record's id
  */
 export async function closeVisit(w: Write, { visitId }: { visitId: string }): Promise<string> {
-  const { tx, team, personId, now } = w;
+  const { tx, team, personId } = w;
   const visit = await lockVisit(tx, team.id, visitId);
   if (visit.recordIds[0]) return visit.recordIds[0];
+  // Closed on a device without a signal, while others wrote on: it is over once the last of it is written.
+  const now = new Date(Math.max(w.now.getTime(), ...visit.entries.map((e) => Date.parse(e.at))));
   if (visit.givenUpAt) refuse('', 'This visit was given up.');
   const state = visitState(visit.plan, visit.entries);
   const problems = closeProblems(visit.plan, state);

@@ -67,7 +67,8 @@ beforeAll(async () => {
 afterAll(() => book.close());
 
 const entry = (e: object): NewEntry => entrySchema.parse({ id: uuid(), content: {}, ...e });
-const write = (visitId: string, e: NewEntry) => addEntry(book.sql, book.team.id, book.personId, visitId, e);
+const write = (visitId: string, e: NewEntry) =>
+  addEntry(book.sql, book.team.id, book.personId, visitId, e, NOW);
 
 /** Starts a visit as the page would. */
 const start = (b: Book, more: object = {}) =>

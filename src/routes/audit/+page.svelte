@@ -2,6 +2,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { kindWords } from '$lib/core/command/words';
+  import { clockOff } from '$lib/core/time/clock';
   import { showMoment } from '$lib/core/time/moment';
 
   let { data } = $props();
@@ -49,6 +50,8 @@
           <td class="whitespace-nowrap"
             >{showMoment(r.at, data.today, zone)}{#if apart(r.at, r.receivedAt)}<span
                 class="quiet block text-sm">came {showMoment(r.receivedAt, data.today, zone)}</span
+              >{/if}{#if clockOff((r.clockAheadS ?? 0) * 1000)}<span class="quiet block text-sm"
+                >its clock was {clockOff((r.clockAheadS ?? 0) * 1000)}</span
               >{/if}</td
           >
           <td>{kindWords(r.kind)}</td>

@@ -53,6 +53,39 @@ describe('a command', () => {
     });
   });
 
+  it('what waited on a device is of the day it was written there, however late it comes; what plans is of today', async () => {
+    const finding = {
+      id: uuid(),
+      machineId: book.machineId,
+      what: 'Left radiator hose chafes',
+      severity: 'watch'
+    };
+    const saturday = '2026-06-06T15:20:00.000Z';
+    expect((await one('finding.add', finding, { at: saturday })).ok).toBe(true);
+    const [found] =
+      await book.sql`select found_on::text as day, found_at from finding where id = ${finding.id}`;
+    expect(found).toEqual({ day: '2026-06-06', found_at: new Date(saturday) });
+    const rule = { id: uuid(), machineId: null, key: 'roundHolds', value: 30, word: '' };
+    expect((await one('rule.set', rule, { at: saturday })).ok).toBe(true);
+    const [set] = await book.sql`select set_at from house_rule where id = ${rule.id}`;
+    expect(set!.set_at.getTime()).toBeGreaterThanOrEqual(NOW.getTime());
+  });
+
+  it('how far the device’s clock was ahead is kept with it, and nobody changes that', async () => {
+    const c = command('finding.add', {
+      id: uuid(),
+      machineId: book.machineId,
+      what: 'Loose spoke',
+      severity: 'watch'
+    });
+    await run([c], { ...from, clockAheadS: 31_536_000 });
+    const kept = () => book.sql`select clock_ahead_s from command where id = ${c.id}`;
+    expect(await kept()).toEqual([{ clock_ahead_s: 31_536_000 }]);
+    await expect(book.sql`update command set clock_ahead_s = 0 where id = ${c.id}`).rejects.toThrow(
+      /not changed/
+    );
+  });
+
   it('sent twice gives the same answer and is written once, also at the same instant', async () => {
     const c = command('reading.log', reading('38.91'));
     const answers = (await Promise.all(Array.from({ length: 6 }, () => run([c])))).flat();

@@ -1,5 +1,5 @@
 import { COMMANDS, type Input, type Kind } from '../../core/command/commands';
-import { doneAt, type Envelope, type Outcome } from '../../core/command/envelope';
+import type { Envelope, Outcome } from '../../core/command/envelope';
 import { unkeepable } from '../../core/command/text';
 import { errorsByField } from '../../core/forms';
 import { refuseOthers } from '../access/own';
@@ -9,6 +9,7 @@ import type { Sql, Tx } from '../db';
 import { AWAY_WORDS, isAway, refusalOf } from '../problems';
 import { Refusal } from '../refusal';
 import type { Write } from '../write';
+import { momentsOf } from './moments';
 import { REGISTRY, type Handler } from './registry';
 import { NOTHING_HELD, SENT_BEFORE, type Sender } from './sender';
 import { Again, carryOutTogether } from './together';
@@ -29,8 +30,8 @@ async function claim(
   body: unknown
 ): Promise<{ answer: unknown } | null> {
   const made = await tx`
-    insert into command (team_id, id, kind, person_id, device, at, body)
-    values (${from.team.id}, ${c.id}, ${c.kind}, ${from.person.id}, ${from.device}, ${c.at}, ${tx.json(body as never)})
+    insert into command (team_id, id, kind, person_id, device, at, body, clock_ahead_s)
+    values (${from.team.id}, ${c.id}, ${c.kind}, ${from.person.id}, ${from.device}, ${c.at}, ${tx.json(body as never)}, ${from.clockAheadS ?? null})
     on conflict do nothing returning id`;
   if (made.length > 0) return null;
   const [there] = await tx`
@@ -83,8 +84,7 @@ export async function carryOut<K extends Exclude<Kind, 'team.found'>>(
       team: from.team,
       personId: from.person.id,
       role: from.person.role,
-      now,
-      at: doneAt(c.at, undefined, now),
+      ...momentsOf(c.kind, c.at, now),
       held
     };
     const result = await handler.handle!(w, input);

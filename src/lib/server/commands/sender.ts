@@ -6,6 +6,8 @@ export interface Sender {
   team: Team;
   person: { id: string; role: Role };
   device: string;
+  /** How far the device’s clock was ahead of ours when it sent this, s; without it, it did not say. */
+  clockAheadS?: number | null;
 }
 /** Of a write that touches no machine's book. */
 export const NOTHING_HELD: Held = { machines: new Map(), components: [] };

@@ -1,12 +1,13 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import type { Input, Kind } from '../../core/command/commands';
-import { doneAt, type Envelope } from '../../core/command/envelope';
+import type { Envelope } from '../../core/command/envelope';
 import { hold } from '../book/hold';
 import { attempt, settle } from '../book/write';
 import { allOver, type Sql, type Tx } from '../db';
 import { isAway } from '../problems';
 import { Refusal } from '../refusal';
 import type { Write } from '../write';
+import { momentsOf } from './moments';
 import { NOTHING_HELD, SENT_BEFORE, type Sender } from './sender';
 import type { Handler } from './registry';
 
@@ -95,8 +96,7 @@ function all<K extends Kind>(sql: Sql, handler: Handler<K>, batch: readonly Job[
       team,
       personId: from.person.id,
       role: from.person.role,
-      now,
-      at: doneAt(command.at, undefined, now),
+      ...momentsOf(command.kind, command.at, now),
       held
     });
     const made = await handler.together!.handle(
@@ -136,12 +136,13 @@ async function claimAll(tx: Tx, teamId: string, batch: readonly Job[]): Promise<
     at,
     person_id: from.person.id,
     device: from.device,
-    body
+    body,
+    clock_ahead_s: from.clockAheadS ?? null
   }));
   const made = await tx`
-    insert into command (team_id, id, kind, person_id, device, at, body)
-    select ${teamId}, c.id, c.kind, c.person_id, c.device, c.at, c.body
-    from jsonb_to_recordset(${tx.json(rows as never)}) as c (id uuid, kind text, person_id uuid, device text, at timestamptz, body jsonb)
+    insert into command (team_id, id, kind, person_id, device, at, body, clock_ahead_s)
+    select ${teamId}, c.id, c.kind, c.person_id, c.device, c.at, c.body, c.clock_ahead_s
+    from jsonb_to_recordset(${tx.json(rows as never)}) as c (id uuid, kind text, person_id uuid, device text, at timestamptz, body jsonb, clock_ahead_s int)
     on conflict do nothing returning id`;
   const fresh = new Set(made.map((m) => m.id as string));
   const known = new Map<Job, Result>();

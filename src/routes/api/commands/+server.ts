@@ -10,6 +10,11 @@ import { Refusal } from '$lib/server/refusal';
 import { senderOf } from '$lib/server/sender';
 import type { RequestHandler } from './$types';
 
+/** As many seconds as an integer of the database holds: no clock is further out. */
+const MOST = 2 ** 31 - 1;
+const aheadOf = (sent: string, received: Date): number =>
+  Math.max(-MOST, Math.min(MOST, Math.round((Date.parse(sent) - received.getTime()) / 1000)));
+
 /**
  * Every write: a list of commands, each carried out once and by itself. Answers 200 with what became of each, in their order;
  * 422 where none could be tried.
@@ -31,7 +36,7 @@ export const POST: RequestHandler = async (event) => {
   }));
   let outcomes: Outcome[];
   try {
-    const from = senderOf(event, device);
+    const from = { ...senderOf(event, device), clockAheadS: sent ? aheadOf(sent, received) : null };
     outcomes = await runCommands(
       db(),
       from,

@@ -1,0 +1,45 @@
+import { describe, expect, it } from 'vitest';
+import { KINDS } from './commands';
+import { endsItsPlace, MAY_WAIT, mayWait, placeOf, roundPlace, visitPlace } from './waits';
+
+describe('what may wait on a device', () => {
+  it('is all that a day without a signal brings: hours, visits, rounds, findings, photos, readings', () => {
+    for (const kind of [
+      'reading.log',
+      'visit.enter',
+      'visit.close',
+      'round.answer',
+      'finding.add',
+      'finding.photo',
+      'photo.attach',
+      'valve.measure',
+      'chain.measure',
+      'task.done'
+    ] as const)
+      expect(mayWait(kind)).toBe(true);
+  });
+  it('is nothing that sets up, plans, strikes out or opens a way in: that wants the book as it stands', () => {
+    const waits = KINDS.filter(
+      (k) =>
+        /^(team|person|invitation|session|device|token|calendar|rule|event|machine|job|component|sheet)\.|\.strike|\.retire|visit\.start$/.test(
+          k
+        ) && mayWait(k)
+    );
+    expect(waits).toEqual([]);
+    expect(MAY_WAIT.every((k) => KINDS.includes(k))).toBe(true);
+  });
+  it('belongs with what it is written at', () => {
+    expect(placeOf('visit.enter', { visitId: 'v' })).toBe(visitPlace('v'));
+    expect(placeOf('visit.close', { visitId: 'v' })).toBe(visitPlace('v'));
+    expect(placeOf('round.answer', { list: 'ready', machineId: 'm' })).toBe(roundPlace('ready', 'm'));
+    expect(placeOf('valve.shim', { headId: 'h' })).toBe('valves h');
+    expect(placeOf('chain.measure', { machineId: 'm' })).toBe('chain m');
+    expect([placeOf('finding.add', { machineId: 'm' }), placeOf('visit.enter', null)]).toEqual([
+      '',
+      'visit '
+    ]);
+  });
+  it('only the close of a visit shuts out what was refused before it', () => {
+    expect(MAY_WAIT.filter(endsItsPlace)).toEqual(['visit.close']);
+  });
+});
