@@ -1,10 +1,13 @@
 <script lang="ts">
   import '../app.css';
   import { onMount } from 'svelte';
+  import { dev } from '$app/environment';
   import { afterNavigate, goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
-  import { roundsLeft } from '$lib/ui/round/left-behind';
   import { HOME, isCrew } from '$lib/core/access/places';
+  import Waits from '$lib/ui/outbox/Waits.svelte';
+  import { belongsTo, keepAlong } from '$lib/ui/offline/along.svelte';
+  import { outbox } from '$lib/ui/outbox/outbox.svelte';
   import { openLine } from '$lib/ui/shell/live';
   import Mark from '$lib/ui/shell/Mark.svelte';
   import { openFinding, openHours, shell } from '$lib/ui/shell/shell.svelte';
@@ -58,13 +61,29 @@
     offline = !navigator.onLine;
     shell.instruments = localStorage.getItem('ht_instruments') === 'on';
     ready = true;
-    left();
+    // Opened from what is kept, the page itself says nothing of light and dark.
+    if (data.theme) document.documentElement.className = data.theme;
+    if ('serviceWorker' in navigator && !dev)
+      void navigator.serviceWorker.register('/service-worker.js').catch(() => {});
+    return outbox.watch();
   });
-  /** What a round could not send before its page was left goes from here; on its own page it does so itself. */
-  function left() {
-    if (crew && !page.route.id?.endsWith('/round') && roundsLeft().length > 0)
-      void import('$lib/ui/round/left').then(({ sendLeftRounds }) => sendLeftRounds());
-  }
+  $effect(() => {
+    outbox.who = data.personId ?? '';
+  });
+  const whose = $derived(data.team === undefined ? null : `${data.team?.id ?? ''} ${data.personId ?? ''}`);
+  $effect(() => {
+    if (whose === null) return;
+    const here = teamId;
+    let end: (() => void) | undefined;
+    let over = false;
+    void belongsTo(whose).then(() => {
+      if (here && !over) end = keepAlong();
+    });
+    return () => {
+      over = true;
+      end?.();
+    };
+  });
   $effect(() => {
     if (ready) localStorage.setItem('ht_single_keys', single ? 'on' : 'off');
   });
@@ -121,14 +140,7 @@
     page.url.pathname === path || (path !== '/' && page.url.pathname.startsWith(path)) ? 'page' : undefined;
 </script>
 
-<svelte:window
-  onkeydown={keys}
-  ononline={() => {
-    offline = false;
-    left();
-  }}
-  onoffline={() => (offline = true)}
-/>
+<svelte:window onkeydown={keys} ononline={() => (offline = false)} onoffline={() => (offline = true)} />
 
 <a class="sr-only focus:not-sr-only" href="#main">To the page</a>
 <header
@@ -210,10 +222,7 @@
   {/if}
 </header>
 
-{#if offline || shell.away}<p class="no-print frame error py-1" role="status">
-    {offline ? 'No connection.' : 'The server does not answer: what you see may be old.'} What you write stays on
-    this page until it is back.
-  </p>{/if}
+<Waits away={offline ? 'No connection.' : shell.away ? 'The server does not answer.' : null} />
 
 {#if shell.panel && data.team}
   <section class="no-print panel" aria-label={PANELS[shell.panel]}>

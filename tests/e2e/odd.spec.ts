@@ -231,7 +231,10 @@ test('a body without a stated length is counted as it comes', async ({ app }) =>
 test.describe('a server that is gone', () => {
   test.use({ alone: true });
 
-  test('a database that is gone is said so, and nothing typed is lost', async ({ work: page, app }) => {
+  test('a server that is gone is said so; what was logged is kept, and goes by itself once', async ({
+    work: page,
+    app
+  }) => {
     await open(page, '/');
     await page.keyboard.press('l');
     const form = page.getByRole('form', { name: 'Log hours' });
@@ -239,11 +242,11 @@ test.describe('a server that is gone', () => {
     await form.getByLabel('Meter shows, h').fill('97.5');
     await app.stop();
     await form.getByRole('button', { name: 'Log', exact: true }).click();
-    await expect(form.getByText('No answer from the server')).toBeVisible();
-    await expect(form.getByLabel('Meter shows, h')).toHaveValue('97.5');
+    // The hand goes on: it is kept, and goes by itself.
+    await expect(page.getByRole('status').filter({ hasText: 'Kept on this device' })).toBeVisible();
+    await expect(page.getByRole('link', { name: /^1 waits on this device, since/ })).toBeVisible();
     await app.start();
-    await form.getByRole('button', { name: 'Log', exact: true }).click();
-    await expect(page.getByRole('status')).toContainText('84 stands at 97.5 h');
+    await expect(page.getByRole('link', { name: /waits on this device/ })).toHaveCount(0);
     expect(await app.sql`select 1 from reading where value = 9750`).toHaveLength(1);
   });
 });

@@ -435,7 +435,9 @@ test('without a signal it goes on: judged as it is said, and written by itself o
   }
   await expect(row(page, 'Inlet left').locator('.says')).toHaveText('in');
   await write(page, found(page, 'Exhaust left'), '0.20');
-  await expect(page.getByText(/What you wrote is kept here/)).toBeVisible();
+  await expect(
+    page.getByText('Kept on this device. It goes by itself once the server answers.')
+  ).toBeVisible();
   expect(await app.sql`select 1 from valve_check where closed_at is null`).toHaveLength(0);
   await context.setOffline(false);
   await expect(page.getByText(/Being measured since/)).toBeVisible();

@@ -26,8 +26,17 @@ describe('places', () => {
     expect(placeOf('/somewhere/new').to).toEqual(['chief mechanic', 'mechanic']);
     const open = (role: 'rider' | 'owner' | 'screen') =>
       all.filter((r) => placeOf(r).to !== 'anyone' && mayOpen(role, r) !== false).sort();
-    expect(open('screen')).toEqual(['/api/commands', '/api/live', '/api/v1/commands', '/board', '/you']);
+    expect(open('screen')).toEqual([
+      '/api/along',
+      '/api/commands',
+      '/api/live',
+      '/api/v1/commands',
+      '/board',
+      '/waiting',
+      '/you'
+    ]);
     expect(open('owner')).toEqual([
+      '/api/along',
       '/api/commands',
       '/api/live',
       '/api/photos/[id=id]',
@@ -37,9 +46,11 @@ describe('places', () => {
       '/own',
       '/records/[id=id]',
       '/records/[id=id]/record.pdf',
+      '/waiting',
       '/you'
     ]);
     expect(open('rider')).toEqual([
+      '/api/along',
       '/api/commands',
       '/api/live',
       '/api/machines',
@@ -50,6 +61,7 @@ describe('places', () => {
       '/board.pdf',
       '/own',
       '/s/[letter]/[id=id]',
+      '/waiting',
       '/you'
     ]);
   });
@@ -61,6 +73,7 @@ describe('places', () => {
       '/exchange/team.schema.json',
       '/health',
       '/join/[code]',
+      '/shell',
       '/sign-in',
       '/welcome'
     ]);

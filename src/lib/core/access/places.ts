@@ -23,6 +23,8 @@ export const PLACES: Readonly<Record<string, Place>> = {
   '/join/[code]': ANYONE,
   '/welcome': ANYONE,
   '/health': ANYONE,
+  // Says nothing: the frame alone.
+  '/shell': ANYONE,
   // Its secret is the key.
   '/calendar/[secret].ics': ANYONE,
   // What is published.
@@ -32,6 +34,8 @@ export const PLACES: Readonly<Record<string, Place>> = {
   '/api/team': ANYONE,
 
   '/you': of(EVERYONE),
+  '/waiting': of(EVERYONE),
+  '/api/along': of(EVERYONE),
   '/api/commands': of(EVERYONE),
   '/api/live': of(EVERYONE),
   '/api/v1/commands': of(EVERYONE),

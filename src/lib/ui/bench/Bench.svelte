@@ -84,18 +84,14 @@
   onMount(() => {
     said = parseAir(rememberedAir(around.today));
     if (over) return;
-    void bench.resume();
+    const leave = bench.resume();
     // What others write at this visit is seen as they write it.
     const end = onTold((told) => {
       if (told.all || told.places.includes(visit.id)) void bench.refresh();
     });
-    // What the server did not take yet is tried again until it does.
-    const again = setInterval(() => {
-      if (bench.waiting > 0) void bench.refresh();
-    }, 1500);
     return () => {
       end();
-      clearInterval(again);
+      leave();
     };
   });
   $effect(() => {
@@ -165,7 +161,7 @@
     if (bench.write({ action: 'reordered', content: { order } })) at = instead;
   }
   async function close() {
-    if (closing) return;
+    if (closing || bench.closes) return;
     if (bench.problems.length > 0) {
       refused = bench.problems;
       return;
@@ -179,7 +175,7 @@
         { text: 'To the machine', href: `/machines/${visit.machineId}` }
       ]);
       await goto(`/records/${sent.data}`, { replaceState: true, invalidateAll: true });
-    } else {
+    } else if (!sent.more.kept) {
       refused = (sent.more.problems as { key: string; message: string }[]) ?? null;
       closeError = sent.errors[''] ?? '';
     }
@@ -232,13 +228,14 @@
 {#if bench.aside.length > 0}
   <section class="rule-b mt-2 pb-2" aria-label="Not taken by the server">
     <p class="error">
-      The server failed over {bench.aside.length === 1 ? 'one entry' : `${bench.aside.length} entries`}. Kept
-      on this device, not in the book; the rest goes on.
+      Not in the book: {bench.aside.length === 1
+        ? 'one entry was not taken'
+        : `${bench.aside.length} entries were not taken`}. What was written is kept on this device.
     </p>
     <ul>
       {#each bench.aside as a (a.id)}
         <li class="flex flex-wrap items-center gap-x-5">
-          <span>{a.what}</span>
+          <span><span class="font-bold">{a.what}</span> <span class="quiet">{a.why}</span></span>
           <button type="button" class="link py-2" onclick={() => bench.tryAside(a.id)}>Send again</button>
           <button type="button" class="link py-2" onclick={() => bench.dropAside(a.id)}>Let it go</button>
         </li>
@@ -246,8 +243,14 @@
     </ul>
   </section>
 {/if}
+{#if bench.closes}<p class="caution mt-2" role="status">
+    Closed here; it goes after what was written before it, and the count starts again then.
+    <button type="button" class="link" onclick={() => bench.dropAside(bench.closes!)}
+      >Take the close back</button
+    >
+  </p>{/if}
 {#if bench.stuck}<p class="error mt-2" role="status">
-    {bench.problem?.words ?? 'No answer from the server.'}
+    {bench.stuck}
     {bench.waiting} written here and {bench.unkept
       ? 'not kept: this browser stores nothing. Leave this page open until it is sent'
       : 'kept'}; sent again by itself.
@@ -323,7 +326,7 @@
     {/if}
   </div>
   <div class="side">
-    {#if !over}<CloseBox
+    {#if !over && !bench.closes}<CloseBox
         ready={bench.problems.length === 0}
         {refused}
         error={closeError}

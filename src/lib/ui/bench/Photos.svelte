@@ -2,7 +2,6 @@
 <script lang="ts">
   import type { LastTime } from '$lib/core/job/plan';
   import { showDay } from '$lib/core/time/day';
-  import { send } from '../form/send';
   import { takePhoto } from '../form/take-photo';
   import type { BenchVisit } from './bench.svelte';
 
@@ -25,9 +24,7 @@
     if (!file) return;
     busy = true;
     error = '';
-    const taken = await takePhoto(file, (photoId) =>
-      send('photo.attach', { photoId, visitId: bench.id, stepKey })
-    );
+    const taken = await takePhoto(file, 'photo.attach', { visitId: bench.id, stepKey });
     if ('id' in taken) bench.photos = [...bench.photos, { id: taken.id, stepKey, by: 'you', at: new Date() }];
     else error = taken.error;
     busy = false;

@@ -4,7 +4,8 @@ import type { Entry, NewEntry } from '$lib/core/visit/entry';
 import { makeStep, type VisitPlan } from '$lib/core/job/plan';
 import { readItem } from '$lib/core/job/stored';
 import { BenchVisit } from './bench.svelte';
-import { Outbox } from './waiting';
+import { outbox } from '../outbox/outbox.svelte';
+import { store } from '../outbox/store';
 
 const plan: VisitPlan = {
   jobs: [{ key: 'oil', version: 1, title: 'Oil', taskId: null, circuits: ['engine'] }],
@@ -41,25 +42,32 @@ class Server {
   fails: string[] = [];
   /** How many entries it was asked for, at each asking. */
   asked: string[] = [];
+  /** What it carried out, by kind. */
+  order: string[] = [];
   answer = async (url: string, init?: { body?: string }): Promise<Response> => {
     if (!this.up) throw new TypeError('network');
     if (!init?.body) {
       this.asked.push(url);
       const after = Number(new URL(url, 'http://x').searchParams.get('after'));
       const entries = this.taken.filter((e) => e.seq > after);
-      return Response.json({ ok: true, data: { entries, recordId: null, photos: [] } });
+      return Response.json({
+        ok: true,
+        data: { entries, recordId: this.order.includes('visit.close') ? 'record' : null, photos: [] }
+      });
     }
     const { commands } = JSON.parse(init.body) as {
-      commands: { id: string; after?: string; body: { entry: NewEntry } }[];
+      commands: { id: string; kind: string; after?: string; body: { entry: NewEntry } }[];
     };
     const refused = new Set<string>();
-    const outcomes = commands.map(({ id, after, body: { entry } }) => {
+    const outcomes = commands.map(({ id, kind, after, body: { entry } }) => {
       const no = (errors: object, more: object) => {
         refused.add(id);
         return { id, ok: false, errors, more };
       };
       if (after && refused.has(after)) return no({ '': 'It waits.' }, { waits: true });
       if (this.refuse) return no({ '': this.refuse }, {});
+      this.order.push(kind);
+      if (kind === 'visit.close') return { id, ok: true, data: 'record' };
       if (entry.stepKey !== null && this.fails.includes(entry.stepKey))
         return no({ '': 'Our side.' }, { retry: true, fault: 'ab12' });
       const seq = this.taken.length + 1;
@@ -73,32 +81,39 @@ class Server {
 }
 
 let server: Server;
-let kept: Map<string, string>;
 beforeEach(async () => {
-  const outbox = new Outbox('v');
   server = new Server();
-  kept = new Map();
   vi.stubGlobal('fetch', (url: string, init?: { body?: string }) => server.answer(url, init));
-  vi.stubGlobal('localStorage', {
-    getItem: (k: string) => kept.get(k) ?? null,
-    setItem: (k: string, v: string) => kept.set(k, v),
-    removeItem: (k: string) => kept.delete(k),
-    key: (i: number) => [...kept.keys()][i] ?? null,
-    get length() {
-      return kept.size;
-    }
-  });
-  kept.set('ht_device', 'this one');
-  for (const w of await outbox.all()) await outbox.drop(w.entry.id);
+  vi.stubGlobal('localStorage', { getItem: () => 'this one', setItem: () => {} });
+  await clear();
 });
 afterEach(() => {
+  for (const leave of left.splice(0)) leave();
   vi.unstubAllGlobals();
   vi.useRealTimers();
 });
+async function clear() {
+  for (const { id } of outbox.items) outbox.drop(id);
+  await vi.waitFor(async () => expect(await store.all()).toEqual([]));
+}
 
-const unsent = async () => (await new Outbox('v').all()).length;
+const unsent = async () => (await store.all()).length;
 const unsentIs = (n: number) => vi.waitFor(async () => expect(await unsent()).toBe(n));
-const open = (entries: Entry[] = []) => new BenchVisit('v', plan, entries);
+/** What a page that is left stops hearing. */
+const left: (() => void)[] = [];
+function open(entries: Entry[] = []): BenchVisit {
+  const bench = new BenchVisit('v', plan, entries);
+  left.push(bench.resume());
+  return bench;
+}
+/** The page is loaded anew: nothing is known but what the device has kept. */
+async function reload(): Promise<BenchVisit> {
+  for (const leave of left.splice(0)) leave();
+  outbox.items = [];
+  const bench = open();
+  await outbox.load();
+  return bench;
+}
 const off = { stepKey: 'off', action: 'done', content: {} } as const;
 const torqued = { itemKey: 'plug', action: 'torqued', content: { value: 20, unit: 'N·m' } } as const;
 
@@ -124,7 +139,6 @@ describe('a visit on a screen', () => {
 
   it('sends what is written after a beginning with nothing to send, and waits for what is on its way', async () => {
     const bench = open();
-    void bench.resume();
     bench.write(off);
     bench.write(torqued);
     // Whoever closes asks for this first: all of it is in the book then, not merely some.
@@ -155,6 +169,7 @@ describe('a visit on a screen', () => {
     });
     const started = makeStep({ key: 'run', title: 'Run it', input: { type: 'start' } });
     const bench = new BenchVisit('v', { ...plan, steps: [started, settled], items: [] }, []);
+    left.push(bench.resume());
     const level = { level: { method: 'sight glass', position: 0.5 } };
     bench.write({ stepKey: 'run', action: 'done', content: {} });
     await vi.waitFor(() => expect(bench.waiting).toBe(0));
@@ -172,17 +187,15 @@ describe('a visit on a screen', () => {
     const bench = open();
     bench.write(off);
     bench.write(torqued);
-    await vi.waitFor(() => expect(bench.stuck).toBe(true));
+    await vi.waitFor(() => expect(bench.stuck).toMatch(/No answer/));
     expect(bench.waiting).toBe(2);
     await unsentIs(2);
 
+    const again = await reload();
+    expect([again.waiting, again.state.open]).toEqual([2, []]);
     server.up = true;
-    const again = open();
-    await again.resume();
-    expect(again.state.open).toEqual([]);
+    await again.refresh();
     await vi.waitFor(() => expect(again.waiting).toBe(0));
-    await bench.refresh();
-    await vi.waitFor(() => expect(bench.waiting).toBe(0));
     expect(server.taken.map((e) => e.action)).toEqual(['done', 'torqued']);
   });
 
@@ -200,13 +213,13 @@ describe('a visit on a screen', () => {
       server.answer = async () => reply();
       if (bench.waiting === 0) bench.write(off);
       else await bench.refresh();
-      await vi.waitFor(() => expect(bench.stuck).toBe(true));
+      await vi.waitFor(() => expect(bench.stuck).not.toBeNull());
       expect(bench.waiting).toBe(1);
       await unsentIs(1);
     }
     server.answer = answer;
     await bench.refresh();
-    expect([bench.waiting, bench.stuck, bench.problem]).toEqual([0, false, null]);
+    expect([bench.waiting, bench.stuck, bench.problem]).toEqual([0, null, null]);
     expect(server.taken).toHaveLength(1);
   });
 
@@ -233,22 +246,54 @@ describe('a visit on a screen', () => {
     ]);
   });
 
-  it('two tabs of one visit keep what each has not sent, and the next to open takes up both', async () => {
+  it('what had to wait and is refused stays, with why, until somebody has looked at it', async () => {
     server.up = false;
-    const [one, two] = [open(), open()];
-    one.write(off);
-    await new Promise((later) => setTimeout(later, 2));
-    two.write({ action: 'thing out', content: { what: 'key', name: 'Key in the plug hole', count: 1 } });
-    await vi.waitFor(() => expect([one.stuck, two.stuck]).toEqual([true, true]));
-    await unsentIs(2);
+    const bench = open();
+    bench.write(off);
+    await vi.waitFor(() => expect(bench.stuck).not.toBeNull());
     server.up = true;
-    const next = open();
-    await next.resume();
-    await vi.waitFor(() => expect(next.waiting).toBe(0));
-    expect(server.taken.map((e) => e.action)).toEqual(['done', 'thing out']);
-    await Promise.all([one.refresh(), two.refresh()]);
-    expect(server.taken).toHaveLength(2);
+    server.refuse = 'This visit is closed; nothing more can be written in it.';
+    await bench.refresh();
+    expect(bench.aside).toEqual([
+      { id: expect.any(String), what: 'Open it: done', why: expect.stringMatching(/closed/) }
+    ]);
+    expect([bench.waiting, bench.state.open]).toEqual([0, []]);
+    const again = await reload();
+    expect(again.aside).toHaveLength(1);
+    again.dropAside(again.aside[0]!.id);
     await unsentIs(0);
+  });
+
+  it('closed without a signal it is closed after what was written before, and shows its record', async () => {
+    server.up = false;
+    const bench = open();
+    bench.write(off);
+    const known = { id: crypto.randomUUID(), at: new Date().toISOString() };
+    expect(await outbox.send('visit.close', { visitId: 'v' }, known)).toMatchObject({ more: { kept: true } });
+    expect(bench.closes).toBe(known.id);
+    server.up = true;
+    await bench.refresh();
+    expect(server.order).toEqual(['visit.enter', 'visit.close']);
+    expect([bench.closes, bench.closedRecord]).toEqual([null, 'record']);
+  });
+
+  it('is not closed while something of it was refused: that could never be written any more', async () => {
+    server.up = false;
+    const bench = open();
+    bench.write(off);
+    await outbox.send(
+      'visit.close',
+      { visitId: 'v' },
+      { id: crypto.randomUUID(), at: '2026-06-10T10:00:00Z' }
+    );
+    server.up = true;
+    server.refuse = 'No such step.';
+    await bench.refresh();
+    expect(server.order).not.toContain('visit.close');
+    expect([bench.aside.length, bench.closes === null]).toEqual([1, false]);
+    server.refuse = null;
+    bench.tryAside(bench.aside[0]!.id);
+    await vi.waitFor(() => expect(bench.closedRecord).toBe('record'));
   });
 
   it('sets aside what the server fails over, so that it holds nothing else up, until somebody says', async () => {
@@ -276,27 +321,12 @@ describe('a visit on a screen', () => {
     expect(bench.entries).toHaveLength(1);
   });
 
-  it('takes over what an earlier release kept and could not send; rubbish is passed over', async () => {
-    const entry = { id: crypto.randomUUID(), itemKey: null, ...off };
-    kept.set('ht_visit_v_x', '{not json');
-    kept.set('ht_visit_v_y', JSON.stringify({ entry, at: '2026-06-10T10:00:00Z', n: 1, failed: 0 }));
-    kept.set('ht_visit_other_z', JSON.stringify({ entry, at: '2026-06-10T10:00:00Z', n: 1, failed: 0 }));
-    const bench = open();
-    await bench.resume();
-    await vi.waitFor(() => expect(bench.waiting).toBe(0));
-    expect(server.taken.map((e) => e.stepKey)).toEqual(['off']);
-    expect([...kept.keys()].sort()).toEqual(['ht_device', 'ht_visit_other_z']);
-    await unsentIs(0);
-  });
-
   it('says that nothing is kept where the browser keeps nothing, and goes on all the same', async () => {
     server.up = false;
-    const full = vi
-      .spyOn(Outbox.prototype, 'keep')
-      .mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
+    const full = vi.spyOn(store, 'put').mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
     const bench = open();
     bench.write(off);
-    await vi.waitFor(() => expect([bench.unkept, bench.stuck]).toEqual([true, true]));
+    await vi.waitFor(() => expect([bench.unkept, bench.stuck !== null]).toEqual([true, true]));
     expect(bench.waiting).toBe(1);
     full.mockRestore();
     server.up = true;

@@ -6,9 +6,11 @@ import { refuseEntry } from '$lib/core/visit/refuse';
 import { visitState } from '$lib/core/visit/state';
 import { overtaken } from '$lib/core/visit/timers';
 import { NO_TOOLS, type Toolbox } from '$lib/core/stores/toolbox';
-import { sendAll, type Sent } from '../form/send';
+import { visitPlace } from '$lib/core/command/waits';
+import type { Sent } from '../form/wire';
+import { outbox, type Kept } from '../outbox/outbox.svelte';
+import { knownNow } from '../outbox/store';
 import type { Photo } from './visit';
-import { byWriting, MOST_FAILURES, Outbox, shifted, waitingNow, type Waiting } from './waiting';
 
 /** An entry before it has its id. What it says is checked by the core here, and by the schema on the server. */
 export interface Write {
@@ -18,36 +20,28 @@ export interface Write {
   content: object;
 }
 
-/** Sent at once: what a lost signal has piled up goes in a few requests. */
-const BATCH = 40;
-
 /** Why the last entry was not taken, and whether it is with a reason. */
 export interface Problem {
   words: string;
   asksWhy: boolean;
 }
 
+/** The same moment by another clock. @param aheadMs how far that one is ahead */
+const shifted = (at: string, aheadMs: number): string => new Date(Date.parse(at) + aheadMs).toISOString();
+
 /**
- * A visit on this screen. A tick shows at once; it is kept on the device until the server has it, in order, so that a lost
- * signal or a reload loses nothing. What other devices write is asked for every second and a half.
+ * A visit on this screen. A tick shows at once; it waits in the outbox of the device until the server has it, so that a lost signal
+ * or a reload loses nothing. What other devices write is asked for when it is told that they did.
  */
 export class BenchVisit {
   #taken = $state<Entry[]>([]);
-  #waiting = $state<Waiting[]>([]);
-  /** What is being sent; null while nothing is. */
-  #sending: Promise<void> | null = null;
-  #outbox: Outbox;
   /** The number up to which everything in the book is known here. */
   #cursor: number;
-  #count = 0;
   /** How far the server's clock is ahead of this device's, ms; null until an answer showed it. */
   #ahead: number | null = null;
   problem = $state<Problem | null>(null);
   /** Which step or item the problem belongs to. */
   problemAt = $state<string | null>(null);
-  stuck = $state(false);
-  /** This device keeps nothing: what the server does not have yet is lost with this page. */
-  unkept = $state(false);
   closedRecord = $state<string | null>(null);
 
   /** Photos of this visit, as far as the server told. */
@@ -71,66 +65,61 @@ export class BenchVisit {
     this.photos = photos;
     this.#taken = entries;
     this.#cursor = entries.at(-1)?.seq ?? 0;
-    this.#outbox = new Outbox(id);
   }
 
+  /** What of this visit waits on this device, refused or not. */
+  #here = $derived.by(() => outbox.at(visitPlace(this.id)));
   /** Entries as this screen sees them: what the server took, then what is still on its way. */
   entries = $derived.by((): Entry[] => {
     const known = this.#taken.map((e) => e.id);
     const last = this.#taken.at(-1)?.seq ?? 0;
-    const mine = this.#sendable
-      .filter((w) => !known.includes(w.entry.id))
-      .map((w, i) => ({ ...w.entry, seq: last + 1 + i, at: this.#byServer(w.at), by: 'you' }) as Entry);
+    const mine = this.#here
+      .filter((k) => k.kind === 'visit.enter' && k.refused === null && !known.includes(entryOf(k).id))
+      .map((k, i) => ({ ...entryOf(k), seq: last + 1 + i, at: this.#byServer(k.at), by: 'you' }) as Entry);
     return [...this.#taken, ...mine];
   });
   state = $derived.by(() => visitState(this.plan, this.entries));
   problems = $derived.by(() => closeProblems(this.plan, this.state));
   /** A moment of this device as the server would name it: empty while its clock is not known. */
   #byServer = (at: string): string => (this.#ahead === null ? '' : shifted(at, this.#ahead));
-  get #sendable(): Waiting[] {
-    return this.#waiting.filter((w) => w.failed < MOST_FAILURES);
-  }
   get waiting(): number {
-    return this.#sendable.length;
+    return this.#here.filter((k) => k.refused === null).length;
   }
-  /** What the server failed over time and again: it holds nothing else up, and waits for somebody to look at it. */
-  get aside(): { id: string; what: string }[] {
-    return this.#waiting
-      .filter((w) => w.failed >= MOST_FAILURES)
-      .map(({ entry }) => ({ id: entry.id, what: this.#nameOf(entry) }));
+  /** Why what waits does not go; null where nothing does, or it is on its way. */
+  get stuck(): string | null {
+    return this.waiting > 0 ? outbox.stuck : null;
   }
-  #nameOf(e: NewEntry): string {
+  get unkept(): boolean {
+    return outbox.unkept;
+  }
+  /** It was closed here, and the server does not know: the command's id. */
+  get closes(): string | null {
+    return this.#here.find((k) => k.kind === 'visit.close' && k.refused === null)?.id ?? null;
+  }
+  /** What the server refused, or failed over time and again: it waits for somebody to look at it. */
+  get aside(): { id: string; what: string; why: string }[] {
+    return this.#here.flatMap((k) =>
+      k.refused === null
+        ? []
+        : [{ id: k.id, what: this.#nameOf(k), why: Object.values(k.refused.errors)[0] ?? 'Not taken.' }]
+    );
+  }
+  #nameOf(k: Kept): string {
+    if (k.kind === 'visit.close') return 'Close the visit';
+    if (k.kind !== 'visit.enter') return 'A photo';
+    const e = entryOf(k);
     const step = this.plan.steps.find((s) => s.key === e.stepKey)?.title;
     const item = this.plan.items.find((i) => i.key === e.itemKey)?.name;
     return `${step ?? item ?? 'this visit'}: ${e.action}`;
   }
 
-  /** Takes up what an earlier page or another tab of this device could not send. */
-  async resume(): Promise<void> {
-    let kept: Waiting[] = [];
-    await this.#keeping(async () => {
-      kept = await this.#outbox.all();
+  /** Takes up what an earlier page or another window of this device could not send, and hears what becomes of it. @returns ends it */
+  resume(): () => void {
+    const end = outbox.listen(visitPlace(this.id), {
+      became: (kept, sent) => this.#became(kept, sent)
     });
-    // What was sent while the device was asked is not sent again.
-    const known = [...this.#waiting.map((w) => w.entry.id), ...this.#taken.map((e) => e.id)];
-    const fresh = kept.filter((w) => !known.includes(w.entry.id));
-    this.#waiting = [...this.#waiting, ...fresh].sort(byWriting);
-    await this.#flush();
-  }
-
-  #keep(waiting: Waiting): void {
-    // What a rune wraps cannot be cloned into the device's store.
-    const plain = $state.snapshot(waiting) as Waiting;
-    void this.#keeping(() => this.#outbox.keep(plain));
-  }
-  /** Something done with what this device keeps; where it keeps nothing, that is said. */
-  async #keeping(work: () => Promise<void>): Promise<void> {
-    try {
-      await work();
-      this.unkept = false;
-    } catch {
-      this.unkept = true;
-    }
+    void outbox.load().then(() => outbox.flush());
+    return end;
   }
 
   /** Writes one entry. False when it cannot be taken as it is; `problem` then says why. */
@@ -141,12 +130,9 @@ export class BenchVisit {
     this.problem = refused && { words: inWords(refused), asksWhy: asksWhy(refused) };
     this.problemAt = refused ? (full.stepKey ?? full.itemKey) : null;
     if (refused) return false;
-    this.#count += 1;
-    const waiting = waitingNow(full, this.#count);
-    this.#waiting = [...this.#waiting, waiting];
-    this.#keep(waiting);
+    outbox.add('visit.enter', { visitId: this.id, entry: full }, knownNow(full.id));
     this.#time(full);
-    void this.#flush();
+    void outbox.flush();
     return true;
   }
 
@@ -170,76 +156,30 @@ export class BenchVisit {
 
   /** Tries once more what was set aside, or lets it go. */
   tryAside(id: string): void {
-    this.#waiting = this.#waiting.map((w) => (w.entry.id === id ? { ...w, failed: 0 } : w));
-    void this.#flush();
+    void outbox.again(id);
   }
   dropAside(id: string): void {
-    this.#drop(id);
+    outbox.drop(id);
   }
 
-  #drop(id: string): void {
-    this.#waiting = this.#waiting.filter((w) => w.entry.id !== id);
-    void this.#keeping(() => this.#outbox.drop(id));
-  }
-
-  /** Sends what waits, until nothing does or it is of no use. Whoever asks meanwhile waits for the same. */
-  #flush(): Promise<void> {
-    if (this.#sendable.length === 0) return Promise.resolve();
-    this.#sending ??= this.#sendOn();
-    return this.#sending;
-  }
-  async #sendOn(): Promise<void> {
-    // The look whether there is more and the word that nothing is on its way are of one moment: nothing is written in between.
-    while (this.#sendable.length > 0 && (await this.#sendBatch()));
-    this.#sending = null;
-  }
-
-  /** Sends what waits, each entry resting on the one before it. @returns whether there is any use in going on */
-  async #sendBatch(): Promise<boolean> {
-    const batch = this.#sendable.slice(0, BATCH);
-    const sent = await sendAll(
-      batch.map(({ entry, at }, i) => ({
-        kind: 'visit.enter',
-        id: entry.id,
-        at,
-        body: { visitId: this.id, entry },
-        ...(i > 0 && { after: batch[i - 1]!.entry.id })
-      }))
-    );
-    let went = false;
-    for (const [i, s] of sent.entries()) {
-      const { entry, at } = batch[i]!;
-      if (s.ok) {
-        const stamp = s.data as Pick<Entry, 'seq' | 'at' | 'by'>;
-        this.#ahead = Date.parse(stamp.at) - Date.parse(at);
-        this.#merge([{ ...entry, ...stamp } as Entry]);
-        this.#drop(entry.id);
-        if (this.stuck) this.problem = null;
-        this.stuck = false;
-        went = true;
-      } else if (s.more.waits) continue;
-      else if (s.more.fault) {
-        // Not refused for what it says, and nothing is wrong with the rest: after a few tries it is set aside.
-        this.#waiting = this.#waiting.map((w) => {
-          if (w.entry.id !== entry.id) return w;
-          const failed = { ...w, failed: w.failed + 1 };
-          this.#keep(failed);
-          return failed;
-        });
-        went = true;
-      } else if (s.more.retry || s.more.needsWho) {
-        // It is kept until the server is well, or someone has said who is working.
-        this.stuck = true;
-        this.#say(s, entry);
-        return false;
-      } else {
-        // The server knows better: what it refuses is taken back off the screen, and said.
-        this.#drop(entry.id);
-        this.#say(s, entry);
-        went = true;
-      }
+  /** @returns whether it has been said here why it was refused */
+  #became(kept: Kept, sent: Sent<unknown>): boolean {
+    if (kept.kind === 'visit.close') {
+      if (sent.ok) this.closedRecord = sent.data as string;
+      return false;
     }
-    return went;
+    if (kept.kind !== 'visit.enter') return false;
+    const entry = entryOf(kept);
+    if (sent.ok) {
+      const stamp = sent.data as Pick<Entry, 'seq' | 'at' | 'by'>;
+      this.#ahead = Date.parse(stamp.at) - Date.parse(kept.at);
+      this.#merge([{ ...entry, ...stamp } as Entry]);
+      return true;
+    }
+    // Just written, it is taken back off the screen, and said. What had to wait is long out of mind: it stays, to be looked at.
+    if (kept.waited || sent.more.fault) return false;
+    this.#say(sent, entry);
+    return true;
   }
   #say({ errors, more }: Extract<Sent<unknown>, { ok: false }>, entry: NewEntry): void {
     const problem = (more.problem as EntryProblem | undefined) ?? null;
@@ -255,8 +195,8 @@ export class BenchVisit {
 
   /** Tries again what is waiting, and asks what others wrote. */
   async refresh(): Promise<void> {
-    if (this.#sendable.length > 0) await this.#flush();
-    if (this.#sendable.length > 0) return;
+    await outbox.flush();
+    if (this.waiting > 0) return;
     try {
       const r = await fetch(`/api/visits/${this.id}/entries?after=${this.#cursor}`);
       if (!r.ok) return;
@@ -265,9 +205,9 @@ export class BenchVisit {
       this.#cursor = data.entries.at(-1)?.seq ?? this.#cursor;
       this.closedRecord = data.recordId;
       if (data.photos.length !== this.photos.length) this.photos = data.photos;
-      this.stuck = false;
     } catch {
-      this.stuck = true;
+      // The line of the page says that the server is away.
     }
   }
 }
+const entryOf = (k: Kept): NewEntry => (k.body as { entry: NewEntry }).entry;

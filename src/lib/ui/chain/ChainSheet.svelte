@@ -113,6 +113,8 @@
     unit = to;
     keep('device', 'ht_slack_in', to);
   }
+  $effect(() => desk.restore());
+  $effect(() => desk.follow());
   // Two people may be at one machine: what the other reads is seen here without a press. Not while one's own is on its way.
   $effect(() => {
     if (!sheet.check) return;
@@ -120,8 +122,6 @@
   });
   const pitch = $derived(now.figures.pitch);
 </script>
-
-<svelte:window ononline={() => void desk.flush()} />
 
 <div class="mt-1 flex flex-wrap items-baseline gap-x-3 gap-y-1">
   {#if now.wanted}

@@ -29,7 +29,8 @@
     {
       body: (t) => ({ ...t, joint: t.joint || null, guides: t.guides || null }),
       says: () => 'Written down. What is wrong is among the findings.',
-      taken: () => onleave()
+      taken: () => onleave(),
+      kept: () => onleave()
     }
   );
   const { data, errors } = form;

@@ -1,13 +1,20 @@
+import 'fake-indexeddb/auto';
 import { beforeEach, expect, it, vi } from 'vitest';
+import type { Kind } from '../../core/command/commands';
 import type { Reading } from '../../core/chain/check';
 import { USUAL_DRIVE } from '../../core/chain/drive';
 import type { ChainSheet } from '../../core/chain/sheet';
 import { exactly } from '../../core/quantity/band';
 import { quantity } from '../../core/quantity/quantity';
+import { outbox } from '../outbox/outbox.svelte';
 import { SlackDesk } from './desk.svelte';
 
 const { send } = vi.hoisted(() => ({ send: vi.fn() }));
 vi.mock('../form/send', () => ({ send, idsFor: () => [crypto.randomUUID()] }));
+vi.mock('../form/wire', () => ({
+  NO_SERVER: '',
+  sendAll: (items: { id: string }[]) => Promise.resolve(items.map(({ id }) => ({ id, ok: true, data: 'c' })))
+}));
 vi.mock('$app/navigation', () => ({ invalidateAll: () => Promise.resolve() }));
 
 const read = (more: Partial<Reading>): Reading => ({
@@ -104,17 +111,37 @@ it('says at its field what cannot be, and writes nothing', async () => {
   expect(desk.waits).toBe(true);
 });
 
-it('with no answer it goes on being judged, and is written once the connection is back', async () => {
-  send.mockResolvedValueOnce({ ok: false, errors: { '': 'No answer.' }, more: { retry: true } });
+it('with no answer it goes on being judged, over a reload, and is held here until it is in the book', async () => {
   const desk = new SlackDesk(
     () => sheet([]),
     () => 'mm'
   );
+  send.mockImplementationOnce((kind: Kind, body: object) => {
+    outbox.add(kind, body, { id: 'k', at: '2026-06-10T10:00:00Z' });
+    outbox.items = outbox.items.map((k) => ({ ...k, waited: true }));
+    return Promise.resolve({ ok: false, errors: { '': 'Kept.' }, more: { retry: true, kept: true } });
+  });
   desk.type('found', 'slack', '58');
   expect(await desk.leave('found')).toBe(true);
-  expect(desk.said).toBe('No answer.');
+  expect(desk.said).toBe('Kept.');
   expect(desk.now.stand.verdict).toBe('too slack');
-  await desk.flush();
-  expect(send).toHaveBeenCalledTimes(2);
-  expect(desk.said).toBe('');
+
+  // The page is loaded anew: it stands in its field again, and goes into the same check.
+  const again = new SlackDesk(
+    () => sheet([]),
+    () => 'mm'
+  );
+  again.restore();
+  expect(again.text('found', 'slack')).toBe('58 mm');
+  expect(again.waits).toBe(true);
+  again.type('adjusted', 'slack', '40');
+  await again.leave('adjusted');
+  const [first, second] = send.mock.calls.map((c) => c[1]);
+  expect(second.checkId).toBe(first.checkId);
+
+  const end = again.follow();
+  await outbox.flush();
+  expect(outbox.items).toEqual([]);
+  expect(again.text('found', 'slack')).toBe('');
+  end();
 });

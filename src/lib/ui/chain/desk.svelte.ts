@@ -1,10 +1,15 @@
+import { untrack } from 'svelte';
 import { invalidateAll } from '$app/navigation';
 import { STAGES, type Reading, type Stage } from '$lib/core/chain/check';
+import type { Body } from '$lib/core/command/commands';
+import { chainPlace } from '$lib/core/command/waits';
 import { FIELDS, readReading, type SlackField } from '$lib/core/chain/reading-typed';
 import { showSlack, withUnit, type RuleUnit } from '$lib/core/chain/slack-typed';
 import { chainNow, wantedNow, type ChainNow, type ChainSheet } from '$lib/core/chain/sheet';
 import { forget, keep, kept, texts } from '../form/kept';
 import { idsFor, send } from '../form/send';
+import { followLate } from '../outbox/late';
+import { outbox, type Kept } from '../outbox/outbox.svelte';
 
 /**
  * The slack of one machine being measured: judged while it is typed, written when the hand goes on. What the server did not take
@@ -17,7 +22,7 @@ export class SlackDesk {
   errors = $state<Record<string, string>>({});
   #typed = $state<Record<string, string>>({});
   /** The check that would be begun. */
-  #newId = crypto.randomUUID();
+  #newId: string = crypto.randomUUID();
   readonly #kept: string;
 
   constructor(
@@ -26,6 +31,48 @@ export class SlackDesk {
   ) {
     this.#kept = `chain ${sheet().machineId}`;
     this.#typed = texts(kept('window', this.#kept));
+  }
+
+  /** What waits on this device since an earlier page stands in its fields again: the last of it, where there is more. */
+  restore(): void {
+    const here = this.#here;
+    untrack(() => {
+      for (const kept of here) this.#newId = (kept.body as Body<'chain.measure'>).checkId;
+      this.#typed = { ...this.#waits, ...this.#typed };
+    });
+  }
+  /** What is merely on its way is the field's own. */
+  get #here(): Kept[] {
+    return outbox.at(chainPlace(this.sheet().machineId)).filter((k) => k.waited && k.refused === null);
+  }
+  /** What waits, by the field it was typed in: the last of it. */
+  get #waits(): Record<string, string> {
+    return Object.assign({}, ...this.#here.map((k) => this.#fieldsOf(k))) as Record<string, string>;
+  }
+  /** Once that is in the book it is held here no longer. @returns ends it */
+  follow(): () => void {
+    return followLate(chainPlace(this.sheet().machineId), (kept) => {
+      this.said = '';
+      for (const key of Object.keys(this.#fieldsOf(kept))) delete this.#typed[key];
+      this.#store();
+    });
+  }
+  /** What was sent, by the field it was typed in. */
+  #fieldsOf(kept: Kept): Record<string, string> {
+    const { readings } = kept.body as { readings: Omit<Reading, 'by'>[] };
+    return Object.fromEntries(
+      readings.flatMap((r) =>
+        FIELDS.flatMap((f) => {
+          const text = f === 'slack' ? r.typed : r[f] === null ? '' : String(r[f]);
+          return text === '' ? [] : [[this.#key(r.stage, f), text]];
+        })
+      )
+    );
+  }
+
+  /** A field as it is written down: slack with its unit. */
+  #asKept(field: SlackField, typed: string): string {
+    return field === 'slack' ? withUnit(typed, this.unit()) : typed;
   }
 
   readonly #key = (stage: Stage, field: SlackField) => `${stage} ${field}`;
@@ -118,6 +165,13 @@ export class SlackDesk {
     if (!this.isFresh(stage)) return true;
     // Marks before the slack: they are read together, and written with it.
     if (this.text(stage, 'slack').trim() === '') return true;
+    // It waits on this device as it stands here: that is one reading, and is sent once.
+    const waits = this.#waits;
+    const same = (f: SlackField) => {
+      const typed = this.#typed[this.#key(stage, f)];
+      return typed === undefined || waits[this.#key(stage, f)] === this.#asKept(f, typed);
+    };
+    if (waits[this.#key(stage, 'slack')] !== undefined && FIELDS.every(same)) return true;
     return this.#reading(stage, true) !== null && this.#write(stage);
   }
   #onItsWay: Promise<boolean> | null = null;
@@ -160,9 +214,5 @@ export class SlackDesk {
       }
     this.busy = false;
     return sent.ok || sent.more.retry === true;
-  }
-  /** The connection is back: whatever waits is written. */
-  async flush(): Promise<void> {
-    for (const stage of STAGES) await this.leave(stage);
   }
 }

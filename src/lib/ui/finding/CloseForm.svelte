@@ -21,7 +21,7 @@
       how: (finding.severity === 'tell the owner' ? 'owner told' : 'done') as Closing,
       word: ''
     }),
-    { taken: () => onleave() }
+    { taken: () => onleave(), kept: () => onleave() }
   );
   const { data, errors } = form;
   const ASKS: Record<Closing, string> = {

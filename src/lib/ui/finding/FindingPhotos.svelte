@@ -1,8 +1,9 @@
 <!-- Photos of a finding, and a way to take one in passing. -->
 <script lang="ts">
   import { invalidateAll } from '$app/navigation';
-  import { send } from '../form/send';
   import { takePhoto } from '../form/take-photo';
+  import { KEPT } from '../outbox/outbox.svelte';
+  import { say } from '../shell/shell.svelte';
 
   interface Props {
     findingId: string;
@@ -20,8 +21,9 @@
     if (!file) return;
     busy = true;
     error = '';
-    const taken = await takePhoto(file, (photoId) => send('finding.photo', { photoId, findingId }));
+    const taken = await takePhoto(file, 'finding.photo', { findingId });
     if ('error' in taken) error = taken.error;
+    else if (taken.kept) say(KEPT);
     else await invalidateAll();
     busy = false;
   }

@@ -47,7 +47,7 @@
 
   /** What stands open in its place: `finding`, `reminder`, or what is done with one of the findings. */
   let doing = $state('');
-  const over = { taken: () => (doing = '') };
+  const over = { taken: () => (doing = ''), kept: () => (doing = '') };
   const found = commandForm(
     'finding.add',
     findingSchema,

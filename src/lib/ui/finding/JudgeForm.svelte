@@ -17,7 +17,7 @@
     'finding.regrade',
     regradeSchema,
     () => ({ id: crypto.randomUUID(), findingId: finding.id, severity: '' as Severity | '', word: '' }),
-    { taken: () => onleave() }
+    { taken: () => onleave(), kept: () => onleave() }
   );
   const { data, errors } = form;
 </script>

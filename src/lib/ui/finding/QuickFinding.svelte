@@ -9,7 +9,6 @@
   import { commandForm } from '../form/command-form';
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
-  import { send } from '../form/send';
   import { takePhoto } from '../form/take-photo';
   import { readAgain } from '../shell/again';
   import { say, shell } from '../shell/shell.svelte';
@@ -35,13 +34,17 @@
       says: (_, f) =>
         `Written down on ${machines.find((m) => m.id === f.machineId)?.plate ?? 'it'}: ${f.what}`,
       taken: async (_, f) => {
-        const taken =
-          photo && (await takePhoto(photo, (photoId) => send('finding.photo', { photoId, findingId: f.id })));
+        const taken = photo && (await takePhoto(photo, 'finding.photo', { findingId: f.id }));
         if (taken && 'error' in taken)
           say(`The finding is written down, its photo is not: ${taken.error}`, [
             { text: 'Findings', href: `/findings?machine=${f.machineId}` }
           ]);
         else if (taken) await readAgain();
+        shell.panel = null;
+      },
+      kept: async (f) => {
+        // It goes after the finding it belongs to.
+        if (photo) await takePhoto(photo, 'finding.photo', { findingId: f.id });
         shell.panel = null;
       }
     }

@@ -10,7 +10,7 @@
     'finding.wait',
     findingWaitSchema,
     () => ({ id: crypto.randomUUID(), findingId, waitsFor: 'a part to arrive' as string, part: '' }),
-    { taken: () => onleave() }
+    { taken: () => onleave(), kept: () => onleave() }
   );
   const { data, errors } = form;
 </script>

@@ -30,6 +30,8 @@ interface Options<K extends Kind, T> {
   says?: (answer: Answer<K>, typed: T) => string;
   /** It was taken. The page's data have been read anew, unless it leaves. */
   taken: (answer: Answer<K>, typed: T) => unknown;
+  /** It is kept on this device until the server answers: the hand goes on. Without it, the form is emptied. */
+  kept?: (typed: T) => unknown;
   /** It was refused. @returns what is said of it at the fields, where that is not all of it */
   refused?: (errors: Record<string, string>, more: Record<string, unknown>) => Record<string, string>;
   /** Taken, the page is left for another. */
@@ -111,6 +113,12 @@ export function commandForm<K extends Kind, T extends object>(
       }
       const typed = form.data as T;
       const sent = await send(kind, bodyOf(typed));
+      if (!sent.ok && sent.more.kept) {
+        cancel();
+        say(sent.errors['']!, [{ text: 'What waits', href: '/waiting' }]);
+        await (options.kept ? options.kept(typed) : reset());
+        return;
+      }
       if (!sent.ok) {
         const errors = options.refused?.(sent.errors, sent.more) ?? sent.errors;
         for (const [path, message] of Object.entries(errors)) setError(form, path as never, message);
@@ -130,6 +138,11 @@ export function commandForm<K extends Kind, T extends object>(
       await options.taken(sent.data, typed);
     }
   });
+  const reset = (more: Partial<T> = {}) => {
+    wrong = new Set();
+    refusals = [];
+    fields.reset({ data: { ...start(), ...more } as Record<string, unknown> });
+  };
   return {
     data: fields.form as unknown as Writable<T>,
     errors: derived(fields.allErrors, (all) =>
@@ -145,11 +158,7 @@ export function commandForm<K extends Kind, T extends object>(
       element.addEventListener('change', again);
       return fields.enhance(element);
     },
-    reset: (more = {}) => {
-      wrong = new Set();
-      refusals = [];
-      fields.reset({ data: { ...start(), ...more } as Record<string, unknown> });
-    }
+    reset
   };
 }
 

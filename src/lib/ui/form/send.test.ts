@@ -1,3 +1,4 @@
+import 'fake-indexeddb/auto';
 import { afterEach, expect, it, vi } from 'vitest';
 import type { Envelope } from '$lib/core/command/envelope';
 import { send, sendAll } from './send';

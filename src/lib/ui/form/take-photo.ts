@@ -1,33 +1,36 @@
-import type { Sent } from './send';
+import type { Body } from '$lib/core/command/commands';
+import { CACHES } from '../offline/names';
+import { outbox } from '../outbox/outbox.svelte';
+import { knownNow } from '../outbox/store';
 
 const MOST_BYTES = 15 * 1024 * 1024;
+type Photos = 'photo.attach' | 'finding.photo';
 
 /**
- * Sends a photo: its pixels first, then the word where they belong.
+ * Sends a photo: its pixels first, then the word where they belong. Without an answer both are kept on this device, and go by
+ * themselves.
  *
- * @param attach says where it belongs
- * @returns its id, or why it was not taken
+ * @param to what it belongs to
+ * @returns its id, or why it was not taken; `kept`: it waits on this device
  */
-export async function takePhoto(
+export async function takePhoto<K extends Photos>(
   file: File,
-  attach: (photoId: string) => Promise<Sent<unknown>>
-): Promise<{ id: string } | { error: string }> {
+  kind: K,
+  to: Omit<Body<K>, 'photoId'>
+): Promise<{ id: string; kept: boolean } | { error: string }> {
   if (file.size > MOST_BYTES) return { error: 'At most 15 MB: take it with less resolution.' };
   if (!file.type.startsWith('image/')) return { error: 'Not a photo: JPEG, PNG or WebP.' };
   const id = crypto.randomUUID();
-  try {
-    const r = await fetch(`/api/photos?id=${id}`, {
-      method: 'POST',
-      headers: { 'content-type': file.type },
-      body: file
-    });
-    const uploaded = await r.json().catch(() => null);
-    const answer = uploaded?.ok ? await attach(id) : uploaded;
-    if (answer?.ok) return { id };
-    return {
-      error: (Object.values(answer?.errors ?? {})[0] as string) ?? answer?.message ?? 'Not taken. Try again.'
-    };
-  } catch {
-    return { error: 'No answer from the server; the photo is still on your device. Try again.' };
-  }
+  const sent = await outbox.send(kind, { ...to, photoId: id }, knownNow(), file);
+  if (sent.ok) return { id, kept: false };
+  if (!sent.more.kept) return { error: Object.values(sent.errors)[0] ?? 'Not taken. Try again.' };
+  await showHere(id, file).catch(() => {});
+  return { id, kept: true };
+}
+
+/** Until the server has it, it is seen on this device as if it had come from there. */
+async function showHere(id: string, file: File): Promise<void> {
+  const photos = await caches.open(CACHES.photos);
+  for (const address of [`/api/photos/${id}`, `/api/photos/${id}?small`])
+    await photos.put(address, new Response(file, { headers: { 'content-type': file.type } }));
 }

@@ -89,7 +89,8 @@
         );
         shell.panel = null;
         onlogged?.(machineId);
-      }
+      },
+      kept: () => (shell.panel = null)
     }
   );
   $effect(() => {

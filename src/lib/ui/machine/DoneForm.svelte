@@ -30,7 +30,8 @@
     }),
     {
       says: () => `${task.name} written down. Its count starts again from there.`,
-      taken: () => onleave()
+      taken: () => onleave(),
+      kept: () => onleave()
     }
   );
   const { data, errors } = form;

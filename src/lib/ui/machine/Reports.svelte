@@ -30,7 +30,7 @@
     'call.report',
     callSchema,
     () => ({ id: crypto.randomUUID(), machineId, what: '', words: '', day: today }),
-    { taken: () => turn() }
+    { taken: () => turn(), kept: () => turn() }
   );
   const { data, errors } = form;
   function turn() {

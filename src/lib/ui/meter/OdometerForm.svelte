@@ -16,7 +16,7 @@
     'odometer.log',
     odometerSchema,
     () => ({ id: crypto.randomUUID(), machineId, typed: '', day: '' }),
-    { body: (f) => ({ ...f, day: f.day || today }), taken: () => onleave() }
+    { body: (f) => ({ ...f, day: f.day || today }), taken: () => onleave(), kept: () => onleave() }
   );
   const { data, errors } = form;
 </script>

@@ -63,16 +63,10 @@
   const sinceOf = (check: string) =>
     sheet.open.find((o) => o.check === check && o.roundId !== desk.target)?.what ?? null;
 
-  $effect(() =>
-    lookAgain('app:round', () => {
-      // What waits goes first; its answer reads the page anew.
-      if (desk.waiting.length > 0) void desk.flush();
-      return desk.waiting.length > 0;
-    })
-  );
+  $effect(() => desk.listen());
+  // What waits goes first; its answer reads the page anew.
+  $effect(() => lookAgain('app:round', () => desk.waiting.length > 0));
 </script>
-
-<svelte:window ononline={() => void desk.flush()} />
 
 <div class="head" role="status" aria-label="Where the round stands">
   {#if stand.items.length === 0}

@@ -2,43 +2,67 @@ import { readAnswer, untyped, type TypedAnswer } from '$lib/core/round/answer';
 import type { Check } from '$lib/core/round/check';
 import type { RoundSheet } from '$lib/core/round/sheet';
 import { roundStand, type Given, type Stand } from '$lib/core/round/stand';
-import { send } from '../form/send';
+import { answerTyped, type RoundAnswerInput } from '$lib/core/round/form';
+import { roundPlace } from '$lib/core/command/waits';
+import type { Sent } from '../form/wire';
+import { outbox, type Kept } from '../outbox/outbox.svelte';
+import { knownNow } from '../outbox/store';
 import { readAgain } from '../shell/again';
-import { AT_ONCE } from './left';
-import { keepLeft, readLeft, type Waiting } from './waiting';
+
+type Waiting = RoundAnswerInput['answers'][number];
 
 /** What the page has of a round. */
 export type RoundOn = Pick<RoundSheet, 'machineId' | 'list' | 'round' | 'checks' | 'bands' | 'answers'>;
 
 /**
- * A round being walked: each press counts at once on this device, is kept on it, and goes to the server with all that wait, as one
- * request; without a signal they wait, over a reload, and go when it is back, from whatever page is then open (`left.ts`). What the
- * server refuses is said at its check.
+ * A round being walked: each press counts at once on this device, and goes by the outbox; without a signal it waits there, over a
+ * reload, and goes when it is back, from whatever page is then open. What the server refuses is said at its check.
  */
 export class RoundDesk {
-  /** Of the round as a whole: the server is away. */
-  said = $state('');
   /** By `check field`. */
   errors = $state<Record<string, string>>({});
   /** What is typed at a check and not answered yet. */
   typed = $state<Record<string, TypedAnswer>>({});
-  waiting = $state<Waiting[]>([]);
-  #roundId: string;
+  #roundId: string = crypto.randomUUID();
   #anew = $state(false);
+  /** The round that the last answers went into. */
+  #taken = '';
 
   constructor(
     readonly on: () => RoundOn,
     readonly who: () => string
   ) {
-    const { machineId, list, round } = on();
-    const left = readLeft(list, machineId);
-    this.waiting = left?.waiting ?? [];
-    this.#roundId = left?.roundId ?? crypto.randomUUID();
-    this.#anew = left !== null && left.roundId !== round?.id;
+    const { round } = on();
+    // Begun on this device, and not with the server: it goes on in that.
+    const left = this.#here.at(-1);
+    if (!left) return;
+    this.#roundId = bodyOf(left).roundId;
+    this.#anew = this.#roundId !== round?.id;
   }
-  #store(): void {
+  get #place(): string {
     const { machineId, list } = this.on();
-    keepLeft(list, machineId, { roundId: this.target, waiting: $state.snapshot(this.waiting) });
+    return roundPlace(list, machineId);
+  }
+  get #here(): Kept[] {
+    return outbox.at(this.#place).filter((k) => k.refused === null);
+  }
+  /** What this device has of the round and the server has not. */
+  get waiting(): Waiting[] {
+    return this.#here.flatMap((k) => bodyOf(k).answers);
+  }
+  /** Of the round as a whole: the server is away. */
+  get said(): string {
+    return this.waiting.length > 0 ? (outbox.stuck ?? '') : '';
+  }
+  /** Hears what becomes of its answers. @returns ends it */
+  listen(): () => void {
+    return outbox.listen(this.#place, {
+      became: (kept, sent) => this.#became(kept, sent),
+      taken: async () => {
+        await readAgain();
+        if (this.on().round?.id === this.#taken) this.#anew = false;
+      }
+    });
   }
   /** The round that is answered: the one on the page, or a new one. */
   get target(): string {
@@ -107,56 +131,40 @@ export class RoundDesk {
     this.#push(checks.map((c) => untyped(c.key)));
   }
   #push(list: readonly TypedAnswer[]): void {
-    this.waiting = [...this.waiting, ...list.map((t) => ({ ...t, id: crypto.randomUUID() }))];
-    this.#store();
+    for (let i = 0; i < list.length; i += AT_ONCE)
+      this.#keep(list.slice(i, i + AT_ONCE).map((t) => ({ ...t, id: crypto.randomUUID() })));
     void this.flush();
   }
-
-  #onItsWay: Promise<void> | null = null;
-  /** Sends what waits; what came meanwhile goes with the next. */
+  #keep(answers: readonly Waiting[]): void {
+    const { machineId, list } = this.on();
+    outbox.add('round.answer', { roundId: this.target, machineId, list, answers }, knownNow());
+  }
+  /** Sends what waits. */
   flush(): Promise<void> {
-    this.#onItsWay ??= this.#send().finally(() => (this.#onItsWay = null));
-    return this.#onItsWay;
+    return outbox.flush();
   }
-  async #send(): Promise<void> {
-    while (this.waiting.length > 0) {
-      const { machineId, list } = this.on();
-      const answers = $state.snapshot(this.waiting).slice(0, AT_ONCE);
-      const sent = await send('round.answer', { roundId: this.target, machineId, list, answers });
-      if (!sent.ok && sent.more.retry) {
-        this.said = sent.errors[''] ?? '';
-        return;
-      }
-      if (!sent.ok) {
-        const refused = answers.filter((_, i) => refusedAt(sent.errors, i));
-        if (refused.length === 0) {
-          // The round was over: what was looked at belongs to a new one.
-          if (this.#anew || !this.on().round) {
-            this.said = Object.values(sent.errors)[0] ?? '';
-            return;
-          }
-          this.#anew = true;
-          continue;
-        }
-        // Nothing of the list was written: the others are sent again without what was refused.
-        this.#refused(answers, sent.errors);
-        this.#gone(refused);
-        continue;
-      }
-      this.said = '';
-      // Read anew before it is dropped: nothing is shown as open in between.
-      await readAgain();
-      if (this.on().round?.id === sent.data) this.#anew = false;
-      this.#gone(answers);
+
+  /** @returns whether a refusal has been taken care of */
+  #became(kept: Kept, sent: Sent<unknown>): boolean {
+    if (kept.kind !== 'round.answer') return false;
+    if (sent.ok) {
+      this.#taken = sent.data as string;
+      return true;
     }
-  }
-  #gone(list: readonly Waiting[]): void {
-    this.waiting = this.waiting.filter((w) => !list.some((g) => g.id === w.id));
-    this.#store();
-  }
-  /** What was refused stands at its check again, as it was typed. */
-  #refused(answers: readonly Waiting[], errors: Record<string, string>): void {
-    for (const [path, message] of Object.entries(errors)) {
+    const { answers, roundId } = bodyOf(kept);
+    const refused = answers.filter((_, i) => refusedAt(sent.errors, i));
+    if (refused.length === 0) {
+      const { round } = this.on();
+      if (this.#anew || !round || roundId !== round.id) return false;
+      // The round was over: what was looked at belongs to a new one.
+      this.#anew = true;
+      this.#keep(answers);
+      return true;
+    }
+    // Nothing of the list was written: the others are sent again without what was refused.
+    const others = answers.filter((a) => !refused.includes(a));
+    if (others.length > 0) this.#keep(others);
+    for (const [path, message] of Object.entries(sent.errors)) {
       const at = /^answers\.(\d+)\.(\w+)$/.exec(path);
       const one = at && answers[Number(at[1])];
       if (!one) continue;
@@ -164,7 +172,21 @@ export class RoundDesk {
       this.typed[one.check] = typed;
       this.errors[`${one.check} ${at[2]}`] = message;
     }
+    return true;
   }
+}
+/** As many as go in one command. */
+const AT_ONCE = 100;
+/** As it was kept; what cannot be read any more (an earlier release) is left out. */
+function bodyOf(kept: Kept): Pick<RoundAnswerInput, 'roundId' | 'answers'> {
+  const { roundId, answers } = kept.body as { roundId: string; answers: unknown[] };
+  return {
+    roundId,
+    answers: answers.flatMap((a) => {
+      const read = answerTyped.safeParse(a);
+      return read.success ? [read.data] : [];
+    })
+  };
 }
 const refusedAt = (errors: Record<string, string>, i: number) =>
   Object.keys(errors).some((path) => path.startsWith(`answers.${i}.`));

@@ -10,12 +10,15 @@ export const shell = $state<{
   instruments: boolean;
   /** The server cannot be reached: what is shown may be old. */
   away: boolean;
+  /** How far the clock of this device is ahead of the server’s, ms. */
+  clockAheadMs: number;
 }>({
   panel: null,
   machineId: null,
   said: null,
   instruments: false,
-  away: false
+  away: false,
+  clockAheadMs: 0
 });
 
 export interface Said {

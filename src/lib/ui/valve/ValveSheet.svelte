@@ -104,6 +104,8 @@
     unit = to;
     keep('device', 'ht_blades_in', to);
   }
+  $effect(() => desk.restore());
+  $effect(() => desk.follow());
   // Two people may be at one head: what the other measures is seen here without a press. Not while one's own is on its way.
   $effect(() => {
     if (!open) return;
@@ -119,8 +121,6 @@
         : `${Math.round(hours / 24)} days ago`;
   });
 </script>
-
-<svelte:window ononline={() => void desk.flush()} />
 
 <div class="no-print mt-3 flex flex-wrap items-center gap-x-5 gap-y-2">
   {#if open}

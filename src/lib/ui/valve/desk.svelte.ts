@@ -1,3 +1,4 @@
+import { untrack } from 'svelte';
 import { invalidateAll } from '$app/navigation';
 import {
   NOTHING,
@@ -8,6 +9,8 @@ import {
   type ValveStand
 } from '$lib/core/valve/check';
 import type { Limits, Measured } from '$lib/core/valve/clearance';
+import type { Body } from '$lib/core/command/commands';
+import { valvesPlace } from '$lib/core/command/waits';
 import { isCold } from '$lib/core/valve/cold';
 import type { ClearanceUnit } from '$lib/core/valve/limits';
 import { readMicrometer, readStamp } from '$lib/core/valve/stamp';
@@ -15,6 +18,8 @@ import { measuredTyped, readClearance } from '$lib/core/valve/typed';
 import type { Series } from '$lib/core/valve/shim';
 import { forget, keep, kept, texts } from '../form/kept';
 import { idsFor, send } from '../form/send';
+import { followLate } from '../outbox/late';
+import { outbox, type Kept } from '../outbox/outbox.svelte';
 
 /** What the desk works on, as the page has it. */
 export interface DeskData {
@@ -47,12 +52,53 @@ export class ValveDesk {
   errors = $state<Record<string, FieldError>>({});
   #typed = $state<Record<string, string>>({});
   /** The check that would be begun. */
-  #newId = crypto.randomUUID();
+  #newId: string = crypto.randomUUID();
   readonly #kept: string;
 
   constructor(readonly data: () => DeskData) {
     this.#kept = `valves ${data().headId}`;
     this.#typed = texts(kept('window', this.#kept));
+  }
+
+  /** What waits on this device since an earlier page stands in its fields again: the last of it, where there is more. */
+  restore(): void {
+    const here = this.#here;
+    untrack(() => {
+      for (const kept of here)
+        if (kept.kind === 'valve.measure') this.#newId = (kept.body as Body<'valve.measure'>).checkId;
+      this.#typed = { ...this.#waits, ...this.#typed };
+    });
+  }
+  /** What is merely on its way is the field's own. */
+  get #here(): Kept[] {
+    return outbox.at(valvesPlace(this.data().headId)).filter((k) => k.waited && k.refused === null);
+  }
+  /** What waits, by the field it was typed in: the last of it. */
+  get #waits(): Record<string, string> {
+    return Object.assign({}, ...this.#here.map((k) => this.#fieldsOf(k))) as Record<string, string>;
+  }
+  /** Once that is in the book it is held here no longer. @returns ends it */
+  follow(): () => void {
+    return followLate(valvesPlace(this.data().headId), (kept) => {
+      this.said = '';
+      this.#settle(Object.keys(this.#fieldsOf(kept)), this.#typed);
+    });
+  }
+  /** What was sent, by the field it was typed in. */
+  #fieldsOf(kept: Kept): Record<string, string> {
+    if (kept.kind === 'valve.measure') {
+      const { readings } = kept.body as { readings: { valve: string; stage: Stage; measured: Measured }[] };
+      return Object.fromEntries(
+        readings.map(({ valve, stage, measured }) => [this.#key(valve, stage), exactly(measured)])
+      );
+    }
+    const { valve, ...shim } = kept.body as { valve: string } & Record<ShimField, number | null>;
+    return Object.fromEntries(
+      (['stamp', 'measured'] as const).map((f) => [
+        this.#key(valve, f),
+        shim[f] === null ? '' : (shim[f] / 1000).toFixed(3)
+      ])
+    );
   }
 
   readonly #key = (valve: string, field: Stage | ShimField) => `${field} ${valve}`;
@@ -180,6 +226,8 @@ export class ValveDesk {
       delete this.#typed[this.#key(valve, field)];
       return true;
     }
+    // It waits on this device as it stands here: that is one reading, and is sent once.
+    if (this.#waits[this.#key(valve, field)] === this.text(valve, field)) return true;
     return field === 'found' || field === 'left' ? this.#leaveReading(valve, field) : this.#leaveShim(valve);
   }
 
@@ -253,16 +301,7 @@ export class ValveDesk {
 
   /** No answer: what was said by a press stands in its field too, exactly, until it can be written. */
   #keep(readings: readonly { valve: string; stage: Stage; measured: Measured }[]): void {
-    for (const { valve, stage, measured } of readings)
-      this.type(valve, stage, measured === NOTHING ? '' : `${measuredTyped(measured, 'mm')} mm`);
-  }
-  /** The connection is back: whatever waits is written. */
-  async flush(): Promise<void> {
-    const waiting = this.#pending();
-    if (waiting.length > 0 && this.mayMeasure) await this.#writeAll(waiting);
-    for (const { valve } of this.book)
-      if (this.isFresh(valve.id, 'stamp') || this.isFresh(valve.id, 'measured'))
-        await this.#leaveShim(valve.id);
+    for (const { valve, stage, measured } of readings) this.type(valve, stage, exactly(measured));
   }
 
   /** What seemed a slip is so. */
@@ -304,3 +343,6 @@ export class ValveDesk {
     return sent.ok;
   }
 }
+/** A measured clearance as it can be typed, to the last micrometre. */
+const exactly = (m: Measured): string =>
+  m.by === 'blades' && m.goes === null && m.stops === null ? '' : `${measuredTyped(m, 'mm')} mm`;

@@ -1,0 +1,71 @@
+import { HAS_ALREADY } from './names';
+
+/**
+ * The data of a page as they come from the server: those of the frame round every page, then the page's own. Of what the browser has
+ * already nothing comes.
+ */
+interface Node {
+  type: 'data' | 'skip' | 'error';
+  [more: string]: unknown;
+}
+interface Data {
+  type: 'data';
+  nodes: (Node | null)[];
+}
+
+function read(text: string): Data | null {
+  try {
+    const data = JSON.parse(text) as Partial<Data> | null;
+    return data?.type === 'data' && Array.isArray(data.nodes) ? (data as Data) : null;
+  } catch {
+    return null;
+  }
+}
+
+/** The frame's own, where they came along. */
+export function frameOf(text: string): string | null {
+  const frame = read(text)?.nodes[0];
+  return frame?.type === 'data' ? JSON.stringify({ type: 'data', nodes: [frame] }) : null;
+}
+
+/**
+ * An answer with all that the page needs, as it can be given again to whoever has nothing yet.
+ * @param frame the frame's, for an answer without them
+ * @returns null: it is none to be kept (an error, a redirect, or only a part)
+ */
+export function whole(text: string, frame: string | null): string | null {
+  const data = read(text);
+  if (!data || data.nodes.length < 2) return null;
+  const [first, ...rest] = data.nodes;
+  const kept = first?.type === 'data' ? first : frame === null ? null : (read(frame)?.nodes[0] ?? null);
+  return kept?.type === 'data' && rest.every((n) => n === null || n.type === 'data')
+    ? JSON.stringify({ type: 'data', nodes: [kept, ...rest] })
+    : null;
+}
+
+/** The same page whatever the browser has of it already. @returns its address without what only SvelteKit says in it */
+export function keyOf(address: string): string {
+  const url = new URL(address);
+  url.searchParams.delete(HAS_ALREADY);
+  url.searchParams.delete('x-sveltekit-trailing-slash');
+  url.hash = '';
+  return url.href;
+}
+
+export const NOT_HERE =
+  'This page is not on this device, and the server does not answer. What was opened before the signal was lost is here.';
+/**
+ * What is answered for a page that is not on this device: its frame, and in it that it is not here.
+ * @param frame the frame's data; null: not even those are here
+ */
+export function notHere(frame: string | null, address: string): { body: string; status: number } {
+  const error = { message: NOT_HERE };
+  const kept = frame === null ? null : read(frame)?.nodes[0];
+  if (!kept) return { body: JSON.stringify(error), status: 503 };
+  // One digit for the frame and one for the page: 1 where its data are wanted. The frame alone is asked for to say in it what is missing.
+  const wanted = new URL(address).searchParams.get(HAS_ALREADY) ?? '11';
+  const nodes = [...wanted].map((one, i) =>
+    i === 0 ? kept : one === '1' ? { type: 'error', error, status: 503 } : { type: 'skip' }
+  );
+  return { body: JSON.stringify({ type: 'data', nodes }), status: 200 };
+}

@@ -1,0 +1,57 @@
+import type { Sent } from '../form/wire';
+import type { Kept } from './store';
+
+/** A page that shows what waits at a place. */
+export interface Listener {
+  /**
+   * Is told what became of a command.
+   * @returns whether it has taken care of a refusal: it is dropped then, and not kept for somebody to look at
+   */
+  became: (kept: Kept, sent: Sent<unknown>) => boolean;
+  /** Reads what the book has of it now, before what was taken is dropped: nothing is missing in between. */
+  taken?: () => Promise<void>;
+}
+
+/** Who wants to hear what becomes of what is sent: pages by place, and forms that wait for the answer to one command. */
+export class Hearers {
+  #listeners = new Map<string, Set<Listener>>();
+  #forms = new Map<string, (sent: Sent<unknown>) => void>();
+
+  /** @returns ends it */
+  listen(place: string, listener: Listener): () => void {
+    const there = this.#listeners.get(place) ?? new Set();
+    this.#listeners.set(place, there.add(listener));
+    return () => {
+      there.delete(listener);
+      if (there.size === 0) this.#listeners.delete(place);
+    };
+  }
+  /** A form waits, while `run` runs, for what becomes of one. @returns null where nothing did */
+  async await(id: string, run: () => Promise<void>): Promise<Sent<unknown> | null> {
+    let answer: Sent<unknown> | null = null;
+    this.#forms.set(id, (sent) => (answer = sent));
+    await run();
+    this.#forms.delete(id);
+    return answer;
+  }
+  isAwaited(id: string): boolean {
+    return this.#forms.has(id);
+  }
+  hears({ id, place }: Kept): boolean {
+    return this.#forms.has(id) || this.#listeners.has(place);
+  }
+
+  /** @returns whether somebody has taken care of it where it was refused */
+  tell(kept: Kept, sent: Sent<unknown>): boolean {
+    const form = this.#forms.get(kept.id);
+    form?.(sent);
+    let seen = form !== undefined;
+    for (const listener of this.#listeners.get(kept.place) ?? []) seen = listener.became(kept, sent) || seen;
+    return seen;
+  }
+  /** Once for each place, however much of it was taken. */
+  async taken(list: readonly Kept[]): Promise<void> {
+    for (const place of new Set(list.map((k) => k.place)))
+      for (const listener of this.#listeners.get(place) ?? []) await listener.taken?.();
+  }
+}

@@ -1,0 +1,245 @@
+import 'fake-indexeddb/auto';
+import { deleteDB, openDB } from 'idb';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Envelope } from '../../core/command/envelope';
+import { KEPT, Outbox } from './outbox.svelte';
+import { open, store } from './store';
+
+type Answer = { ok: boolean; data?: unknown; errors?: object; more?: object };
+/** A stand-in for the server: what it carried out, in order, each once. */
+class Server {
+  up = true;
+  /** It carries it out, and the answer is lost. */
+  loses = 0;
+  done: Envelope[] = [];
+  requests: string[][] = [];
+  /** What it says to one; undefined: taken. */
+  says: (c: Envelope) => Answer | undefined = () => undefined;
+  photos: string[] = [];
+  answer = async (url: string, init: { body: string }): Promise<Response> => {
+    if (!this.up) throw new TypeError('network');
+    if (url.startsWith('/api/photos')) {
+      this.photos.push(url.split('id=')[1]!);
+      return Response.json({ ok: true, data: null });
+    }
+    const { commands } = JSON.parse(init.body) as { commands: Envelope[] };
+    this.requests.push(commands.map((c) => c.id));
+    const refused = new Set<string>();
+    const outcomes = commands.map((c) => {
+      if (c.after && refused.has(c.after)) return { id: c.id, ok: false, errors: {}, more: { waits: true } };
+      const said = this.says(c);
+      if (said && !said.ok) {
+        refused.add(c.id);
+        return { id: c.id, errors: {}, more: {}, ...said };
+      }
+      if (!this.done.some((d) => d.id === c.id)) this.done.push(c);
+      return { id: c.id, ok: true, data: `done ${c.id}` };
+    });
+    if (this.loses > 0) {
+      this.loses -= 1;
+      throw new TypeError('lost');
+    }
+    return Response.json({ ok: true, outcomes });
+  };
+}
+let server: Server;
+let outbox: Outbox;
+beforeEach(() => {
+  server = new Server();
+  outbox = new Outbox();
+  vi.stubGlobal('fetch', (url: string, init: { body: string }) => server.answer(url, init));
+});
+afterEach(async () => {
+  for (const { id } of await store.all()) await store.drop(id);
+  vi.unstubAllGlobals();
+  vi.restoreAllMocks();
+});
+const known = (id: string) => ({ id, at: '2026-06-10T10:00:00Z' });
+const find = (id: string, what = 'Seal weeps') => outbox.send('finding.add', { what }, known(id));
+const keptAre = (ids: string[]) =>
+  vi.waitFor(async () => expect((await store.all()).map((k) => k.id).sort()).toEqual(ids));
+
+describe('an outbox', () => {
+  it('brings back what became of a command, and keeps nothing of it', async () => {
+    expect(await find('a')).toEqual({ ok: true, id: 'a', data: 'done a' });
+    expect(outbox.items).toEqual([]);
+    await keptAre([]);
+  });
+
+  it('a form is told why it was refused; it has what was typed, so nothing is kept', async () => {
+    server.says = () => ({ ok: false, errors: { what: 'What is wrong?' } });
+    expect(await find('a')).toMatchObject({ ok: false, errors: { what: 'What is wrong?' } });
+    await keptAre([]);
+  });
+
+  it('without an answer it keeps it over a reload, and sends it in the order written, each once', async () => {
+    server.up = false;
+    for (const id of ['c', 'a', 'b'])
+      expect(await find(id)).toEqual({ ok: false, errors: { '': KEPT }, more: { retry: true, kept: true } });
+    await keptAre(['a', 'b', 'c']);
+    outbox = new Outbox();
+    await outbox.load();
+    expect(outbox.waiting.map((k) => k.id)).toEqual(['c', 'a', 'b']);
+    server.up = true;
+    server.loses = 1;
+    await outbox.flush();
+    expect(outbox.waiting).toHaveLength(3);
+    await outbox.flush();
+    expect(server.done.map((c) => c.id)).toEqual(['c', 'a', 'b']);
+    expect([outbox.items, outbox.stuck]).toEqual([[], null]);
+    await keptAre([]);
+  });
+
+  it('what had to wait and is refused stays, with its reason and what was typed, and holds nothing up', async () => {
+    server.up = false;
+    await find('a', 'Wrong');
+    await find('b');
+    server.up = true;
+    server.says = (c) => (c.id === 'a' ? { ok: false, errors: { '': 'No such machine.' } } : undefined);
+    await outbox.flush();
+    expect(server.done.map((c) => c.id)).toEqual(['b']);
+    expect(outbox.refused).toMatchObject([
+      { id: 'a', body: { what: 'Wrong' }, refused: { errors: { '': 'No such machine.' } } }
+    ]);
+    await keptAre(['a']);
+    server.says = () => undefined;
+    await outbox.again('a');
+    expect(server.done.map((c) => c.id)).toEqual(['b', 'a']);
+    await keptAre([]);
+  });
+
+  it('what somebody else wrote on this device waits for them, and holds nothing of others up', async () => {
+    server.up = false;
+    outbox.who = 'wren';
+    await find('a');
+    server.up = true;
+    outbox.who = 'jory';
+    expect(await find('b')).toMatchObject({ ok: true });
+    expect(outbox.waiting.map((k) => k.id)).toEqual(['a']);
+    outbox.who = 'wren';
+    await outbox.flush();
+    expect(server.done.map((c) => c.id)).toEqual(['b', 'a']);
+  });
+
+  it('a session that has ended loses nothing: it waits, and says why', async () => {
+    vi.stubGlobal('fetch', async () => Response.json({ message: 'Sign in first.' }, { status: 401 }));
+    expect(await find('a')).toMatchObject({
+      errors: { '': `Sign in first. ${KEPT}` },
+      more: { kept: true }
+    });
+    expect([outbox.stuck, outbox.waiting.length]).toEqual(['Sign in first.', 1]);
+  });
+
+  it('of one place each rests on the one before; of others it does not', async () => {
+    server.up = false;
+    const enter = (id: string, visitId: string) =>
+      outbox.add('visit.enter', { visitId, entry: { id } }, known(id));
+    enter('a', 'v');
+    enter('b', 'w');
+    enter('c', 'v');
+    await outbox.flush();
+    server.up = true;
+    const after: Record<string, string | null | undefined> = {};
+    server.says = (c) => {
+      after[c.id] = c.after;
+      return undefined;
+    };
+    await outbox.flush();
+    expect(after).toEqual({ a: undefined, b: undefined, c: 'a' });
+  });
+
+  it('a list that cannot be read is sent one by one: only the one to blame stays', async () => {
+    server.up = false;
+    for (const id of ['a', 'b', 'c']) outbox.add('finding.add', { what: id }, known(id));
+    await outbox.flush();
+    vi.stubGlobal('fetch', (url: string, init: { body: string }) =>
+      init.body.includes('"id":"b"')
+        ? Promise.resolve(
+            Response.json({ ok: false, errors: { commands: 'Not an id.' }, more: {} }, { status: 422 })
+          )
+        : server.answer(url, init)
+    );
+    server.up = true;
+    await outbox.flush();
+    expect(server.done.map((c) => c.id)).toEqual(['a', 'c']);
+    expect(outbox.refused.map((k) => k.id)).toEqual(['b']);
+  });
+
+  it('a photo goes by itself: its pixels, then the word where they belong; what was written before it goes first', async () => {
+    server.up = false;
+    const pixels = new Blob(['x'], { type: 'image/png' });
+    await find('a');
+    await outbox.send('finding.photo', { findingId: 'f', photoId: 'p' }, known('b'), pixels);
+    await find('c');
+    await keptAre(['a', 'b', 'c']);
+    outbox = new Outbox();
+    await outbox.load();
+    server.up = true;
+    await outbox.flush();
+    expect(server.photos).toEqual(['p']);
+    expect(server.requests).toEqual([['a'], ['b'], ['c']]);
+    await vi.waitFor(async () => expect(await store.pixels('p')).toBeNull());
+  });
+
+  it('two windows: what one has sent the other neither sends nor shows', async () => {
+    server.up = false;
+    await find('a');
+    await keptAre(['a']);
+    const other = new Outbox();
+    await other.load();
+    server.up = true;
+    await outbox.flush();
+    await keptAre([]);
+    await other.load();
+    expect([other.items, server.requests.length]).toEqual([[], 1]);
+  });
+
+  it('the same pressed twice while it waits is one command', async () => {
+    server.up = false;
+    await find('a');
+    const same = outbox.same('finding.add', { what: 'Seal weeps' });
+    expect(same?.id).toBe('a');
+    expect(outbox.same('finding.add', { what: 'Another' })).toBeNull();
+    await outbox.send('finding.add', { what: 'Seal weeps' }, same!);
+    expect(outbox.waiting).toHaveLength(1);
+  });
+
+  it('where the browser keeps nothing it says so, goes on, and forgets nothing of it by looking', async () => {
+    server.up = false;
+    vi.spyOn(store, 'put').mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
+    await find('a');
+    await vi.waitFor(() => expect(outbox.unkept).toBe(true));
+    await outbox.load();
+    expect(outbox.waiting).toHaveLength(1);
+    server.up = true;
+    await outbox.flush();
+    expect(server.done.map((c) => c.id)).toEqual(['a']);
+  });
+});
+
+it('what an earlier release kept of visits is taken over', async () => {
+  await deleteDB('hour-trail-earlier');
+  const earlier = await openDB('hour-trail-earlier', 1, {
+    upgrade: (db) => void db.createObjectStore('waiting', { keyPath: 'entry.id' })
+  });
+  await earlier.put('waiting', {
+    entry: { id: 'e' },
+    at: '2026-06-10T10:00:00Z',
+    n: 3,
+    failed: 0,
+    visitId: 'v'
+  });
+  earlier.close();
+  const db = await open('hour-trail-earlier');
+  expect(await db.getAll('commands')).toMatchObject([
+    {
+      id: 'e',
+      kind: 'visit.enter',
+      body: { visitId: 'v', entry: { id: 'e' } },
+      place: 'visit v',
+      waited: true
+    }
+  ]);
+  expect([...db.objectStoreNames]).toEqual(['commands', 'photos']);
+  db.close();
+});

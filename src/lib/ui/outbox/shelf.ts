@@ -1,0 +1,57 @@
+import { store, type Kept } from './store';
+
+export const inOrder = (a: Kept, b: Kept): number => a.n - b.n || (a.at < b.at ? -1 : a.at > b.at ? 1 : 0);
+/** The photo that a command speaks of: its pixels go first. */
+export const photoOf = (k: Kept): string | null => (k.body as { photoId?: string } | null)?.photoId ?? null;
+
+/** Keeps the store of this device as the outbox has it, and knows what is not, or not yet, so. */
+export class Shelf {
+  #unstored = new Set<string>();
+  /** Dropped here, and perhaps still found there. */
+  #dropped = new Set<string>();
+  constructor(
+    /** Something was stored; or nothing can be, and is lost with the page. */
+    readonly stored: (works: boolean) => void
+  ) {}
+
+  put(kept: Kept, pixels?: Blob): void {
+    const photo = photoOf(kept);
+    this.#do(kept.id, () => (pixels && photo ? store.putWithPixels(kept, photo, pixels) : store.put(kept)));
+  }
+  drop(kept: Kept): void {
+    const photo = photoOf(kept);
+    this.#dropped.add(kept.id);
+    this.#do(kept.id, async () => {
+      await store.drop(kept.id);
+      if (photo) await store.dropPixels(photo);
+    });
+  }
+  #do(id: string, work: () => Promise<void>): void {
+    this.#unstored.add(id);
+    work().then(
+      () => {
+        this.#unstored.delete(id);
+        if (this.#unstored.size === 0) this.stored(true);
+      },
+      () => {
+        // Gone in any case, it need not be stored.
+        if (this.#dropped.has(id)) this.#unstored.delete(id);
+        else this.stored(false);
+      }
+    );
+  }
+
+  /**
+   * What another window has kept comes in, and what it has sent goes.
+   * @param there as it stands in the store
+   * @param stays whether one is left here all the same: somebody waits for its answer
+   */
+  merge(items: readonly Kept[], there: readonly Kept[], stays: (kept: Kept) => boolean): Kept[] {
+    const known = new Set(items.map((k) => k.id));
+    const stored = new Set(there.map((k) => k.id));
+    return [
+      ...items.filter((k) => stored.has(k.id) || this.#unstored.has(k.id) || stays(k)),
+      ...there.filter((k) => !known.has(k.id) && !this.#dropped.has(k.id))
+    ].sort(inOrder);
+  }
+}

@@ -1,0 +1,132 @@
+<!-- What was written on this device and is not in the book: what waits, and what was refused, with what was typed. -->
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { bodyLines } from '$lib/core/command/body-words';
+  import { kindWords } from '$lib/core/command/words';
+  import { showMoment } from '$lib/core/time/moment';
+  import { askToStay, lookAtStorage, storage } from '$lib/ui/offline/storage.svelte';
+  import { onDevice } from '$lib/ui/offline/along.svelte';
+  import { outbox, type Kept } from '$lib/ui/outbox/outbox.svelte';
+
+  let { data } = $props();
+  const zone = $derived(data.team?.timeZone ?? 'UTC');
+  const when = (at: string) => showMoment(new Date(at), data.today ?? at.slice(0, 10), zone);
+  const mine = $derived(outbox.waiting.filter((k) => k.who === '' || k.who === outbox.who));
+  const others = $derived(outbox.waiting.filter((k) => k.who !== '' && k.who !== outbox.who));
+  const nameOf = (id: string) => data.people?.find((p) => p.id === id)?.name ?? 'somebody else';
+  let trying = $state(false);
+  onMount(() => void lookAtStorage());
+  async function now() {
+    trying = true;
+    await outbox.flush();
+    trying = false;
+  }
+</script>
+
+<svelte:head><title>What waits · Hour Trail</title></svelte:head>
+
+{#snippet typed(k: Kept)}
+  {@const lines = bodyLines(k.body)}
+  {#if lines.length > 0}<dl class="typed">
+      {#each lines as l, i (i)}<dt>{l.name}</dt>
+        <dd>{l.value}</dd>{/each}
+    </dl>{/if}
+{/snippet}
+
+<h1>What waits on this device</h1>
+<p class="quiet max-w-2xl">
+  Written here, and not in the book yet. It goes by itself, in this order, once the server answers; each once.
+  Without a signal that is how hours, findings, photos, rounds, readings and the work at the bench are kept;
+  what plans, sets up or strikes out wants the server.
+</p>
+
+{#if outbox.refused.length > 0}
+  <section class="mt-5" aria-label="Not taken">
+    <h2>Not taken</h2>
+    <p class="max-w-2xl">The server refused these. They stay here until you say what is to become of them.</p>
+    <ul class="mt-2">
+      {#each outbox.refused as k (k.id)}
+        <li class="rule-t py-3">
+          <p class="error font-bold">{Object.values(k.refused!.errors)[0] ?? 'Not taken.'}</p>
+          <p><span class="font-bold">{kindWords(k.kind)}</span>, written {when(k.at)}</p>
+          {@render typed(k)}
+          <p class="flex flex-wrap gap-x-5">
+            <button type="button" class="link py-2" onclick={() => outbox.again(k.id)}>Send again</button>
+            <button type="button" class="link py-2" onclick={() => outbox.drop(k.id)}>Let it go</button>
+          </p>
+        </li>
+      {/each}
+    </ul>
+  </section>
+{/if}
+
+<section class="mt-5" aria-label="Waiting">
+  <h2>Waiting</h2>
+  {#if mine.length === 0}
+    <p>Nothing of yours waits.</p>
+  {:else}
+    <p class="flex flex-wrap items-center gap-x-4">
+      <span>{outbox.stuck ?? 'On its way.'}</span>
+      <button type="button" class="key" disabled={trying} onclick={now}
+        >{trying ? 'Trying' : 'Try now'}</button
+      >
+    </p>
+    <ol class="mt-2">
+      {#each mine as k (k.id)}
+        <li class="rule-t py-2">
+          <p><span class="font-bold">{kindWords(k.kind)}</span>, written {when(k.at)}</p>
+          {@render typed(k)}
+        </li>
+      {/each}
+    </ol>
+  {/if}
+  {#if others.length > 0}<p class="mt-2">
+      {others.length} more {others.length === 1 ? 'waits' : 'wait'} for who wrote {others.length === 1
+        ? 'it'
+        : 'them'} to be in on this device again: {[...new Set(others.map((k) => nameOf(k.who)))].join(', ')}.
+    </p>{/if}
+</section>
+
+<section class="mt-6" aria-label="On this device">
+  <h2>On this device</h2>
+  <ul class="facts">
+    <li>
+      {#if onDevice.taken}{onDevice.taken.pages} pages to look things up in without a signal, as of {when(
+          onDevice.taken.at
+        )}{onDevice.busy ? '; being read anew' : ''}.
+      {:else if onDevice.busy}The pages for a day without a signal are being read; leave this open a moment.
+      {:else if onDevice.able}No pages were read for a day without a signal yet.
+      {:else}This browser keeps no pages here: open the app under its https address, as the tent’s code has
+        it.
+      {/if}
+    </li>
+    {#if storage.used > 0}<li>
+        {Math.max(1, Math.round(storage.used * 100))} % of what this browser may keep is used.
+      </li>{/if}
+    <li>
+      {#if outbox.unkept}This browser keeps nothing: leave the page open until all is sent.
+      {:else if storage.stays}What is kept stays, even when the device runs short.
+      {:else}When this device runs short, the browser may clear what is kept here.
+        <button type="button" class="link" onclick={() => askToStay()}>Ask it not to</button>{/if}
+    </li>
+  </ul>
+</section>
+
+<style>
+  .typed {
+    display: grid;
+    grid-template-columns: max-content 1fr;
+    gap: 0 0.8rem;
+    margin-block: 0.25rem;
+    font-size: 0.95rem;
+  }
+  .typed dt {
+    color: var(--quiet);
+  }
+  .typed dd {
+    overflow-wrap: anywhere;
+  }
+  .facts li {
+    padding-block: 0.2rem;
+  }
+</style>
