@@ -45,9 +45,15 @@ export default ts.config(
   },
   {
     // A query that nobody waits for is an error: it may fail unseen, or run outside its transaction.
-    files: ['src/**/*.ts', 'demo/**/*.ts', 'tests/**/*.ts'],
-    ignores: ['src/**/*.svelte.ts', 'src/**/*.svelte.test.ts'],
+    files: ['src/**/*.ts', 'demo/**/*.ts', 'tests/**/*.ts', 'faults/**/*.ts'],
+    // What runs beside the pages has another world around it (tsconfig.worker.json).
+    ignores: ['src/**/*.svelte.ts', 'src/**/*.svelte.test.ts', 'src/service-worker.ts'],
     languageOptions: { parserOptions: { projectService: true, extraFileExtensions: ['.svelte'] } },
+    rules: { '@typescript-eslint/no-floating-promises': 'error' }
+  },
+  {
+    files: ['src/service-worker.ts'],
+    languageOptions: { parserOptions: { project: './tsconfig.worker.json' } },
     rules: { '@typescript-eslint/no-floating-promises': 'error' }
   },
   {

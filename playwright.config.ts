@@ -12,6 +12,8 @@ export default defineConfig({
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : [['list']],
   use: {
     viewport: { width: 1280, height: 800 },
+    // What keeps pages on the device stands between a page and its server: only where a test is about it.
+    serviceWorkers: 'block',
     // Recording costs a third of the whole run; say TRACE=1 to see what a failing test saw.
     trace: process.env.TRACE ? 'retain-on-failure' : 'off',
     screenshot: 'only-on-failure',

@@ -2,6 +2,7 @@ import type { Server } from 'node:http';
 import { availableParallelism } from 'node:os';
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
+import { SvelteKitPWA } from '@vite-pwa/sveltekit';
 import { defineConfig } from 'vitest/config';
 import { relay, teamByApp } from './scripts/lib/relay.mjs';
 
@@ -9,6 +10,33 @@ export default defineConfig({
   plugins: [
     tailwindcss(),
     sveltekit(),
+    SvelteKitPWA({
+      strategies: 'injectManifest',
+      srcDir: 'src',
+      filename: 'service-worker.ts',
+      injectRegister: false,
+      injectManifest: {
+        globPatterns: ['client/**/*.{js,css,svg,png,woff2,webmanifest}'],
+        maximumFileSizeToCacheInBytes: 8 * 1024 * 1024
+      },
+      manifest: {
+        id: '/',
+        name: 'Hour Trail',
+        short_name: 'Hour Trail',
+        description:
+          'Engine-hour maintenance of dirt bikes and quads: what is due, and the bench to do it at.',
+        start_url: '/',
+        scope: '/',
+        display: 'standalone',
+        background_color: '#f4efe3',
+        theme_color: '#1f1b16',
+        icons: [
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+          { src: '/icon-maskable-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' }
+        ]
+      }
+    }),
     // Instruments speak to the app while it is worked on, too.
     {
       name: 'instruments',

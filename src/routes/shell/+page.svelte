@@ -1,0 +1,1 @@
+<!-- Nothing of its own: under this address nobody looks at it. -->

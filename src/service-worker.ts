@@ -1,0 +1,106 @@
+/// <reference no-default-lib="true"/>
+/// <reference lib="esnext" />
+/// <reference lib="webworker" />
+/// <reference types="@sveltejs/kit" />
+import { version } from '$service-worker';
+import { clientsClaim, type WorkboxPlugin } from 'workbox-core';
+import { ExpirationPlugin } from 'workbox-expiration';
+import { cleanupOutdatedCaches, matchPrecache, precacheAndRoute } from 'workbox-precaching';
+import { NavigationRoute, registerRoute } from 'workbox-routing';
+import { CacheFirst, NetworkFirst } from 'workbox-strategies';
+import { CACHES, DATA, SHELL } from '$lib/ui/offline/names';
+import { frameOf, keyOf, notHere, whole } from '$lib/ui/offline/nodes';
+
+/**
+ * Opens the app where the server cannot be asked: the app itself is kept, and the data of the pages that were opened or taken along,
+ * as the server last gave them. The server is asked first, always; what is written goes by another way (the outbox).
+ */
+declare const self: ServiceWorkerGlobalScope & {
+  __WB_MANIFEST: (string | { url: string; revision: string | null })[];
+};
+
+void self.skipWaiting();
+clientsClaim();
+cleanupOutdatedCaches();
+precacheAndRoute([...self.__WB_MANIFEST, { url: SHELL, revision: version }]);
+
+/** After so long without an answer what is kept is shown, s: a signal that is there and carries nothing is the worst of all. */
+const PATIENCE = 6;
+/** The server is not there, or cannot reach its database. */
+const isAway = (status: number): boolean => status >= 502 && status <= 504;
+/** The data of the frame round every page, of whoever was last in. */
+const FRAME = '/frame';
+
+const json = (body: string, status = 200): Response =>
+  new Response(body, { status, headers: { 'content-type': 'application/json' } });
+const pages = (): Promise<Cache> => caches.open(CACHES.pages);
+const frame = async (): Promise<string | null> => (await (await pages()).match(FRAME))?.text() ?? null;
+
+/** An answer of a server that is away is none: what is kept goes before it. */
+const awayIsNone: WorkboxPlugin = {
+  fetchDidSucceed: async ({ response }) => {
+    if (isAway(response.status)) throw new Error(`away: ${response.status}`);
+    return response;
+  }
+};
+const wholePages: WorkboxPlugin = {
+  cacheKeyWillBeUsed: async ({ request }) => keyOf(request.url),
+  cacheWillUpdate: async ({ response }) => {
+    if (!response.ok || !response.headers.get('content-type')?.includes('application/json')) return null;
+    const text = await response.clone().text();
+    const fresh = frameOf(text);
+    if (fresh) await (await pages()).put(FRAME, json(fresh));
+    const body = whole(text, fresh ?? (await frame()));
+    return body === null ? null : json(body);
+  },
+  handlerDidError: async ({ request }) => {
+    const { body, status } = notHere(await frame(), request.url);
+    return json(body, status);
+  }
+};
+registerRoute(
+  ({ url }) => url.pathname.endsWith(DATA),
+  new NetworkFirst({
+    cacheName: CACHES.pages,
+    networkTimeoutSeconds: PATIENCE,
+    plugins: [
+      awayIsNone,
+      wholePages,
+      new ExpirationPlugin({ maxEntries: 2000, maxAgeSeconds: 60 * 86_400, purgeOnQuotaError: true })
+    ]
+  })
+);
+registerRoute(
+  ({ url }) => url.pathname === '/api/machines' || url.pathname === '/api/timers',
+  new NetworkFirst({
+    cacheName: CACHES.pages,
+    networkTimeoutSeconds: PATIENCE,
+    plugins: [awayIsNone]
+  })
+);
+registerRoute(
+  // A photo never changes.
+  ({ url }) => /^\/api\/photos\/[0-9a-f-]+$/.test(url.pathname),
+  new CacheFirst({ cacheName: CACHES.photos, plugins: [new ExpirationPlugin({ maxEntries: 300 })] })
+);
+
+/** Opens a page: as the server gives it, else the empty document, which then shows what is kept. */
+async function open({ request }: { request: Request }): Promise<Response> {
+  const patience = new AbortController();
+  const timer = setTimeout(() => patience.abort(), PATIENCE * 1000);
+  try {
+    const response = await fetch(request, { signal: patience.signal });
+    if (!isAway(response.status)) return response;
+    return (await matchPrecache(SHELL)) ?? response;
+  } catch (e) {
+    const shell = await matchPrecache(SHELL);
+    if (!shell) throw e;
+    return shell;
+  } finally {
+    clearTimeout(timer);
+  }
+}
+registerRoute(
+  // Papers, lists and what only the server can answer are no pages.
+  new NavigationRoute(open, { denylist: [/^\/api\//, /\.(pdf|csv|ics|zip|json)$/, /^\/s\//] })
+);

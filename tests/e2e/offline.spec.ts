@@ -1,0 +1,129 @@
+import type { Browser, BrowserContext, Page } from '@playwright/test';
+import { expect, open, ready, test, type App } from './app';
+import { Hand } from './hand';
+import { signedIn } from './sign-in';
+
+const PHONE = { width: 390, height: 844 };
+const waits = (page: Page) => page.getByRole('link', { name: /waits? on this device, since/ });
+
+/** A device of somebody, with the app kept on it as it is outside a test. */
+async function device(browser: Browser, app: App, name: string, viewport = PHONE): Promise<BrowserContext> {
+  const context = await browser.newContext({ baseURL: app.url, viewport, serviceWorkers: 'allow' });
+  await context.addCookies([{ ...(await signedIn(app.sql, name)), url: app.url }]);
+  return context;
+}
+/** Until the pages that are taken along are on the device, and nothing of it is on its way. */
+async function takenAlong(page: Page): Promise<void> {
+  await open(page, '/waiting');
+  await expect(
+    page.getByText(/^\d+ pages to look things up in without a signal, as of [^;]*\.$/)
+  ).toBeVisible({
+    timeout: 60_000
+  });
+}
+/** Walks a round, whatever it asks: as it should be. */
+async function walk(page: Page): Promise<void> {
+  const stand = page.getByRole('status', { name: 'Where the round stands' });
+  const left = stand.getByText(/^\d+ of \d+$/);
+  while ((await left.count()) > 0) {
+    const before = await left.textContent();
+    const keys = page
+      .locator('.check')
+      .filter({ has: page.locator('.keys') })
+      .first();
+    const well = keys.locator('.keys .yes').first();
+    if ((await keys.count()) === 0)
+      await page
+        .getByRole('button', { name: /^All as it should be/ })
+        .first()
+        .click();
+    else if ((await well.count()) > 0) await well.click();
+    else await keys.locator('.keys .key.figure').first().click();
+    await expect(stand).not.toContainText(before!);
+  }
+}
+
+test('a day without signal on a phone: an oil change and a round, with ticks on a tablet meanwhile; afterwards both are in one record', async ({
+  app,
+  browser
+}) => {
+  test.setTimeout(240_000);
+  const phone = await device(browser, app, 'Jory Pell');
+  const tablet = await device(browser, app, 'Anwen Skarrow', { width: 1000, height: 800 });
+  const page = await phone.newPage();
+  const bench = await tablet.newPage();
+  const [twelve, eight] = [await app.machineId('12'), await app.machineId('8')];
+  await takenAlong(page);
+
+  await open(page, `/machines/${twelve}/visit`);
+  for (const other of ['Gearbox oil', 'Air filter'])
+    await page.getByRole('checkbox', { name: other }).uncheck();
+  await page.getByRole('button', { name: 'Start the visit' }).click();
+  await expect(page).toHaveURL(/\/visits\//);
+  const visit = page.url().split('/').at(-1)!;
+  await new Hand(page).at('Lay out tools, parts and oil');
+
+  // The signal goes; the page is loaded anew all the same.
+  await phone.setOffline(true);
+  await expect(page.getByText('No connection.')).toBeVisible();
+  await page.reload();
+  await ready(page);
+  const hand = new Hand(page);
+  await hand.at('Lay out tools, parts and oil');
+
+  // On the tablet somebody ticks the first steps of the same visit.
+  await open(bench, `/visits/${visit}`);
+  const other = new Hand(bench);
+  await other.one();
+  await other.one();
+  await expect
+    .poll(async () => (await app.sql`select 1 from visit_entry where visit_id = ${visit}`).length)
+    .toBeGreaterThanOrEqual(2);
+
+  // All of it on the phone, to its end; then a round and a finding.
+  await hand.finish();
+  await page.getByRole('button', { name: 'Close the visit' }).click();
+  await expect(page.getByText('Closed here; it goes after what was written before it')).toBeVisible();
+  await open(page, `/machines/${eight}/round`);
+  await page.getByRole('button', { name: 'Walk it again' }).click();
+  await page.getByRole('button', { name: 'Places' }).click();
+  await page.getByRole('button', { name: 'Finding' }).click();
+  const finding = page.getByRole('form', { name: 'Write down a finding' });
+  await finding.getByLabel('Machine').selectOption({ label: '8 Gill 125' });
+  await finding.getByLabel('What is wrong').fill('Left radiator hose chafes');
+  await finding.getByRole('button', { name: 'watch', exact: true }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Kept on this device' })).toBeVisible();
+  await walk(page);
+  await expect(waits(page)).toBeVisible();
+
+  // What waits can be read, and nothing of it is in the book.
+  await open(page, '/waiting');
+  const list = page.getByRole('region', { name: 'Waiting' });
+  await expect(list).toContainText('Left radiator hose chafes');
+  const written = await list.getByRole('listitem').count();
+  expect(written).toBeGreaterThan(20);
+  expect(await app.sql`select 1 from finding where what = 'Left radiator hose chafes'`).toEqual([]);
+  expect(await app.sql`select closed_at from visit where id = ${visit}`).toEqual([{ closed_at: null }]);
+
+  // The signal is back: all goes, in order, each once.
+  await phone.setOffline(false);
+  await expect(list).toContainText('Nothing of yours waits.');
+  await expect(page.getByText(/not taken/i)).toHaveCount(0);
+  expect(await app.sql`select what from finding where what = 'Left radiator hose chafes'`).toHaveLength(1);
+  expect(
+    await app.sql`select count(*)::int as n from machine_round where machine_id = ${eight} and done_at is not null`
+  ).toEqual([{ n: 2 }]);
+  expect(await app.sql`select count(*)::int as n from service_record where visit_id = ${visit}`).toEqual([
+    { n: 1 }
+  ]);
+  const by = await app.sql`
+    select distinct p.name from visit_entry e join person p on p.team_id = e.team_id and p.id = e.by where e.visit_id = ${visit} order by 1`;
+  expect(by.map((b) => b.name)).toEqual(['Anwen Skarrow', 'Jory Pell']);
+  expect(
+    await app.sql`select count(*)::int as n from (select id from command where body->>'visitId' = ${visit} and kind = 'visit.close') c`
+  ).toEqual([{ n: 1 }]);
+  // The tablet has the same record before it.
+  await expect(bench).toHaveURL(/\/records\//);
+  await phone.close();
+  await tablet.close();
+});
