@@ -67,19 +67,52 @@ await main(() =>
       say(name);
     };
 
-    await shot('instruments', '/instruments', {
+    await shot('waiting', '/', {
+      width: 820,
+      height: 900,
       act: async (page) => {
-        await page
-          .getByRole('region', { name: 'torque wrench' })
-          .getByRole('button', { name: 'Pull' })
-          .click();
-        await page
-          .getByRole('region', { name: 'feeler blades' })
-          .getByRole('button', { name: 'drags' })
-          .click();
-        await page.evaluate(() => scrollTo(0, 0));
-      },
-      height: 1100
+        // No answer to what is written; then one of it is refused, and the rest has no answer still.
+        await page.route('**/api/commands', (route) => route.abort());
+        const hours = page.getByRole('form', { name: 'Log hours' });
+        const finding = page.getByRole('form', { name: 'Write down a finding' });
+        for (const [plate, reads] of [
+          ['12  Fell 250', '121.0'],
+          ['5  Rake 250', '48.1']
+        ]) {
+          await page.getByRole('button', { name: 'Log hours' }).click();
+          await hours.getByLabel('Machine').selectOption({ label: plate });
+          await hours.getByLabel('Meter shows, h').fill(reads);
+          await hours.getByRole('button', { name: 'Log', exact: true }).click();
+          await hours.waitFor({ state: 'detached' });
+        }
+        await page.keyboard.press('f');
+        await finding.getByLabel('Machine').selectOption({ label: '8 Gill 125' });
+        await finding.getByLabel('What is wrong').fill('Left radiator hose chafes');
+        await finding.getByRole('button', { name: 'watch', exact: true }).click();
+        await finding.waitFor({ state: 'detached' });
+        await page.route('**/api/commands', async (route) => {
+          const { commands } = route.request().postDataJSON();
+          await route.fulfill({
+            json: {
+              ok: true,
+              outcomes: commands.map(({ id, body }) =>
+                body.typed === '48.1'
+                  ? {
+                      id,
+                      ok: false,
+                      errors: { typed: 'That is less than it showed before: 48.6 h.' },
+                      more: {}
+                    }
+                  : { id, ok: false, errors: { '': 'No answer from the server.' }, more: { retry: true } }
+              )
+            }
+          });
+        });
+        await page.getByRole('link', { name: /waits? on this device/ }).click();
+        await page.getByRole('button', { name: 'Try now' }).click();
+        await page.getByRole('heading', { name: 'Not taken' }).waitFor();
+        await page.getByRole('button', { name: 'Seen' }).click();
+      }
     });
     await shot('import', '/exchange', {
       height: 1000,
