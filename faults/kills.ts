@@ -7,8 +7,12 @@ export async function kills(times: number): Promise<Result> {
   try {
     const rides = writers(place, 2, () => ride(place.machineId));
     const findings = writers(place, 4, () => finding(place.machineId));
+    const written = () => rides.acknowledged.length + findings.acknowledged.length;
     for (let i = 0; i < times; i++) {
-      await pause(10 + Math.random() * 120);
+      // In the middle of it: it has taken some, and is at the next.
+      const before = written();
+      while (written() < before + 3) await pause(2);
+      await pause(Math.random() * 30);
       await place.server.stop();
       await place.server.start();
     }

@@ -13,7 +13,7 @@ import { db } from '$lib/server/db';
 import { holderOf } from '$lib/server/api/tokens';
 import { isLoopback, isLoopbackAddress, isOurHost } from '$lib/server/host';
 import { log, logFault } from '$lib/server/log';
-import { AWAY_WORDS, isAway } from '$lib/server/problems';
+import { awayWords, isAway } from '$lib/server/problems';
 import { refreshMissing } from '$lib/server/standing';
 
 /** Behind somebody’s proxy every request comes from this machine: none of them is taken for a person who sits at it. */
@@ -84,7 +84,7 @@ export const handle: Handle = async ({ event, resolve }) => {
     await whoAsks(event);
     await letIn(event);
   } catch (e) {
-    if (isAway(e)) error(503, AWAY_WORDS);
+    if (isAway(e)) error(503, awayWords(e));
     throw e;
   }
 
@@ -108,7 +108,7 @@ const asProgram = async (
   try {
     holder = await holderOf(db(), /^Bearer (\S+)$/i.exec(authorization)?.[1] ?? '');
   } catch (e) {
-    if (isAway(e)) error(503, AWAY_WORDS);
+    if (isAway(e)) error(503, awayWords(e));
     throw e;
   }
   if (!holder)
@@ -136,6 +136,6 @@ export const handleError: HandleServerError = ({ error: cause, event, status, me
   );
   return {
     id,
-    message: event.locals.away ? AWAY_WORDS : 'Something went wrong on our side. Nothing was half written.'
+    message: event.locals.away ? awayWords(cause) : 'Something went wrong on our side. Nothing was half written.'
   };
 };

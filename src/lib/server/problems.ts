@@ -40,7 +40,15 @@ const AWAY = new Set([
 export function isAway(e: unknown): boolean {
   return isDatabaseError(e) && AWAY.has(e.code);
 }
-export const AWAY_WORDS = 'The database does not answer. Nothing was written; try again in a moment.';
+const AWAY_WORDS = 'The database does not answer. Nothing was written; try again in a moment.';
+const FULL_WORDS =
+  'The disk of the server is full. Nothing was written, what was written before is there; make room on it, and it goes on.';
+const DISK_FULL = '53100';
+/** What is said of an error for which {@link isAway} holds. */
+export const awayWords = (e: unknown): string =>
+  isDatabaseError(e) && (e.code === DISK_FULL || /No space left/i.test((e as unknown as Error).message))
+    ? FULL_WORDS
+    : AWAY_WORDS;
 
 /** A thing of which the team has one of a name, or of a place: which field is about it, and what to say. */
 const ONCE: Record<string, readonly [field: string, words: string]> = {

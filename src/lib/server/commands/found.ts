@@ -3,7 +3,7 @@ import type { Envelope, Outcome } from '../../core/command/envelope';
 import { unkeepable } from '../../core/command/text';
 import { errorsByField } from '../../core/forms';
 import type { Sql } from '../db';
-import { AWAY_WORDS, isAway, refusalOf } from '../problems';
+import { awayWords, isAway, refusalOf } from '../problems';
 import { Refusal } from '../refusal';
 import { foundTeam } from '../teams';
 
@@ -42,7 +42,7 @@ export async function foundByCommand(
   } catch (e) {
     const refusal = refusalOf(e);
     if (refusal) return no(refusal.errors, refusal.more);
-    if (isAway(e)) return no({ '': AWAY_WORDS }, { retry: true });
+    if (isAway(e)) return no({ '': awayWords(e) }, { retry: true });
     throw e;
   }
 }

@@ -6,7 +6,7 @@ import { refuseOthers } from '../access/own';
 import { hold } from '../book/hold';
 import { attempt, settle } from '../book/write';
 import type { Sql, Tx } from '../db';
-import { AWAY_WORDS, isAway, refusalOf } from '../problems';
+import { awayWords, isAway, refusalOf } from '../problems';
 import { Refusal } from '../refusal';
 import type { Write } from '../write';
 import { momentsOf } from './moments';
@@ -120,7 +120,7 @@ async function outcomeOf(sql: Sql, from: Sender, c: Envelope, now: Date): Promis
   } catch (e) {
     const refusal = refusalOf(e);
     if (refusal) return no(refusal.errors, refusal.more);
-    if (isAway(e)) return no({ '': AWAY_WORDS }, { retry: true, away: true });
+    if (isAway(e)) return no({ '': awayWords(e) }, { retry: true, away: true });
     throw e;
   }
 }
