@@ -76,10 +76,10 @@ await main(() =>
         const hours = page.getByRole('form', { name: 'Log hours' });
         const finding = page.getByRole('form', { name: 'Write down a finding' });
         for (const [plate, reads] of [
-          ['12  Fell 250', '121.0'],
-          ['5  Rake 250', '48.1']
+          ['5  Rake 250', '48.1'],
+          ['12  Fell 250', '121.0']
         ]) {
-          await page.getByRole('button', { name: 'Log hours' }).click();
+          await page.getByRole('button', { name: 'Log hours', exact: true }).click();
           await hours.getByLabel('Machine').selectOption({ label: plate });
           await hours.getByLabel('Meter shows, h').fill(reads);
           await hours.getByRole('button', { name: 'Log', exact: true }).click();

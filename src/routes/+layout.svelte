@@ -58,7 +58,7 @@
   });
   onMount(() => {
     single = localStorage.getItem('ht_single_keys') !== 'off';
-    offline = !navigator.onLine;
+    offline = shell.away = !navigator.onLine;
     shell.instruments = localStorage.getItem('ht_instruments') === 'on';
     ready = true;
     // Opened from what is kept, the page itself says nothing of light and dark.
@@ -140,7 +140,11 @@
     page.url.pathname === path || (path !== '/' && page.url.pathname.startsWith(path)) ? 'page' : undefined;
 </script>
 
-<svelte:window onkeydown={keys} ononline={() => (offline = false)} onoffline={() => (offline = true)} />
+<svelte:window
+  onkeydown={keys}
+  ononline={() => (offline = false)}
+  onoffline={() => (offline = shell.away = true)}
+/>
 
 <a class="sr-only focus:not-sr-only" href="#main">To the page</a>
 <header

@@ -10,6 +10,7 @@ export const VIEWS: Record<string, (app: App) => Promise<string>> = {
   'this server': async () => '/server',
   'sign-in': async () => '/sign-in',
   'your way in': async () => '/you',
+  'what waits': async () => '/waiting',
   'your machines': async () => '/own',
   'an invitation': async (app) => `/join/${await invitation(app)}`,
   'an invitation that is over': async () => `/join/${'x'.repeat(43)}`,

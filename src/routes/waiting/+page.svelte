@@ -14,8 +14,28 @@
   const mine = $derived(outbox.waiting.filter((k) => k.who === '' || k.who === outbox.who));
   const others = $derived(outbox.waiting.filter((k) => k.who !== '' && k.who !== outbox.who));
   const nameOf = (id: string) => data.people?.find((p) => p.id === id)?.name ?? 'somebody else';
+  /** Less than that of what there is nobody needs to know. */
+  const HALF = 0.5;
   let trying = $state(false);
-  onMount(() => void lookAtStorage());
+  /** What machines are called; as this device has them, where the server does not answer. */
+  let machines = $state<{ id: string; plate: string; name: string }[]>([]);
+  onMount(() => {
+    void lookAtStorage();
+    void fetch('/api/machines')
+      .then(async (r) => {
+        if (r.ok) machines = (await r.json()).data;
+      })
+      .catch(() => {});
+  });
+  /** Over TLS, or on this machine, a browser keeps pages. */
+  const able = $derived(typeof navigator === 'undefined' || 'serviceWorker' in navigator);
+  /** Where it was written: the machine, or the page it belongs to. */
+  function placeOf(k: Kept): { words: string; href: string } | null {
+    const { machineId, visitId } = k.body as { machineId?: string; visitId?: string };
+    const machine = machines.find((m) => m.id === machineId);
+    if (machine) return { words: `${machine.plate} ${machine.name}`, href: `/machines/${machine.id}` };
+    return visitId ? { words: 'at the bench', href: `/visits/${visitId}` } : null;
+  }
   async function now() {
     trying = true;
     await outbox.flush();
@@ -25,6 +45,13 @@
 
 <svelte:head><title>What waits · Hour Trail</title></svelte:head>
 
+{#snippet head(k: Kept)}
+  {@const place = placeOf(k)}
+  <p>
+    {#if place}<a class="link" href={place.href}>{place.words}</a>{/if}
+    <span class="font-bold">{kindWords(k.kind)}</span>, written {when(k.at)}
+  </p>
+{/snippet}
 {#snippet typed(k: Kept)}
   {@const lines = bodyLines(k.body)}
   {#if lines.length > 0}<dl class="typed">
@@ -48,7 +75,7 @@
       {#each outbox.refused as k (k.id)}
         <li class="rule-t py-3">
           <p class="error font-bold">{Object.values(k.refused!.errors)[0] ?? 'Not taken.'}</p>
-          <p><span class="font-bold">{kindWords(k.kind)}</span>, written {when(k.at)}</p>
+          {@render head(k)}
           {@render typed(k)}
           <p class="flex flex-wrap gap-x-5">
             <button type="button" class="link py-2" onclick={() => outbox.again(k.id)}>Send again</button>
@@ -74,7 +101,7 @@
     <ol class="mt-2">
       {#each mine as k (k.id)}
         <li class="rule-t py-2">
-          <p><span class="font-bold">{kindWords(k.kind)}</span>, written {when(k.at)}</p>
+          {@render head(k)}
           {@render typed(k)}
         </li>
       {/each}
@@ -95,13 +122,13 @@
           onDevice.taken.at
         )}{onDevice.busy ? '; being read anew' : ''}.
       {:else if onDevice.busy}The pages for a day without a signal are being read; leave this open a moment.
-      {:else if onDevice.able}No pages were read for a day without a signal yet.
+      {:else if able}No pages were read for a day without a signal yet.
       {:else}This browser keeps no pages here: open the app under its https address, as the tent’s code has
         it.
       {/if}
     </li>
-    {#if storage.used > 0}<li>
-        {Math.max(1, Math.round(storage.used * 100))} % of what this browser may keep is used.
+    {#if storage.used > HALF}<li>
+        {Math.round(storage.used * 100)} % of what this browser may keep is used.
       </li>{/if}
     <li>
       {#if outbox.unkept}This browser keeps nothing: leave the page open until all is sent.

@@ -13,7 +13,7 @@
   import { isLeft } from '$lib/core/visit/state';
   import { send } from '../form/send';
   import { onTold } from '../shell/live';
-  import { say } from '../shell/shell.svelte';
+  import { say, shell } from '../shell/shell.svelte';
   import { rememberedAir } from './air';
   import { BenchVisit } from './bench.svelte';
   import CloseBox from './CloseBox.svelte';
@@ -249,7 +249,8 @@
       >Take the close back</button
     >
   </p>{/if}
-{#if bench.stuck}<p class="error mt-2" role="status">
+<!-- Without a connection the head of the page says so, and how much waits. -->
+{#if bench.stuck && (bench.unkept || !shell.away)}<p class="error mt-2" role="status">
     {bench.stuck}
     {bench.waiting} written here and {bench.unkept
       ? 'not kept: this browser stores nothing. Leave this page open until it is sent'

@@ -19,9 +19,7 @@ export const onDevice = $state<{
   taken: { pages: number; at: string } | null;
   /** On its way now. */
   busy: boolean;
-  /** This browser can keep pages at all: it is asked over TLS, or on this machine. */
-  able: boolean;
-}>({ taken: null, busy: false, able: false });
+}>({ taken: null, busy: false });
 
 /** Somebody else is in, or nobody: what the one before saw is not theirs. */
 export async function belongsTo(who: string): Promise<void> {
@@ -118,7 +116,6 @@ export function keepAlong(): () => void {
   navigator.serviceWorker.addEventListener('controllerchange', seen);
   void navigator.serviceWorker.ready.then(() => {
     if (over.signal.aborted) return;
-    onDevice.able = true;
     // Not while the page itself is still being loaded.
     timer = setTimeout(seen, 1500);
   });

@@ -26,10 +26,14 @@
 
 {#if away || waiting.length > 0 || outbox.refused.length > 0 || outbox.unkept || off || storage.used > NEARLY_FULL}
   <p class="no-print line" role="status">
-    {#if away}<span><strong>{away}</strong> What you write is kept here until it is back.</span>{/if}
-    {#if waiting.length > 0}<a class="link font-bold" href="/waiting"
-        >{waiting.length === 1 ? '1 waits' : `${waiting.length} wait`} on this device, since {since}</a
-      >{#if others > 0}, {others} of somebody else’s{/if}{#if !away && outbox.stuck}: {outbox.stuck}{/if}{/if}
+    {#if away}<span><strong>{away}</strong> What you write is kept here.</span>{/if}
+    {#if waiting.length > 0}<span
+        ><a class="link font-bold" href="/waiting"
+          >{waiting.length === 1 ? '1 waits' : `${waiting.length} wait`} on this device, since {since}</a
+        >{others > 0 ? `, ${others} of somebody else’s` : ''}{!away && outbox.stuck
+          ? `: ${outbox.stuck}`
+          : ''}</span
+      >{/if}
     {#if outbox.refused.length > 0}<a class="link error font-bold" href="/waiting"
         >{outbox.refused.length === 1 ? '1 was' : `${outbox.refused.length} were`} not taken: look at
         {outbox.refused.length === 1 ? 'it' : 'them'}</a

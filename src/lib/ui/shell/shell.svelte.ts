@@ -8,7 +8,7 @@ export const shell = $state<{
   machineId: string | null;
   said: Said | null;
   instruments: boolean;
-  /** The server cannot be reached: what is shown may be old. */
+  /** The server cannot be reached, or there is no connection at all: what is shown may be old. */
   away: boolean;
   /** How far the clock of this device is ahead of the server’s, ms. */
   clockAheadMs: number;
