@@ -1,21 +1,14 @@
 import { performance } from 'node:perf_hooks';
+import { chance } from '../demo/history';
 import { planShims, type PlanInput } from '../src/lib/core/valve/plan';
 
 /**
  * How long the shim plan of the largest head takes, against the smallest; and that it is an optimum found another way: by
  * successive shortest paths (Bellman–Ford over the residual graph), which shares no line with the plan's own assignment.
  */
-function chance(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
+
 function head(valves: number, sizes: number, seed: number): PlanInput {
-  const next = chance(seed);
+  const next = chance(String(seed));
   const whole = (from: number, to: number) => from + Math.floor(next() * (to - from + 1));
   const stock: Record<number, number> = {};
   for (let i = 0; i < sizes; i++) stock[whole(1200, 3500)] = whole(1, 3);

@@ -1,18 +1,9 @@
+import { chance } from '../demo/history';
 import { KINDS } from '../src/lib/core/command/commands';
 import { PLACES } from '../src/lib/core/access/places';
 import { Place } from './place';
 import type { Result } from './run';
 
-/** Mulberry32: the same nonsense in every run. */
-function dice(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 const VALUES: readonly unknown[] = [
   null,
   '',
@@ -63,7 +54,8 @@ const QUERIES = [
 export async function malformed(count: number): Promise<Result> {
   const place = await Place.open();
   try {
-    const roll = dice(7);
+    // The same nonsense in every run.
+    const roll = chance('nonsense');
     const pick = <T>(list: readonly T[]): T => list[Math.floor(roll() * list.length)]!;
     const pages = Object.keys(PLACES)
       .concat([

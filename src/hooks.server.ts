@@ -136,6 +136,8 @@ export const handleError: HandleServerError = ({ error: cause, event, status, me
   );
   return {
     id,
-    message: event.locals.away ? awayWords(cause) : 'Something went wrong on our side. Nothing was half written.'
+    message: event.locals.away
+      ? awayWords(cause)
+      : 'Something went wrong on our side. Nothing was half written.'
   };
 };

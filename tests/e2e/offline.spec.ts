@@ -2,6 +2,7 @@ import type { Browser, BrowserContext, Page } from '@playwright/test';
 import { expect, open, ready, test, type App } from './app';
 import { Hand } from './hand';
 import { signedIn } from './sign-in';
+import { allWell } from './walked';
 
 const PHONE = { width: 390, height: 844 };
 const waits = (page: Page) => page.getByRole('link', { name: /waits? on this device, since/ });
@@ -21,28 +22,6 @@ async function takenAlong(page: Page): Promise<void> {
     timeout: 60_000
   });
 }
-/** Walks a round, whatever it asks: as it should be. */
-async function walk(page: Page): Promise<void> {
-  const stand = page.getByRole('status', { name: 'Where the round stands' });
-  const left = stand.getByText(/^\d+ of \d+$/);
-  while ((await left.count()) > 0) {
-    const before = await left.textContent();
-    const keys = page
-      .locator('.check')
-      .filter({ has: page.locator('.keys') })
-      .first();
-    const well = keys.locator('.keys .yes').first();
-    if ((await keys.count()) === 0)
-      await page
-        .getByRole('button', { name: /^All as it should be/ })
-        .first()
-        .click();
-    else if ((await well.count()) > 0) await well.click();
-    else await keys.locator('.keys .key.figure').first().click();
-    await expect(stand).not.toContainText(before!);
-  }
-}
-
 test('a day without signal on a phone: an oil change and a round, with ticks on a tablet meanwhile; afterwards both are in one record', async ({
   app,
   browser
@@ -93,7 +72,7 @@ test('a day without signal on a phone: an oil change and a round, with ticks on 
   await finding.getByLabel('What is wrong').fill('Left radiator hose chafes');
   await finding.getByRole('button', { name: 'watch', exact: true }).click();
   await expect(page.getByRole('status').filter({ hasText: 'Kept on this device' })).toBeVisible();
-  await walk(page);
+  await allWell(page);
   await expect(waits(page)).toBeVisible();
 
   // What waits can be read, and nothing of it is in the book.
@@ -126,4 +105,36 @@ test('a day without signal on a phone: an oil change and a round, with ticks on 
   await expect(bench).toHaveURL(/\/records\//);
   await phone.close();
   await tablet.close();
+});
+
+test('who signs out leaves no page on the device; a page that is not on it says so within its frame', async ({
+  app,
+  browser
+}) => {
+  const phone = await device(browser, app, 'Jory Pell');
+  const page = await phone.newPage();
+  await takenAlong(page);
+  const kept = () =>
+    page.evaluate(async () =>
+      (await caches.has('pages'))
+        ? (await (await caches.open('pages')).keys()).map((r) => new URL(r.url).pathname)
+        : []
+    );
+  expect(await kept()).toContain(`/machines/${await app.machineId('12')}/sheet/__data.json`);
+
+  await phone.setOffline(true);
+  await open(page, '/due');
+  await expect(page.getByRole('heading', { name: 'Due' })).toBeVisible();
+  await open(page, `/audit`);
+  await expect(
+    page.getByText('This page is not on this device, and the server does not answer.')
+  ).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Trail', exact: true })).toBeAttached();
+  await phone.setOffline(false);
+
+  await open(page, '/you');
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page).toHaveURL(/\/sign-in/);
+  await expect.poll(kept).toEqual([]);
+  await phone.close();
 });

@@ -11,8 +11,8 @@
   let { data } = $props();
   const zone = $derived(data.team?.timeZone ?? 'UTC');
   const when = (at: string) => showMoment(new Date(at), data.today ?? at.slice(0, 10), zone);
-  const mine = $derived(outbox.waiting.filter((k) => k.who === '' || k.who === outbox.who));
-  const others = $derived(outbox.waiting.filter((k) => k.who !== '' && k.who !== outbox.who));
+  const mine = $derived(outbox.waiting.filter((k) => outbox.isMine(k)));
+  const others = $derived(outbox.items.filter((k) => !outbox.isMine(k)));
   const nameOf = (id: string) => data.people?.find((p) => p.id === id)?.name ?? 'somebody else';
   /** Less than that of what there is nobody needs to know. */
   const HALF = 0.5;

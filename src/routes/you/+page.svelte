@@ -11,9 +11,11 @@
   import { SecretForm } from '$lib/ui/access/secret-form.svelte';
   import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';
+  import { outbox } from '$lib/ui/outbox/outbox.svelte';
   import Units from '$lib/ui/shell/Units.svelte';
 
   let { data, form } = $props();
+  const waits = $derived(outbox.items.filter((k) => outbox.isMine(k)).length);
   const [pin, words] = [new SecretForm(), new SecretForm()];
   /** What is said of one of the two forms here. */
   const errorsOf = (of: string): Record<string, string> =>
@@ -31,6 +33,10 @@
     <form method="POST" action="?/out"><button type="submit" class="link">Sign out</button></form>
   </div>
 </div>
+{#if waits > 0}<p class="caution mt-3">
+    {waits === 1 ? 'Something you wrote waits' : `${waits} things you wrote wait`} on this device. Signed out, it
+    waits until you are in here again. <a class="link" href="/waiting">What waits</a>
+  </p>{/if}
 <div class="mt-6 grid gap-10 md:grid-cols-2">
   <section>
     <h2>This device{data.deviceName ? `: ${data.deviceName}` : ''}</h2>
@@ -118,5 +124,10 @@
         </li>
       {/each}
     </ul>
+    <h2 class="mt-8">What is kept about you</h2>
+    <p class="mt-1">
+      <a class="link" href="/you/data.json" download>All of it as a file</a>: who you are, how you come in,
+      what you wrote and rode.
+    </p>
   </section>
 </div>

@@ -33,7 +33,8 @@ describe('places', () => {
       '/api/v1/commands',
       '/board',
       '/waiting',
-      '/you'
+      '/you',
+      '/you/data.json'
     ]);
     expect(open('owner')).toEqual([
       '/api/along',
@@ -47,7 +48,8 @@ describe('places', () => {
       '/records/[id=id]',
       '/records/[id=id]/record.pdf',
       '/waiting',
-      '/you'
+      '/you',
+      '/you/data.json'
     ]);
     expect(open('rider')).toEqual([
       '/api/along',
@@ -62,7 +64,8 @@ describe('places', () => {
       '/own',
       '/s/[letter]/[id=id]',
       '/waiting',
-      '/you'
+      '/you',
+      '/you/data.json'
     ]);
   });
   it('is open to anyone where one comes in, and where what is shown is public or has its own key', () => {

@@ -34,6 +34,7 @@ export const PLACES: Readonly<Record<string, Place>> = {
   '/api/team': ANYONE,
 
   '/you': of(EVERYONE),
+  '/you/data.json': of(EVERYONE),
   '/waiting': of(EVERYONE),
   '/api/along': of(EVERYONE),
   '/api/commands': of(EVERYONE),

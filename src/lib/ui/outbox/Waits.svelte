@@ -11,7 +11,7 @@
   /** What is merely on its way is nobody's concern. */
   const waiting = $derived(outbox.waiting.filter((k) => k.waited || away !== null));
   const oldest = $derived(waiting.map((k) => k.at).sort()[0]);
-  const others = $derived(waiting.filter((k) => k.who !== '' && k.who !== outbox.who).length);
+  const others = $derived(waiting.filter((k) => !outbox.isMine(k)).length);
   const DAY = 86_400_000;
   const since = $derived.by(() => {
     if (!oldest) return '';

@@ -117,7 +117,15 @@ describe('an outbox', () => {
     expect(await find('b')).toMatchObject({ ok: true });
     expect(outbox.waiting.map((k) => k.id)).toEqual(['a']);
     outbox.who = 'wren';
+    server.says = () => ({ ok: false, errors: { '': 'No.' } });
     await outbox.flush();
+    expect(outbox.refused.map((k) => k.id)).toEqual(['a']);
+    // What it says is nobody else's to read, or to let go.
+    outbox.who = 'jory';
+    expect([outbox.refused, outbox.items.length]).toEqual([[], 1]);
+    outbox.who = 'wren';
+    server.says = () => undefined;
+    await outbox.again('a');
     expect(server.done.map((c) => c.id)).toEqual(['b', 'a']);
   });
 

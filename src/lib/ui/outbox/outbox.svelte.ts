@@ -14,6 +14,8 @@ const BATCH = 40;
 export const MOST_FAILURES = 3;
 /** After so long without an answer there is none, ms: what is written is kept in any case. */
 const PATIENCE = 20_000;
+/** A photo takes its time over a weak signal, ms. */
+const PATIENCE_OF_PIXELS = 120_000;
 /** Between tries while something waits, ms. */
 const AGAIN_AFTER = 2000;
 const NAME = 'hour-trail outbox';
@@ -46,8 +48,12 @@ export class Outbox {
 
   /** What goes by itself as soon as it can. */
   waiting = $derived(this.items.filter((k) => k.refused === null));
-  refused = $derived(this.items.filter((k) => k.refused !== null));
-  #mine = (k: Kept): boolean => k.who === '' || k.who === this.who;
+  /** What whoever is in wrote, and the server refused. */
+  refused = $derived(this.items.filter((k) => k.refused !== null && this.isMine(k)));
+  /** Whoever is in wrote it, or nobody had said who is working. */
+  isMine(k: Kept): boolean {
+    return k.who === '' || k.who === this.who;
+  }
 
   /** What waits at one place, in its order; refused or not. */
   at(place: string): Kept[] {
@@ -153,7 +159,7 @@ export class Outbox {
     return this.items.filter(
       (k) =>
         k.refused === null &&
-        this.#mine(k) &&
+        this.isMine(k) &&
         !(
           endsItsPlace(k.kind) &&
           this.items.some((r) => r.place === k.place && r.refused !== null && r.n < k.n)
@@ -274,7 +280,8 @@ export class Outbox {
       const response = await fetch(`/api/photos?id=${photo}`, {
         method: 'POST',
         headers: { 'content-type': pixels.type },
-        body: pixels
+        body: pixels,
+        signal: AbortSignal.timeout(PATIENCE_OF_PIXELS)
       });
       const answer = (await response.json().catch(() => null)) as {
         ok?: boolean;

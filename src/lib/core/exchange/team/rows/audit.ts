@@ -1,4 +1,4 @@
-import { id, ids, json, moment, none, row, text } from '../columns';
+import { id, ids, int, json, moment, none, row, text } from '../columns';
 
 export const command = row({
   id,
@@ -10,5 +10,6 @@ export const command = row({
   body: json,
   answer: none(json),
   // Files from before it was kept have none.
-  machines: ids.default([])
+  machines: ids.default([]),
+  clock_ahead_s: none(int).default(null)
 });
