@@ -71,7 +71,7 @@ registerRoute(
   })
 );
 registerRoute(
-  ({ url }) => url.pathname === '/api/machines' || url.pathname === '/api/timers',
+  ({ url }) => (url.pathname === '/api/machines' || url.pathname === '/api/timers') && url.search === '',
   new NetworkFirst({
     cacheName: CACHES.pages,
     networkTimeoutSeconds: PATIENCE,
@@ -81,7 +81,10 @@ registerRoute(
 registerRoute(
   // A photo never changes.
   ({ url }) => /^\/api\/photos\/[0-9a-f-]+$/.test(url.pathname),
-  new CacheFirst({ cacheName: CACHES.photos, plugins: [new ExpirationPlugin({ maxEntries: 300 })] })
+  new CacheFirst({
+    cacheName: CACHES.photos,
+    plugins: [new ExpirationPlugin({ maxEntries: 300, purgeOnQuotaError: true })]
+  })
 );
 
 /** Opens a page: as the server gives it, else the empty document, which then shows what is kept. */

@@ -8,6 +8,7 @@
   import Waits from '$lib/ui/outbox/Waits.svelte';
   import { belongsTo, keepAlong } from '$lib/ui/offline/along.svelte';
   import { outbox } from '$lib/ui/outbox/outbox.svelte';
+  import { askAfterServer } from '$lib/ui/shell/connection';
   import { openLine } from '$lib/ui/shell/live';
   import Mark from '$lib/ui/shell/Mark.svelte';
   import { openFinding, openHours, shell } from '$lib/ui/shell/shell.svelte';
@@ -15,7 +16,6 @@
   let { data, children } = $props();
 
   let single = $state(true);
-  let offline = $state(false);
   let ready = $state(false);
   /** On a phone the places, who is working and the light lie behind one key. */
   let unfolded = $state(false);
@@ -58,7 +58,7 @@
   });
   onMount(() => {
     single = localStorage.getItem('ht_single_keys') !== 'off';
-    offline = shell.away = !navigator.onLine;
+    if (!navigator.onLine) void askAfterServer();
     shell.instruments = localStorage.getItem('ht_instruments') === 'on';
     ready = true;
     // Opened from what is kept, the page itself says nothing of light and dark.
@@ -70,7 +70,9 @@
   $effect(() => {
     outbox.who = data.personId ?? '';
   });
-  const whose = $derived(data.team === undefined ? null : `${data.team?.id ?? ''} ${data.personId ?? ''}`);
+  const whose = $derived(
+    data.team === undefined ? null : `${data.team?.id ?? ''} ${data.personId ?? ''} ${data.you?.role ?? ''}`
+  );
   $effect(() => {
     if (whose === null) return;
     const here = teamId;
@@ -94,7 +96,6 @@
 
   const typing = (t: EventTarget | null) =>
     t instanceof HTMLElement && (t.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(t.tagName));
-  /** The machine the page is of; null: of none, or of all. */
   /** The machine somebody is looking at, or working on: what is written down from here is about it. */
   const machineHere = (): string | null => {
     if (page.params.id && page.route.id?.startsWith('/machines/')) return page.params.id;
@@ -142,8 +143,8 @@
 
 <svelte:window
   onkeydown={keys}
-  ononline={() => (offline = false)}
-  onoffline={() => (offline = shell.away = true)}
+  ononline={() => void askAfterServer()}
+  onoffline={() => void askAfterServer()}
 />
 
 <a class="sr-only focus:not-sr-only" href="#main">To the page</a>
@@ -226,7 +227,7 @@
   {/if}
 </header>
 
-<Waits away={offline ? 'No connection.' : shell.away ? 'The server does not answer.' : null} />
+<Waits />
 
 {#if shell.panel && data.team}
   <section class="no-print panel" aria-label={PANELS[shell.panel]}>

@@ -5,7 +5,8 @@
   import { showDay } from '$lib/core/time/day';
   import { invalidateAll } from '$app/navigation';
   import { Button } from '../form/controls';
-  import { idsFor, send } from '../form/send';
+  import { Press } from '../form/press.svelte';
+  import { idsFor } from '../form/send';
   import { say } from '../shell/shell.svelte';
 
   let { sheet, today }: { sheet: ChainSheet; today: string } = $props();
@@ -13,19 +14,14 @@
   const DONE: Record<(typeof DRESSINGS)[number], string> = { lube: 'lubed', wax: 'waxed', dry: 'left dry' };
   const rule = $derived(sheet.rules.dressing);
   const others = $derived(DRESSINGS.filter((d) => d !== rule));
-  let busy = $state(false);
-  let error = $state('');
+  const press = new Press();
+  const error = $derived(Object.values(press.errors)[0]);
   async function write(cleaned: boolean, dressing: (typeof DRESSINGS)[number]) {
-    if (busy) return;
-    busy = true;
     const [id] = idsFor(['dressing', sheet.machineId, sheet.dressings.length, cleaned, dressing], 1);
-    const sent = await send('chain.dress', { id: id!, machineId: sheet.machineId, cleaned, dressing });
-    error = sent.ok ? '' : (Object.values(sent.errors)[0] ?? 'Not written.');
-    if (sent.ok) {
-      say('Written down.');
-      await invalidateAll();
-    }
-    busy = false;
+    if (!(await press.send('chain.dress', { id: id!, machineId: sheet.machineId, cleaned, dressing })))
+      return;
+    say('Written down.');
+    await invalidateAll();
   }
   const since = $derived.by(() => {
     const s = sheet.since;
@@ -45,14 +41,16 @@
     <span class="quiet text-sm">House rule: {rule}.</span>
   </p>
   <div class="no-print mt-2 flex flex-wrap items-center gap-3">
-    <Button color="primary" disabled={busy} onclick={() => void write(true, rule)}
+    <Button color="primary" disabled={press.busy} onclick={() => void write(true, rule)}
       >Cleaned and {DONE[rule]}</Button
     >
-    <Button color="alternative" disabled={busy} onclick={() => void write(false, rule)}
+    <Button color="alternative" disabled={press.busy} onclick={() => void write(false, rule)}
       >only {DONE[rule]}</Button
     >
-    {#each others as d (d)}<Button color="alternative" disabled={busy} onclick={() => void write(true, d)}
-        >cleaned, {DONE[d]}</Button
+    {#each others as d (d)}<Button
+        color="alternative"
+        disabled={press.busy}
+        onclick={() => void write(true, d)}>cleaned, {DONE[d]}</Button
       >{/each}
   </div>
   {#if error}<p class="error mt-1" role="alert">{error}</p>{/if}

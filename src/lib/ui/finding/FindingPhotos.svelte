@@ -3,7 +3,7 @@
   import { invalidateAll } from '$app/navigation';
   import { takePhoto } from '../form/take-photo';
   import { KEPT } from '../outbox/outbox.svelte';
-  import { say } from '../shell/shell.svelte';
+  import { say, WAITS } from '../shell/shell.svelte';
 
   interface Props {
     findingId: string;
@@ -23,7 +23,7 @@
     error = '';
     const taken = await takePhoto(file, 'finding.photo', { findingId });
     if ('error' in taken) error = taken.error;
-    else if (taken.kept) say(KEPT);
+    else if (taken.kept) say(KEPT, WAITS);
     else await invalidateAll();
     busy = false;
   }

@@ -5,7 +5,7 @@ import { setError } from 'sveltekit-superforms';
 import { superForm } from 'sveltekit-superforms/client';
 import { invalidateAll } from '$app/navigation';
 import type { Answer, Body, COMMANDS, Kind } from '$lib/core/command/commands';
-import { say } from '../shell/shell.svelte';
+import { say, WAITS } from '../shell/shell.svelte';
 import { send, type Typed } from './send';
 
 /** What is typed in a form and what is said of it, for a page to show. */
@@ -115,7 +115,7 @@ export function commandForm<K extends Kind, T extends object>(
       const sent = await send(kind, bodyOf(typed));
       if (!sent.ok && sent.more.kept) {
         cancel();
-        say(sent.errors['']!, [{ text: 'What waits', href: '/waiting' }]);
+        say(sent.errors['']!, WAITS);
         await (options.kept ? options.kept(typed) : reset());
         return;
       }

@@ -1,4 +1,5 @@
 import type { Answer, Body, Kind } from '$lib/core/command/commands';
+import { say, WAITS } from '../shell/shell.svelte';
 import { send, type Typed } from './send';
 
 /** A command that one press sends, without a form around it: whether it is on its way, and what came back, by field. */
@@ -13,8 +14,11 @@ export class Press {
     this.busy = true;
     const sent = await send(kind, body);
     this.busy = false;
-    this.errors = sent.ok ? {} : sent.errors;
-    this.more = sent.ok ? {} : sent.more;
+    // Kept on this device it is no error: the hand goes on.
+    const kept = !sent.ok && sent.more.kept === true;
+    if (kept) say(sent.errors['']!, WAITS);
+    this.errors = sent.ok || kept ? {} : sent.errors;
+    this.more = sent.ok || kept ? {} : sent.more;
     return sent.ok ? { data: sent.data } : null;
   }
 }

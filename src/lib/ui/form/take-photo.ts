@@ -1,6 +1,6 @@
 import type { Body } from '$lib/core/command/commands';
-import { CACHES } from '../offline/names';
 import { outbox } from '../outbox/outbox.svelte';
+import { showHere } from '../outbox/photos';
 import { knownNow } from '../outbox/store';
 
 const MOST_BYTES = 15 * 1024 * 1024;
@@ -26,11 +26,4 @@ export async function takePhoto<K extends Photos>(
   if (!sent.more.kept) return { error: Object.values(sent.errors)[0] ?? 'Not taken. Try again.' };
   await showHere(id, file).catch(() => {});
   return { id, kept: true };
-}
-
-/** Until the server has it, it is seen on this device as if it had come from there. */
-async function showHere(id: string, file: File): Promise<void> {
-  const photos = await caches.open(CACHES.photos);
-  for (const address of [`/api/photos/${id}`, `/api/photos/${id}?small`])
-    await photos.put(address, new Response(file, { headers: { 'content-type': file.type } }));
 }

@@ -6,10 +6,8 @@
   import { shell } from '../shell/shell.svelte';
   import { outbox } from './outbox.svelte';
 
-  /** Why the server cannot be asked; null: it can. */
-  let { away }: { away: string | null } = $props();
   /** What is merely on its way is nobody's concern. */
-  const waiting = $derived(outbox.waiting.filter((k) => k.waited || away !== null));
+  const waiting = $derived(outbox.waiting.filter((k) => k.waited || shell.away));
   const oldest = $derived(waiting.map((k) => k.at).sort()[0]);
   const others = $derived(waiting.filter((k) => !outbox.isMine(k)).length);
   const DAY = 86_400_000;
@@ -24,13 +22,14 @@
   const off = $derived(clockOff(shell.clockAheadMs));
 </script>
 
-{#if away || waiting.length > 0 || outbox.refused.length > 0 || outbox.unkept || off || storage.used > NEARLY_FULL}
+{#if shell.away || waiting.length > 0 || outbox.refused.length > 0 || outbox.unkept || off || storage.used > NEARLY_FULL}
   <p class="no-print line" role="status">
-    {#if away}<span><strong>{away}</strong> What you write is kept here.</span>{/if}
+    {#if shell.away}<span><strong>The server does not answer.</strong> What you write is kept here.</span
+      >{/if}
     {#if waiting.length > 0}<span
         ><a class="link font-bold" href="/waiting"
           >{waiting.length === 1 ? '1 waits' : `${waiting.length} wait`} on this device, since {since}</a
-        >{others > 0 ? `, ${others} of somebody else’s` : ''}{!away && outbox.stuck
+        >{others > 0 ? `, ${others} of somebody else’s` : ''}{!shell.away && outbox.stuck
           ? `: ${outbox.stuck}`
           : ''}</span
       >{/if}

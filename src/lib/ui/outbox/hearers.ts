@@ -15,7 +15,7 @@ export interface Listener {
 /** Who wants to hear what becomes of what is sent: pages by place, and forms that wait for the answer to one command. */
 export class Hearers {
   #listeners = new Map<string, Set<Listener>>();
-  #forms = new Map<string, (sent: Sent<unknown>) => void>();
+  #forms = new Map<string, Set<(sent: Sent<unknown>) => void>>();
 
   /** @returns ends it */
   listen(place: string, listener: Listener): () => void {
@@ -29,9 +29,16 @@ export class Hearers {
   /** A form waits, while `run` runs, for what becomes of one. @returns null where nothing did */
   async await(id: string, run: () => Promise<void>): Promise<Sent<unknown> | null> {
     let answer: Sent<unknown> | null = null;
-    this.#forms.set(id, (sent) => (answer = sent));
-    await run();
-    this.#forms.delete(id);
+    const hear = (sent: Sent<unknown>) => (answer = sent);
+    // The same, pressed twice, is one command that two wait for.
+    const there = this.#forms.get(id) ?? new Set();
+    this.#forms.set(id, there.add(hear));
+    try {
+      await run();
+    } finally {
+      there.delete(hear);
+      if (there.size === 0) this.#forms.delete(id);
+    }
     return answer;
   }
   isAwaited(id: string): boolean {
@@ -43,9 +50,9 @@ export class Hearers {
 
   /** @returns whether somebody has taken care of it where it was refused */
   tell(kept: Kept, sent: Sent<unknown>): boolean {
-    const form = this.#forms.get(kept.id);
-    form?.(sent);
-    let seen = form !== undefined;
+    const forms = this.#forms.get(kept.id);
+    for (const hear of forms ?? []) hear(sent);
+    let seen = forms !== undefined;
     for (const listener of this.#listeners.get(kept.place) ?? []) seen = listener.became(kept, sent) || seen;
     return seen;
   }

@@ -212,6 +212,41 @@ describe('an outbox', () => {
     expect(outbox.waiting).toHaveLength(1);
   });
 
+  it('what is pressed before the page has read what it kept goes after that', async () => {
+    server.up = false;
+    for (const id of ['a', 'b', 'c']) await find(id);
+    await keptAre(['a', 'b', 'c']);
+    outbox = new Outbox();
+    vi.useFakeTimers({ toFake: ['Date'], now: Date.now() + 1000 });
+    outbox.add('finding.add', { what: 'Later' }, known('d'));
+    vi.useRealTimers();
+    await outbox.load();
+    server.up = true;
+    await outbox.flush();
+    expect(server.done.map((c) => c.id)).toEqual(['a', 'b', 'c', 'd']);
+  });
+
+  it('two that wait for one command are both told', async () => {
+    const both = await Promise.all([find('a'), find('a')]);
+    expect(both).toEqual([both[0], both[0]]);
+    expect(both[0]).toMatchObject({ ok: true });
+    expect(server.requests).toEqual([['a']]);
+  });
+
+  it('what is written as the last of it is answered goes with the next, once', async () => {
+    const later: Promise<unknown>[] = [];
+    outbox.listen('', {
+      became: () => {
+        if (later.length === 0) later.push(find('b'));
+        return false;
+      }
+    });
+    await find('a');
+    await Promise.all(later);
+    expect(server.requests).toEqual([['a'], ['b']]);
+    expect(outbox.items).toEqual([]);
+  });
+
   it('where the browser keeps nothing it says so, goes on, and forgets nothing of it by looking', async () => {
     server.up = false;
     vi.spyOn(store, 'put').mockRejectedValue(new DOMException('full', 'QuotaExceededError'));

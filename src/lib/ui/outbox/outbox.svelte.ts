@@ -3,7 +3,8 @@ import { endsItsPlace, placeOf } from '$lib/core/command/waits';
 import { askToStay } from '../offline/storage.svelte';
 import { NO_SERVER, sendAll, type Item, type Sent } from '../form/wire';
 import { Hearers, type Listener } from './hearers';
-import { photoOf, Shelf } from './shelf';
+import { photoOf, sendPixels } from './photos';
+import { Shelf } from './shelf';
 import { store, type Kept } from './store';
 
 export type { Kept } from './store';
@@ -14,8 +15,6 @@ const BATCH = 40;
 export const MOST_FAILURES = 3;
 /** After so long without an answer there is none, ms: what is written is kept in any case. */
 const PATIENCE = 20_000;
-/** A photo takes its time over a weak signal, ms. */
-const PATIENCE_OF_PIXELS = 120_000;
 /** Between tries while something waits, ms. */
 const AGAIN_AFTER = 2000;
 const NAME = 'hour-trail outbox';
@@ -82,7 +81,8 @@ export class Outbox {
       kind,
       // What a rune wraps cannot be cloned into the device's store, and may change meanwhile.
       body: JSON.parse(JSON.stringify(body)) as unknown,
-      n: (this.items.at(-1)?.n ?? 0) + 1,
+      // By the clock, so that what another window or an earlier page kept, and this one has not read yet, stands before it.
+      n: Math.max(Date.now(), (this.items.at(-1)?.n ?? 0) + 1),
       place: placeOf(kind, body),
       who: this.who,
       failed: 0,
@@ -143,7 +143,7 @@ export class Outbox {
     this.#others.onmessage = look;
     window.addEventListener('online', go);
     const timer = setInterval(() => {
-      if (this.#due().length > 0 && navigator.onLine) void this.flush();
+      if (this.#due().length > 0) void this.flush();
     }, AGAIN_AFTER);
     go();
     return () => {
@@ -170,8 +170,13 @@ export class Outbox {
   /** Sends what waits, until nothing does or it is of no use. Whoever asks meanwhile waits for the same. */
   flush(): Promise<void> {
     if (this.#due().length === 0) return Promise.resolve();
-    this.#sending ??= this.#inTurn(() => this.#sendOn()).finally(() => (this.#sending = null));
-    return this.#sending;
+    if (this.#sending) return this.#sending;
+    const mine = this.#inTurn(() => this.#sendOn()).finally(() => {
+      // Another one may be on its way by now.
+      if (this.#sending === mine) this.#sending = null;
+    });
+    this.#sending = mine;
+    return mine;
   }
   /** One window sends at a time: two would send the same. */
   async #inTurn(work: () => Promise<void>): Promise<void> {
@@ -203,7 +208,7 @@ export class Outbox {
   /** @returns how many go at once next; null: there is no use in going on */
   async #sendBatch(size: number): Promise<number | null> {
     const batch = this.#next(size);
-    const pixels = batch.length === 1 ? await this.#sendPixels(batch[0]!) : null;
+    const pixels = batch.length === 1 ? await sendPixels(batch[0]!) : null;
     const sent =
       pixels ??
       (await sendAll(
@@ -259,41 +264,16 @@ export class Outbox {
   }
 
   #refusedBy(kept: Kept, sent: Extract<Sent<unknown>, { ok: false }>): void {
-    const seen = this.#hearers.tell(kept, sent);
-    if (seen) this.drop(kept.id);
-    else if (sent.more.fault) {
+    if (this.#hearers.tell(kept, sent)) {
+      this.drop(kept.id);
+      return;
+    }
+    const refused = { errors: sent.errors, more: sent.more };
+    if (!sent.more.fault) this.#change(kept.id, { refused });
+    else {
       // Not refused for what it says: after a few tries it is set aside, so that it holds nothing else up.
       const failed = kept.failed + 1;
-      this.#change(kept.id, { failed, ...(failed >= MOST_FAILURES && { refused: sent }) });
-    } else this.#change(kept.id, { refused: { errors: sent.errors, more: sent.more } });
-  }
-
-  /** @returns null where there are none to send; else what became of it, as for a list of one */
-  async #sendPixels(kept: Kept): Promise<(Sent<unknown> & { id: string })[] | null> {
-    const photo = photoOf(kept);
-    const pixels = photo && (await store.pixels(photo).catch(() => null));
-    if (!photo || !pixels) return null;
-    const no = (errors: Record<string, string>, more: Record<string, unknown> = {}) => [
-      { id: kept.id, ok: false as const, errors, more }
-    ];
-    try {
-      const response = await fetch(`/api/photos?id=${photo}`, {
-        method: 'POST',
-        headers: { 'content-type': pixels.type },
-        body: pixels,
-        signal: AbortSignal.timeout(PATIENCE_OF_PIXELS)
-      });
-      const answer = (await response.json().catch(() => null)) as {
-        ok?: boolean;
-        errors?: Record<string, string>;
-        more?: Record<string, unknown>;
-      } | null;
-      if (answer?.ok) return null;
-      return answer?.errors
-        ? no(answer.errors, answer.more)
-        : no({ '': NO_ANSWER }, { retry: true, none: true });
-    } catch {
-      return no({ '': NO_ANSWER }, { retry: true, none: true });
+      this.#change(kept.id, { failed, ...(failed >= MOST_FAILURES && { refused }) });
     }
   }
 }

@@ -1,8 +1,7 @@
+import { forgetHere, photoOf } from './photos';
 import { store, type Kept } from './store';
 
-export const inOrder = (a: Kept, b: Kept): number => a.n - b.n || (a.at < b.at ? -1 : a.at > b.at ? 1 : 0);
-/** The photo that a command speaks of: its pixels go first. */
-export const photoOf = (k: Kept): string | null => (k.body as { photoId?: string } | null)?.photoId ?? null;
+const inOrder = (a: Kept, b: Kept): number => a.n - b.n || (a.at < b.at ? -1 : a.at > b.at ? 1 : 0);
 
 /** Keeps the store of this device as the outbox has it, and knows what is not, or not yet, so. */
 export class Shelf {
@@ -23,7 +22,7 @@ export class Shelf {
     this.#dropped.add(kept.id);
     this.#do(kept.id, async () => {
       await store.drop(kept.id);
-      if (photo) await store.dropPixels(photo);
+      if (photo) await forgetHere(photo);
     });
   }
   #do(id: string, work: () => Promise<void>): void {

@@ -37,6 +37,9 @@ export function openFinding(machineId: string | null = null): void {
   shell.panel = 'finding';
 }
 
+/** Where one looks after what is kept on this device. */
+export const WAITS: Said['links'] = [{ text: 'What waits', href: '/waiting' }];
+
 export function say(text: string, links: Said['links'] = []): void {
   shell.said = { text, links };
 }
