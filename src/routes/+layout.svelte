@@ -5,6 +5,7 @@
   import { afterNavigate, goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
   import { HOME, isCrew } from '$lib/core/access/places';
+  import { recallClock } from '$lib/ui/form/wire';
   import Waits from '$lib/ui/outbox/Waits.svelte';
   import { belongsTo, keepAlong } from '$lib/ui/offline/along.svelte';
   import { outbox } from '$lib/ui/outbox/outbox.svelte';
@@ -58,6 +59,7 @@
   });
   onMount(() => {
     single = localStorage.getItem('ht_single_keys') !== 'off';
+    recallClock();
     if (!navigator.onLine) void askAfterServer();
     shell.instruments = localStorage.getItem('ht_instruments') === 'on';
     ready = true;

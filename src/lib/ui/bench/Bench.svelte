@@ -193,7 +193,7 @@
   ]);
 </script>
 
-{#if !over}<Timers />{/if}
+{#if !over}<Timers plates={{ [visit.id]: visit.plate }} />{/if}
 <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
   <a href="/machines/{visit.machineId}" class="flex items-center gap-3 no-underline"
     ><span class="plate text-3xl">{visit.plate}</span><span class="figure text-2xl">{visit.machine}</span></a

@@ -3,25 +3,24 @@
   import { onMount } from 'svelte';
   import { send } from '../form/send';
   import { onTold } from '../shell/live';
+  import { outbox } from '../outbox/outbox.svelte';
+  import { shell } from '../shell/shell.svelte';
   import { beep, clockWords } from './beep';
+  import { timersHere, type Running } from './waiting-timers';
 
-  interface Running {
-    id: string;
-    visitId: string;
-    plate: string;
-    stepKey: string;
-    label: string;
-    endsAt: string;
-  }
-  let timers = $state<Running[]>([]);
+  /** Visits whose machine is known here, by their id: its plate. */
+  let { plates = {} }: { plates?: Record<string, string> } = $props();
+  let there = $state<Running[]>([]);
+  /** By the server's clock. */
   let now = $state(Date.now());
+  const timers = $derived(timersHere(there, outbox.waiting, plates, shell.clockAheadMs ?? 0));
   /** Rung once each; a reload does not ring again for what ran out long ago. */
   let rung: string[] = [];
 
   async function ask() {
     try {
       const r = await fetch('/api/timers');
-      if (r.ok) timers = (await r.json()).data;
+      if (r.ok) there = (await r.json()).data;
     } catch {
       // Without the server the ones that are known go on.
     }
@@ -33,7 +32,7 @@
       if (told.all || told.kinds.some((k) => k.startsWith('visit.'))) void ask();
     });
     const ticking = setInterval(() => {
-      now = Date.now();
+      now = Date.now() - (shell.clockAheadMs ?? 0);
       for (const t of timers) {
         const left = Date.parse(t.endsAt) - now;
         if (left <= 0 && left > -15_000 && !rung.includes(t.id)) {
@@ -48,7 +47,7 @@
     };
   });
   async function off(t: Running) {
-    timers = timers.filter((x) => x.id !== t.id);
+    there = there.filter((x) => x.id !== t.id);
     await send('visit.enter', {
       visitId: t.visitId,
       entry: { id: crypto.randomUUID(), stepKey: t.stepKey, action: 'timer off', content: { of: t.id } }

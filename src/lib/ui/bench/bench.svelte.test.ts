@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Entry, NewEntry } from '$lib/core/visit/entry';
 import { makeStep, type VisitPlan } from '$lib/core/job/plan';
 import { readItem } from '$lib/core/job/stored';
+import { shell } from '../shell/shell.svelte';
 import { BenchVisit } from './bench.svelte';
 import { outbox } from '../outbox/outbox.svelte';
 import { store } from '../outbox/store';
@@ -99,10 +100,32 @@ async function clear() {
 
 const unsent = async () => (await store.all()).length;
 const unsentIs = (n: number) => vi.waitFor(async () => expect(await unsent()).toBe(n));
+/** A level that is read once the oil has run down for three minutes. */
+const settled = makeStep({
+  key: 'level',
+  title: 'Read it',
+  input: {
+    type: 'level',
+    circuit: 'engine',
+    protocol: {
+      method: 'sight glass',
+      runSeconds: null,
+      settleSeconds: 180,
+      temperature: null,
+      attitude: null,
+      aim: null,
+      betweenMl: null
+    }
+  }
+});
+const started = makeStep({ key: 'run', title: 'Run it', input: { type: 'start' } });
+const settling: VisitPlan = { ...plan, steps: [started, settled], items: [] };
+const level = { level: { method: 'sight glass', position: 0.5 } };
+
 /** What a page that is left stops hearing. */
 const left: (() => void)[] = [];
-function open(entries: Entry[] = []): BenchVisit {
-  const bench = new BenchVisit('v', plan, entries);
+function open(entries: Entry[] = [], of = plan): BenchVisit {
+  const bench = new BenchVisit('v', of, entries);
   left.push(bench.resume());
   return bench;
 }
@@ -150,27 +173,7 @@ describe('a visit on a screen', () => {
   it('asks by the server’s clock whether the oil has settled, however wrong its own', async () => {
     vi.useFakeTimers({ toFake: ['Date'], now: new Date('2026-06-10T18:00:00Z') });
     server.ahead = 9 * 3600_000;
-    const settled = makeStep({
-      key: 'level',
-      title: 'Read it',
-      input: {
-        type: 'level',
-        circuit: 'engine',
-        protocol: {
-          method: 'sight glass',
-          runSeconds: null,
-          settleSeconds: 180,
-          temperature: null,
-          attitude: null,
-          aim: null,
-          betweenMl: null
-        }
-      }
-    });
-    const started = makeStep({ key: 'run', title: 'Run it', input: { type: 'start' } });
-    const bench = new BenchVisit('v', { ...plan, steps: [started, settled], items: [] }, []);
-    left.push(bench.resume());
-    const level = { level: { method: 'sight glass', position: 0.5 } };
+    const bench = open([], settling);
     bench.write({ stepKey: 'run', action: 'done', content: {} });
     await vi.waitFor(() => expect(bench.waiting).toBe(0));
     vi.setSystemTime(new Date('2026-06-10T18:01:00Z'));
@@ -180,6 +183,22 @@ describe('a visit on a screen', () => {
     expect(bench.write({ stepKey: 'level', action: 'done', content: level })).toBe(true);
     await vi.waitFor(() => expect(bench.waiting).toBe(0));
     expect(server.taken.map((e) => e.stepKey)).toEqual(['run', 'level']);
+  });
+
+  it('without a signal it asks by the clock as the last answer showed it, while a reason can still be given', async () => {
+    vi.useFakeTimers({ toFake: ['Date'], now: new Date('2026-06-10T18:00:00Z') });
+    server.up = false;
+    shell.clockAheadMs = -9 * 3600_000;
+    const bench = open([], settling);
+    bench.write({ stepKey: 'run', action: 'done', content: {} });
+    expect(bench.entries[0]!.at).toBe('2026-06-11T03:00:00.000Z');
+    vi.setSystemTime(new Date('2026-06-10T18:01:00Z'));
+    expect(bench.write({ stepKey: 'level', action: 'done', content: level })).toBe(false);
+    expect(bench.write({ stepKey: 'level', action: 'done', content: { ...level, remark: 'cold day' } })).toBe(
+      true
+    );
+    shell.clockAheadMs = null;
+    await vi.waitFor(() => expect(bench.stuck).not.toBeNull());
   });
 
   it('keeps ticks while the server is away, in order, over a reload, and sends each once', async () => {

@@ -10,6 +10,7 @@ import { visitPlace } from '$lib/core/command/waits';
 import type { Sent } from '../form/wire';
 import { outbox, type Kept } from '../outbox/outbox.svelte';
 import { knownNow } from '../outbox/store';
+import { shell } from '../shell/shell.svelte';
 import type { Photo } from './visit';
 
 /** An entry before it has its id. What it says is checked by the core here, and by the schema on the server. */
@@ -37,8 +38,12 @@ export class BenchVisit {
   #taken = $state<Entry[]>([]);
   /** The number up to which everything in the book is known here. */
   #cursor: number;
-  /** How far the server's clock is ahead of this device's, ms; null until an answer showed it. */
-  #ahead: number | null = null;
+  /** How far the server's clock is ahead of this device's, ms, as an answer to an entry showed it. */
+  #shown: number | null = null;
+  /** The same, or as any answer showed it before; null: none ever did. */
+  get #ahead(): number | null {
+    return this.#shown ?? (shell.clockAheadMs === null ? null : -shell.clockAheadMs);
+  }
   problem = $state<Problem | null>(null);
   /** Which step or item the problem belongs to. */
   problemAt = $state<string | null>(null);
@@ -172,7 +177,7 @@ export class BenchVisit {
     const entry = entryOf(kept);
     if (sent.ok) {
       const stamp = sent.data as Pick<Entry, 'seq' | 'at' | 'by'>;
-      this.#ahead = Date.parse(stamp.at) - Date.parse(kept.at);
+      this.#shown = Date.parse(stamp.at) - Date.parse(kept.at);
       this.#merge([{ ...entry, ...stamp } as Entry]);
       return true;
     }

@@ -1,6 +1,7 @@
 import type { Body, Kind } from '$lib/core/command/commands';
 import type { Outcome } from '$lib/core/command/envelope';
 import { shell } from '../shell/shell.svelte';
+import { keep, kept } from './kept';
 
 /** What a write comes back with: done, or why not, by field. */
 export type Sent<T> =
@@ -35,10 +36,18 @@ function device(): string {
   }
 }
 
-/** What the server says of the time with every answer, to the second. */
+const CLOCK = 'clock ahead';
+/** What the server says of the time with every answer, to the second. Kept, so that it is known without a signal too. */
 export function lookAtClock(response: Response): void {
   const served = Date.parse(response.headers.get('date') ?? '');
-  if (!Number.isNaN(served)) shell.clockAheadMs = Date.now() - served;
+  if (Number.isNaN(served)) return;
+  shell.clockAheadMs = Date.now() - served;
+  keep('device', CLOCK, shell.clockAheadMs);
+}
+/** As an earlier page has seen it. */
+export function recallClock(): void {
+  const was = kept('device', CLOCK);
+  if (shell.clockAheadMs === null && typeof was === 'number') shell.clockAheadMs = was;
 }
 
 /** Characters; the limit is 64 KiB for all that is on its way, and a character may take three bytes. */

@@ -19,7 +19,7 @@
       ? timeOfDay(at, zone)
       : at.toLocaleString('en-GB', { weekday: 'long', hour: '2-digit', minute: '2-digit' });
   });
-  const off = $derived(clockOff(shell.clockAheadMs));
+  const off = $derived(clockOff(shell.clockAheadMs ?? 0));
 </script>
 
 {#if shell.away || waiting.length > 0 || outbox.refused.length > 0 || outbox.unkept || off || storage.used > NEARLY_FULL}

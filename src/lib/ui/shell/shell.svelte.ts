@@ -10,15 +10,15 @@ export const shell = $state<{
   instruments: boolean;
   /** The server cannot be reached, or there is no connection at all: what is shown may be old. */
   away: boolean;
-  /** How far the clock of this device is ahead of the server’s, ms. */
-  clockAheadMs: number;
+  /** How far the clock of this device is ahead of the server’s, ms, as its last answer showed it; null: none came yet. */
+  clockAheadMs: number | null;
 }>({
   panel: null,
   machineId: null,
   said: null,
   instruments: false,
   away: false,
-  clockAheadMs: 0
+  clockAheadMs: null
 });
 
 export interface Said {
