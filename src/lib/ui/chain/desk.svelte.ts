@@ -1,4 +1,3 @@
-import { untrack } from 'svelte';
 import { invalidateAll } from '$app/navigation';
 import { STAGES, type Reading, type Stage } from '$lib/core/chain/check';
 import type { Body } from '$lib/core/command/commands';
@@ -8,8 +7,8 @@ import { showSlack, withUnit, type RuleUnit } from '$lib/core/chain/slack-typed'
 import { chainNow, wantedNow, type ChainNow, type ChainSheet } from '$lib/core/chain/sheet';
 import { forget, keep, kept, texts } from '../form/kept';
 import { idsFor, send } from '../form/send';
-import { followLate } from '../outbox/late';
-import { outbox, type Kept } from '../outbox/outbox.svelte';
+import { LateFields } from '../outbox/late';
+import type { Kept } from '../outbox/store';
 
 /**
  * The slack of one machine being measured: judged while it is typed, written when the hand goes on. What the server did not take
@@ -33,27 +32,22 @@ export class SlackDesk {
     this.#typed = texts(kept('window', this.#kept));
   }
 
-  /** What waits on this device since an earlier page stands in its fields again: the last of it, where there is more. */
+  readonly #late = new LateFields(
+    () => chainPlace(this.sheet().machineId),
+    (kept) => this.#fieldsOf(kept)
+  );
+  /** What waits on this device since an earlier page stands in its fields again, and goes into the check that was begun with it. */
   restore(): void {
-    const here = this.#here;
-    untrack(() => {
-      for (const kept of here) this.#newId = (kept.body as Body<'chain.measure'>).checkId;
-      this.#typed = { ...this.#waits, ...this.#typed };
+    this.#late.restore((commands, texts) => {
+      for (const kept of commands) this.#newId = (kept.body as Body<'chain.measure'>).checkId;
+      this.#typed = { ...texts, ...this.#typed };
     });
-  }
-  /** What is merely on its way is the field's own. */
-  get #here(): Kept[] {
-    return outbox.at(chainPlace(this.sheet().machineId)).filter((k) => k.waited && k.refused === null);
-  }
-  /** What waits, by the field it was typed in: the last of it. */
-  get #waits(): Record<string, string> {
-    return Object.assign({}, ...this.#here.map((k) => this.#fieldsOf(k))) as Record<string, string>;
   }
   /** Once that is in the book it is held here no longer. @returns ends it */
   follow(): () => void {
-    return followLate(chainPlace(this.sheet().machineId), (kept) => {
+    return this.#late.follow((fields) => {
       this.said = '';
-      for (const key of Object.keys(this.#fieldsOf(kept))) delete this.#typed[key];
+      for (const key of fields) delete this.#typed[key];
       this.#store();
     });
   }
@@ -166,7 +160,7 @@ export class SlackDesk {
     // Marks before the slack: they are read together, and written with it.
     if (this.text(stage, 'slack').trim() === '') return true;
     // It waits on this device as it stands here: that is one reading, and is sent once.
-    const waits = this.#waits;
+    const waits = this.#late.texts;
     const same = (f: SlackField) => {
       const typed = this.#typed[this.#key(stage, f)];
       return typed === undefined || waits[this.#key(stage, f)] === this.#asKept(f, typed);

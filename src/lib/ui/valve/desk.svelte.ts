@@ -1,4 +1,3 @@
-import { untrack } from 'svelte';
 import { invalidateAll } from '$app/navigation';
 import {
   NOTHING,
@@ -18,8 +17,8 @@ import { measuredTyped, readClearance } from '$lib/core/valve/typed';
 import type { Series } from '$lib/core/valve/shim';
 import { forget, keep, kept, texts } from '../form/kept';
 import { idsFor, send } from '../form/send';
-import { followLate } from '../outbox/late';
-import { outbox, type Kept } from '../outbox/outbox.svelte';
+import { LateFields } from '../outbox/late';
+import type { Kept } from '../outbox/store';
 
 /** What the desk works on, as the page has it. */
 export interface DeskData {
@@ -60,28 +59,23 @@ export class ValveDesk {
     this.#typed = texts(kept('window', this.#kept));
   }
 
-  /** What waits on this device since an earlier page stands in its fields again: the last of it, where there is more. */
+  readonly #late = new LateFields(
+    () => valvesPlace(this.data().headId),
+    (kept) => this.#fieldsOf(kept)
+  );
+  /** What waits on this device since an earlier page stands in its fields again, and goes into the check that was begun with it. */
   restore(): void {
-    const here = this.#here;
-    untrack(() => {
-      for (const kept of here)
+    this.#late.restore((commands, texts) => {
+      for (const kept of commands)
         if (kept.kind === 'valve.measure') this.#newId = (kept.body as Body<'valve.measure'>).checkId;
-      this.#typed = { ...this.#waits, ...this.#typed };
+      this.#typed = { ...texts, ...this.#typed };
     });
-  }
-  /** What is merely on its way is the field's own. */
-  get #here(): Kept[] {
-    return outbox.at(valvesPlace(this.data().headId)).filter((k) => k.waited && k.refused === null);
-  }
-  /** What waits, by the field it was typed in: the last of it. */
-  get #waits(): Record<string, string> {
-    return Object.assign({}, ...this.#here.map((k) => this.#fieldsOf(k))) as Record<string, string>;
   }
   /** Once that is in the book it is held here no longer. @returns ends it */
   follow(): () => void {
-    return followLate(valvesPlace(this.data().headId), (kept) => {
+    return this.#late.follow((fields) => {
       this.said = '';
-      this.#settle(Object.keys(this.#fieldsOf(kept)), this.#typed);
+      this.#settle(fields, this.#typed);
     });
   }
   /** What was sent, by the field it was typed in. */
@@ -227,7 +221,7 @@ export class ValveDesk {
       return true;
     }
     // It waits on this device as it stands here: that is one reading, and is sent once.
-    if (this.#waits[this.#key(valve, field)] === this.text(valve, field)) return true;
+    if (this.#late.texts[this.#key(valve, field)] === this.text(valve, field)) return true;
     return field === 'found' || field === 'left' ? this.#leaveReading(valve, field) : this.#leaveShim(valve);
   }
 
