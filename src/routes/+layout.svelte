@@ -7,7 +7,7 @@
   import { HOME, isCrew } from '$lib/core/access/places';
   import { recallClock } from '$lib/ui/form/wire';
   import Waits from '$lib/ui/outbox/Waits.svelte';
-  import { belongsTo, keepAlong } from '$lib/ui/offline/along.svelte';
+  import { belongsTo, keepAlong } from '$lib/ui/offline/along';
   import { outbox } from '$lib/ui/outbox/outbox.svelte';
   import { askAfterServer } from '$lib/ui/shell/connection';
   import { openLine } from '$lib/ui/shell/live';

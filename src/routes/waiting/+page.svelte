@@ -5,7 +5,7 @@
   import { kindWords } from '$lib/core/command/words';
   import { showMoment } from '$lib/core/time/moment';
   import { askToStay, lookAtStorage, storage } from '$lib/ui/offline/storage.svelte';
-  import { onDevice } from '$lib/ui/offline/along.svelte';
+  import { onDevice } from '$lib/ui/offline/on-device.svelte';
   import { outbox, type Kept } from '$lib/ui/outbox/outbox.svelte';
 
   let { data } = $props();

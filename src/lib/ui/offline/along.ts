@@ -1,25 +1,21 @@
-import type { Along } from '$lib/core/offline/along';
+import { toTake, type Along } from '$lib/core/offline/along';
 import { together, type Told } from '$lib/core/live/told';
 import { forget, keep, kept } from '../form/kept';
 import { lookAtClock } from '../form/wire';
-import { knownNow } from '../outbox/store';
 import { onTold } from '../shell/live';
+import { shell } from '../shell/shell.svelte';
 import { CACHES, dataOf } from './names';
+import { onDevice } from './on-device.svelte';
 import { lookAtStorage } from './storage.svelte';
 
 /** What was written is taken along at most so often, ms: a device at rest asks for nothing. */
 const AT_MOST_EVERY = 60_000;
-/** Back from where there was no line, or opened anew: all of it is read again where it is older, ms. */
-const OLD = 10 * 60_000;
+/** Younger than that it need not be read again only because a page of the app was opened, ms. */
+const YOUNG = 10 * 60_000;
+/** Not while the page itself is still being loaded, ms. */
+const AFTER_THE_PAGE = 1500;
 const NAME = 'taken along';
-
-/** What is on this device for when there is no signal, for a page to show. */
-export const onDevice = $state<{
-  /** How many pages, and since when; null: none yet. */
-  taken: { pages: number; at: string } | null;
-  /** On its way now. */
-  busy: boolean;
-}>({ taken: null, busy: false });
+const LOCK = 'hour-trail along';
 
 /** Somebody else is in, or nobody: what the one before saw is not theirs. */
 export async function belongsTo(who: string): Promise<void> {
@@ -43,10 +39,10 @@ async function take(path: string): Promise<boolean> {
   }
 }
 
-/** What to take now: of what was written since, or all of it. */
-function wanted(along: readonly Along[], told: Told | null, known: Readonly<Record<string, true>>): Along[] {
-  if (told === null || told.all) return [...along];
-  return along.filter((a) => !known[a.path] || a.of === null || told.places.includes(a.of));
+/** The addresses that are on the device. */
+async function inCache(): Promise<Set<string>> {
+  const keys = await (await caches.open(CACHES.pages)).keys();
+  return new Set(keys.map(({ url }) => new URL(url).pathname + new URL(url).search));
 }
 
 /**
@@ -55,13 +51,15 @@ function wanted(along: readonly Along[], told: Told | null, known: Readonly<Reco
  */
 export function keepAlong(): () => void {
   if (!navigator.serviceWorker) return () => {};
+  onDevice.taken = kept('device', NAME) as typeof onDevice.taken;
+  const age = () => Date.now() - Date.parse(onDevice.taken?.at ?? '');
   let told: Told | null = null;
-  let dirty = true;
+  let dirty = !(age() < YOUNG);
   let last = -Infinity;
   let timer: ReturnType<typeof setTimeout> | undefined;
   const over = new AbortController();
-  const known: Record<string, true> = {};
-  onDevice.taken = kept('device', NAME) as typeof onDevice.taken;
+  /** Asked for here; what is no page (a machine with no such part) is not asked for again each time. */
+  const asked = new Set<string>();
 
   async function run(): Promise<void> {
     clearTimeout(timer);
@@ -69,24 +67,26 @@ export function keepAlong(): () => void {
       !dirty ||
       onDevice.busy ||
       !navigator.serviceWorker.controller ||
-      !navigator.onLine ||
       document.visibilityState === 'hidden'
     )
       return;
     const early = last + AT_MOST_EVERY - performance.now();
     if (early > 0) {
-      timer = setTimeout(() => void run(), early);
+      timer = setTimeout(seen, early);
       return;
     }
-    const what = told;
-    told = null;
-    dirty = false;
-    onDevice.busy = true;
     last = performance.now();
-    const done = await takeAll(what);
+    onDevice.busy = true;
+    // Of several windows one does it, for all of them.
+    await navigator.locks.request(LOCK, { ifAvailable: true }, async (mine) => {
+      if (!mine) return;
+      const what = told;
+      told = null;
+      dirty = false;
+      // Cut off in the middle: all of it, once there is a line again.
+      if (!(await takeAll(what))) dirty = true;
+    });
     onDevice.busy = false;
-    // Cut off in the middle: all of it, once there is a line again.
-    if (!done) dirty = true;
   }
   async function takeAll(what: Told | null): Promise<boolean> {
     const response = await fetch('/api/along').catch(() => null);
@@ -94,19 +94,22 @@ export function keepAlong(): () => void {
     lookAtClock(response);
     void lookAtStorage();
     const { data: along } = (await response.json()) as { data: Along[] };
-    for (const { path } of wanted(along, what, known)) {
-      if (over.signal.aborted || !navigator.onLine || !(await take(path))) return false;
-      known[path] = true;
+    const there = await inCache();
+    for (const { path } of toTake(along, what, (p) => asked.has(p) || there.has(dataOf(p)))) {
+      if (over.signal.aborted || !(await take(path))) return false;
+      asked.add(path);
     }
-    onDevice.taken = { pages: along.length, at: knownNow().at };
+    onDevice.taken = { pages: along.length, at: new Date().toISOString() };
     keep('device', NAME, onDevice.taken);
     return true;
   }
 
   const end = onTold((t) => {
-    // A line that was opened says that anything may have been written: that is most often nothing.
-    if (t.all && performance.now() - last < OLD) return;
-    told = together(told, t);
+    // A line that was merely opened says that anything may have been written; one that was lost means it.
+    if (t.all && !shell.away && age() < YOUNG) return;
+    // What nobody knows of yet wants all of it in any case.
+    if (!dirty) told = t;
+    else if (told) told = together(told, t);
     dirty = true;
     void run();
   });
@@ -115,9 +118,7 @@ export function keepAlong(): () => void {
   window.addEventListener('online', seen);
   navigator.serviceWorker.addEventListener('controllerchange', seen);
   void navigator.serviceWorker.ready.then(() => {
-    if (over.signal.aborted) return;
-    // Not while the page itself is still being loaded.
-    timer = setTimeout(seen, 1500);
+    if (!over.signal.aborted) timer = setTimeout(seen, AFTER_THE_PAGE);
   });
   return () => {
     over.abort();
