@@ -108,6 +108,29 @@ test('of a machine of which nothing is known it says what can be said, and asks 
   ).toEqual([{ text: 'two fingers' }]);
 });
 
+test('whoever goes on before the book has answered is left where they are', async ({ work: page, app }) => {
+  const id = await app.machineId('E1');
+  await open(page, `/machines/${id}/chain`);
+  let answer = () => {};
+  const held = new Promise<void>((done) => (answer = done));
+  await page.route('**/api/commands', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await write(page, 'As found: tightest place', '50');
+  const manual = field(page, 'Manual, or who said so').first();
+  await manual.pressSequentially('Owner’s ');
+  const written = page.waitForResponse('**/api/commands');
+  answer();
+  await written;
+  await expect(page.getByText('begun by Jory Pell')).toBeVisible();
+  await page.keyboard.type('leaflet');
+  await expect(manual).toHaveValue('Owner’s leaflet');
+  // Left alone, the hand is led on.
+  await write(page, 'As found: tightest place', '52');
+  await expect(field(page, 'Adjusted: tightest place')).toBeFocused();
+});
+
 test('a carrier that turns: asked once how it is, then told by its angle and mark', async ({
   work: page,
   app

@@ -14,6 +14,7 @@
   import { inSixteenths, showSlack, type RuleUnit } from '$lib/core/chain/slack-typed';
   import type { ChainSheet } from '$lib/core/chain/sheet';
   import { FIELDS, type SlackField } from '$lib/core/chain/reading-typed';
+  import { goOn } from '../form/go-on';
   import type { SlackDesk } from './desk.svelte';
   import Turned from './Turned.svelte';
 
@@ -58,11 +59,12 @@
   async function enter(e: KeyboardEvent, stage: Stage) {
     if (e.key !== 'Enter') return;
     e.preventDefault();
+    const from = e.currentTarget as HTMLElement;
     if (!(await desk.leave(stage))) return;
     await tick();
     // Found right, or right with the axle tight, there is nothing more to read.
     const next = desk.now.stand.verdict === 'inside' ? undefined : STAGES[STAGES.indexOf(stage) + 1];
-    document.getElementById(next ? `${uid}-${next}-slack` : closeId)?.focus();
+    goOn(from, document.getElementById(next ? `${uid}-${next}-slack` : closeId));
   }
   const uneven = $derived(unevenWords(now.stand.found));
   const turns = $derived(now.stand.verdict !== 'inside' && now.advice ? now.advice : null);

@@ -10,6 +10,7 @@
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
   import type { Logged } from '$lib/core/command/logged';
+  import { goOn } from '../form/go-on';
   import { sendAll, type Sent } from '../form/send';
   import { DayRow, type DayMachine } from './day-row.svelte';
   import DayRowView from './DayRow.svelte';
@@ -74,6 +75,7 @@
         return;
       }
     busy = true;
+    const from = document.activeElement ?? document.body;
     const sentRows = written;
     // Each row is a command of its own, under the row's id: what is sent again after a lost answer is written once.
     const answers = await sendAll(
@@ -90,7 +92,7 @@
     const left = answers.length - good;
     told = `${good} written down.${left > 0 ? ` ${left} asked about below.` : ''}`;
     await invalidateAll();
-    if (left > 0) document.getElementById(`typed-${shown.findIndex((r) => r.asked)}`)?.focus();
+    if (left > 0) goOn(from, document.getElementById(`typed-${shown.findIndex((r) => r.asked)}`));
   }
 </script>
 

@@ -1,6 +1,7 @@
 <!-- The field a figure is typed into, as the manual prints it: sent when the hand goes on to the next. -->
 <script lang="ts">
   import type { FigureKind } from '$lib/core/specs/kinds';
+  import { goOn } from '../form/go-on';
   import type { FigureEntry } from './figure-entry.svelte';
 
   interface Props {
@@ -32,7 +33,7 @@
     e.preventDefault();
     const field = e.currentTarget as HTMLElement;
     const walking = entry.unconfirmed;
-    if (await entry.confirm()) next(field, walking)?.focus();
+    if (await entry.confirm()) goOn(field, next(field, walking));
   }
   /** The field after this one; walking down a sister's sheet, the next that nobody has looked up. */
   function next(from: HTMLElement, walking: boolean): HTMLElement | undefined {

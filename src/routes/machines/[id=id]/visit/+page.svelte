@@ -149,8 +149,10 @@
   {#if !data.machine.ready}<a class="link font-bold" href="/machines/{data.machine.id}#findings">not ready</a
     >{/if}
   <span class="ml-auto flex items-center gap-3">
-    {#if ordered}<span class="figure text-xl"
-        >{Math.round(takes.elapsed)} min, {Math.round(takes.attended)} with hands on it</span
+    <!-- Its place is there before it is known: nothing below moves away from under a thumb. -->
+    {#if jobs.length > 0}<span class="figure text-xl"
+        >{#if ordered}{Math.round(takes.elapsed)} min, {Math.round(takes.attended)} with hands on it{:else}…
+          min, … with hands on it{/if}</span
       >{/if}
     {#if jobs.length > 0}<PaperLinks path={card} words="Print the job card" />{/if}
     <Button color="primary" size="lg" onclick={begin} disabled={busy || jobs.length === 0}
