@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, statfsSync, unlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { finding, onceEach, pause, Place, type Command } from './place';
+import { finding, pause, Place, type Command } from './place';
 import type { Result } from './run';
 
 /** The disk under the database fills up: it says so, reads on, loses nothing, and writes again once there is room. */
@@ -19,7 +19,6 @@ export async function diskFull(): Promise<Result> {
     const filler = join(mount, 'filler');
     try {
       const taken: Command[] = [];
-      const odd: string[] = [];
       const { bavail, bsize } = statfsSync(mount);
       writeFileSync(filler, Buffer.alloc(bavail * bsize - 2 * 1024 * 1024));
       let said = '';
@@ -42,11 +41,11 @@ export async function diskFull(): Promise<Result> {
         if (outcomes[0]?.ok) again = command;
         else await pause(200);
       }
-      const { lost, doubled } = await onceEach(place.sql, 'finding', taken);
+      const { lost, doubled } = await place.once(taken);
       return {
         ok: lost === 0 && doubled === 0 && /disk/.test(said) && reads === 200 && again !== null,
         figures: `disk full after ${taken.length} commands: said “${said}”; a page read meanwhile: ${reads}; ${lost} lost, ${doubled} doubled; with room again it ${again ? 'writes by itself' : 'DOES NOT WRITE'}`,
-        odd
+        odd: []
       };
     } finally {
       rmSync(filler, { force: true });

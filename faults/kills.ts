@@ -1,4 +1,4 @@
-import { finding, onceEach, pause, Place, ride, writers } from './place';
+import { finding, pause, Place, ride, writers } from './place';
 import type { Result } from './run';
 
 /** The server is killed in the middle of writing, time and again, and started anew. */
@@ -17,13 +17,8 @@ export async function kills(times: number): Promise<Result> {
       await place.server.start();
     }
     await Promise.all([rides.stop(), findings.stop()]);
-    const [a, b] = [
-      await onceEach(place.sql, 'reading', rides.acknowledged),
-      await onceEach(place.sql, 'finding', findings.acknowledged)
-    ];
+    const { lost, doubled } = await place.once([...rides.acknowledged, ...findings.acknowledged]);
     const odd = [...rides.odd, ...findings.odd];
-    const lost = a.lost + b.lost;
-    const doubled = a.doubled + b.doubled;
     return {
       ok: lost === 0 && doubled === 0 && odd.length === 0,
       figures: `${times} kills of the server under six writers: ${rides.acknowledged.length + findings.acknowledged.length} commands acknowledged, ${rides.lost() + findings.lost()} sendings without an answer, ${lost} lost, ${doubled} doubled`,
@@ -54,7 +49,7 @@ export async function postgresKills(times: number): Promise<Result> {
       slowest = Math.max(slowest, performance.now() - back);
     }
     await w.stop();
-    const { lost, doubled } = await onceEach(place.sql, 'finding', w.acknowledged);
+    const { lost, doubled } = await place.once(w.acknowledged);
     return {
       ok: lost === 0 && doubled === 0 && w.odd.length === 0 && slowest < SERVES_WITHIN,
       figures: `${times} kills of PostgreSQL: serving again ${(slowest / 1000).toFixed(2)} s after it, at the slowest, without a restart; ${w.acknowledged.length} commands acknowledged, ${lost} lost, ${doubled} doubled`,

@@ -1,6 +1,6 @@
 import { createServer, request, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { finding, onceEach, pause, Place, type Command } from './place';
+import { finding, pause, Place, type Command } from './place';
 import type { Result } from './run';
 
 /** A line to the server on which every third answer is lost after the server has done its work. */
@@ -45,6 +45,7 @@ export async function badLink(count: number): Promise<Result> {
     const odd: string[] = [];
     for (let tries = 0; waiting.length > 0 && tries < count * 4; tries++) {
       const batch = waiting.slice(0, AT_ONCE);
+      place.sends(batch);
       const answer = await fetch(`${line.url}/api/commands`, {
         method: 'POST',
         headers: {
@@ -69,7 +70,7 @@ export async function badLink(count: number): Promise<Result> {
       }
       waiting.splice(0, batch.length);
     }
-    const { lost, doubled } = await onceEach(place.sql, 'finding', all);
+    const { lost, doubled } = await place.once(all);
     const order = await place.sql`
       select array_agg(id order by seq) as ids from command where id = any(${all.map((c) => c.id)})`;
     const inOrder = JSON.stringify(order[0]!.ids) === JSON.stringify(all.map((c) => c.id));

@@ -21,6 +21,27 @@ export interface Came {
   outcomes: { id: string; ok: boolean; errors?: Record<string, string>; more?: Body }[];
 }
 
+/** A ride as they are written here, in hundredths of an hour. */
+const RIDDEN = 1;
+/** What is in the book: rows, and the hours of the machine that is written at, in hundredths. */
+interface Book {
+  findings: number;
+  entries: number;
+  rides: number;
+  total: number;
+}
+/** @param ids only these rows; without them, all */
+async function readBook(sql: Sql, machineId: string, ids: string[] | null = null): Promise<Book> {
+  const [book] = await sql`
+    select (select count(*) from finding where ${ids}::uuid[] is null or id = any(${ids}))::int as findings,
+      (select count(*) from visit_entry where ${ids}::uuid[] is null or id = any(${ids}))::int as entries,
+      (select count(*) from reading where machine_id = ${machineId} and (${ids}::uuid[] is null or id = any(${ids})))::int as rides,
+      (select total from machine_standing where machine_id = ${machineId})::int as total`;
+  return book as unknown as Book;
+}
+/** The id of what a command writes. */
+const written = (c: Command): string => (c.body.id as string | undefined) ?? c.id;
+
 /** A server on a PostgreSQL of its own with the demo in it, both of which may be killed. On loopback only. */
 export class Place {
   private constructor(
@@ -29,23 +50,28 @@ export class Place {
     readonly server: Server,
     public sql: Sql,
     readonly personId: string,
-    readonly machineId: string
+    readonly machineId: string,
+    private readonly before: Book
   ) {}
+  /** All that was ever sent, by the id of what it writes. */
+  readonly #sent = new Set<string>();
+  /** What is sent past this place is told to it. */
+  sends(commands: readonly Command[]): void {
+    for (const c of commands) this.#sent.add(written(c));
+  }
 
-  static async open(
-    folder = mkdtempSync(join(tmpdir(), 'hour-trail-faults-')),
-    plate = '33'
-  ): Promise<Place> {
+  static async open(folder = mkdtempSync(join(tmpdir(), 'hour-trail-faults-'))): Promise<Place> {
     chmodSync(folder, 0o755);
     const cluster = await ownCluster({ folder, wanted: 0 });
     await ensureDatabase(cluster.url);
     await migrate(cluster.url);
     const sql = connect(cluster.url, 4);
     await loadDemo(sql, new Date());
-    const [machine] = await sql`select id from machine where plate = ${plate}`;
+    const [machine] = await sql`select id from machine where plate = '33'`;
     const [person] = await sql`select id from person where name = 'Maud Tarrick'`;
     const server = await Server.on(cluster.url);
-    return new Place(folder, cluster, server, sql, person!.id as string, machine!.id as string);
+    const id = machine!.id as string;
+    return new Place(folder, cluster, server, sql, person!.id as string, id, await readBook(sql, id));
   }
   get url(): string {
     return this.server.url;
@@ -56,6 +82,7 @@ export class Place {
 
   /** Sends commands. Never throws: a lost line is an answer of its kind. */
   async send(commands: readonly Command[], sent = new Date().toISOString()): Promise<Came> {
+    this.sends(commands);
     try {
       const response = await fetch(`${this.url}/api/commands`, {
         method: 'POST',
@@ -69,6 +96,28 @@ export class Place {
     } catch (e) {
       return { status: null, text: String(e), outcomes: [] };
     }
+  }
+
+  /**
+   * What became of what was acknowledged: in the book, or lost. And what is there that nobody sent, or more hours than were ridden: it
+   * was carried out twice.
+   */
+  async once(acknowledged: readonly Command[]): Promise<{ lost: number; doubled: number }> {
+    const ids = acknowledged.map(written);
+    const [kept] = await this.sql`
+      select (select count(*) from command where id = any(${acknowledged.map((c) => c.id)}))::int as commands`;
+    const there = await readBook(this.sql, this.machineId, ids);
+    const ours = await readBook(this.sql, this.machineId, [...this.#sent]);
+    const now = await readBook(this.sql, this.machineId);
+    const more = (of: 'findings' | 'entries' | 'rides') => Math.abs(now[of] - this.before[of] - ours[of]);
+    return {
+      lost: ids.length - Math.min(kept!.commands as number, there.findings + there.entries + there.rides),
+      doubled:
+        more('findings') +
+        more('entries') +
+        more('rides') +
+        Math.abs(now.total - this.before.total - ours.rides * RIDDEN)
+    };
   }
 
   async killPostgres(): Promise<void> {
@@ -152,20 +201,5 @@ export function writers(place: Place, count: number, make: () => Command) {
       on = false;
       await Promise.all(clients);
     }
-  };
-}
-
-/** How often each of these is in the book: once, or it was lost or doubled. */
-export async function onceEach(
-  sql: Sql,
-  table: 'finding' | 'reading',
-  commands: readonly Command[]
-): Promise<{ lost: number; doubled: number }> {
-  const ids = commands.map((c) => c.body.id as string);
-  const rows = await sql`select id, count(*)::int as n from ${sql(table)} where id = any(${ids}) group by id`;
-  const kept = await sql`select id from command where id = any(${commands.map((c) => c.id)})`;
-  return {
-    lost: Math.max(ids.length - rows.length, commands.length - kept.length),
-    doubled: rows.filter((r) => r.n > 1).length
   };
 }
