@@ -25,12 +25,14 @@ import type { Write } from './write';
  * interval, and the oil leaves the stores. Closing twice is closing once.
  * @returns the first record's id
  */
-export async function closeVisit(w: Write, { visitId }: { visitId: string }): Promise<string> {
-  const { tx, team, personId } = w;
+export async function closeVisit(sent: Write, { visitId }: { visitId: string }): Promise<string> {
+  const { tx, team, personId } = sent;
   const visit = await lockVisit(tx, team.id, visitId);
   if (visit.recordIds[0]) return visit.recordIds[0];
-  // Closed on a device without a signal, while others wrote on: it is over once the last of it is written.
-  const now = new Date(Math.max(w.now.getTime(), ...visit.entries.map((e) => Date.parse(e.at))));
+  // Closed on a device without a signal, while others wrote on: it is over once the last of it is written, and so is what it leaves.
+  const began = visit.startedAt.getTime();
+  const now = new Date(Math.max(sent.now.getTime(), began, ...visit.entries.map((e) => Date.parse(e.at))));
+  const w = { ...sent, now };
   if (visit.givenUpAt) refuse('', 'This visit was given up.');
   const state = visitState(visit.plan, visit.entries);
   const problems = closeProblems(visit.plan, state);
@@ -39,7 +41,7 @@ export async function closeVisit(w: Write, { visitId }: { visitId: string }): Pr
   const written = visit.entries.map((e) => Date.parse(e.at)).filter((at) => at <= now.getTime());
   const valves = await closeWithVisit(w, visit, state);
   const chain = await closeChainWithVisit(w, visit, state);
-  const minutes = minutesTaken([visit.startedAt.getTime(), ...written, now.getTime()]);
+  const minutes = minutesTaken([began, ...written, now.getTime()]);
   await tx`update visit set closed_at = ${now}, closed_by = ${personId} where team_id = ${team.id} and id = ${visitId}`;
   const ids: string[] = [];
   const records: JobRecord[] = [];

@@ -312,6 +312,18 @@ describe('entries that waited on a device', () => {
     expect(entries.map((e) => Date.parse(e.at) - NOW.getTime())).toEqual([0, 180_000]);
     await other.close();
   });
+  it('a visit closed by a clock that is behind is over when the last of it is written, and what it leaves is of then', async () => {
+    const id = await start(book);
+    const { plan } = (await getVisit(book.sql, book.team.id, id))!;
+    const plug = plan.items.find((i) => i.kind === 'fastener')!;
+    await write(id, entry({ itemKey: plug.key, action: 'found', content: { how: 'loose' } }));
+    await finish(id);
+    await closeVisit(book.sql, book.team, book.personId, id, new Date(NOW.getTime() - 50 * 60 * 60_000));
+    const [visit] = await book.sql`select started_at, closed_at from visit where id = ${id}`;
+    expect(visit).toEqual({ started_at: NOW, closed_at: NOW });
+    const left = await book.sql`select found_at from finding where visit_id = ${id}`;
+    expect(left).toEqual([{ found_at: NOW }]);
+  });
 });
 
 describe('spec figures', () => {

@@ -4,6 +4,7 @@
   import { bodyLines } from '$lib/core/command/body-words';
   import { kindWords } from '$lib/core/command/words';
   import { showMoment } from '$lib/core/time/moment';
+  import { listedMachines, type ListedMachine } from '$lib/ui/machine/listed';
   import { askToStay, lookAtStorage, storage } from '$lib/ui/offline/storage.svelte';
   import { onDevice } from '$lib/ui/offline/on-device.svelte';
   import { outbox, type Kept } from '$lib/ui/outbox/outbox.svelte';
@@ -18,14 +19,11 @@
   const HALF = 0.5;
   let trying = $state(false);
   /** What machines are called; as this device has them, where the server does not answer. */
-  let machines = $state<{ id: string; plate: string; name: string }[]>([]);
+  let machines = $state<ListedMachine[]>([]);
   onMount(() => {
     void lookAtStorage();
-    void fetch('/api/machines')
-      .then(async (r) => {
-        if (r.ok) machines = (await r.json()).data;
-      })
-      .catch(() => {});
+    // Where they are not to be had, what waits says itself what it is.
+    void listedMachines().then((m) => (machines = m ?? []));
   });
   /** Over TLS, or on this machine, a browser keeps pages. */
   const able = $derived(typeof navigator === 'undefined' || 'serviceWorker' in navigator);

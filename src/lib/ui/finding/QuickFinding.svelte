@@ -4,17 +4,17 @@
   import { SEVERITIES, type Severity } from '$lib/core/finding/finding';
   import { findingSchema } from '$lib/core/finding/form';
   import { outlineOf } from '$lib/core/machine/places';
-  import type { Kind } from '$lib/core/machine/machine';
   import { Input } from '$lib/ui/form/controls';
   import { commandForm } from '../form/command-form';
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
   import { takePhoto } from '../form/take-photo';
+  import { listedMachines, NOT_READ, type ListedMachine } from '../machine/listed';
   import { readAgain } from '../shell/again';
   import { say, shell } from '../shell/shell.svelte';
   import WhereOn from './WhereOn.svelte';
 
-  let machines = $state<{ id: string; plate: string; name: string; kind: Kind }[]>([]);
+  let machines = $state<ListedMachine[]>([]);
   let element: HTMLFormElement | undefined = $state();
   /** Taken in passing; sent once the finding is there. */
   let photo = $state<File | null>(null);
@@ -53,10 +53,7 @@
   const machine = $derived(machines.find((m) => m.id === $data.machineId));
   onMount(() => {
     element?.querySelector<HTMLElement>(shell.machineId ? 'input' : 'select')?.focus();
-    void fetch('/api/machines').then(async (r) => {
-      if (r.ok) machines = (await r.json()).data;
-      else say('The machines could not be read.');
-    });
+    void listedMachines().then((m) => (m ? (machines = m) : say(NOT_READ)));
   });
   function write(severity: Severity) {
     $data.severity = severity;

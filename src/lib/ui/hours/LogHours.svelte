@@ -8,19 +8,12 @@
   import { filledBy } from '../instrument/filled-by';
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
+  import { listedMachines, NOT_READ, type ListedMachine } from '../machine/listed';
   import { say, shell } from '../shell/shell.svelte';
   import Ridden from './Ridden.svelte';
   import { nothingRidden, riddenInWords } from '$lib/core/outing/ridden';
   import Settle from './Settle.svelte';
 
-  interface Choice {
-    id: string;
-    plate: string;
-    name: string;
-    meter: string | null;
-    total: number | null;
-    riderId: string | null;
-  }
   let {
     people,
     today,
@@ -28,7 +21,7 @@
     onlogged
   }: { people: Person[]; today: string; crew?: boolean; onlogged?: (machineId: string) => void } = $props();
 
-  let machines = $state<Choice[]>([]);
+  let machines = $state<ListedMachine[]>([]);
   let machineId = $state(shell.machineId ?? '');
   let ridden = $state(nothingRidden());
   let details = $state(false);
@@ -43,12 +36,9 @@
 
   let form: HTMLFormElement | undefined = $state();
   // The first thing still to be said.
-  onMount(() => form?.querySelector<HTMLElement>(machineId ? 'input' : 'select')?.focus());
-
-  $effect(() => {
-    void fetch('/api/machines').then(async (r) => {
-      if (r.ok) machines = (await r.json()).data;
-    });
+  onMount(() => {
+    form?.querySelector<HTMLElement>(machineId ? 'input' : 'select')?.focus();
+    void listedMachines().then((m) => (m ? (machines = m) : say(NOT_READ)));
   });
 
   function unsettle() {

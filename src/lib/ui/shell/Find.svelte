@@ -3,6 +3,7 @@
   import { onMount } from 'svelte';
   import { Input } from '$lib/ui/form/controls';
   import { goto } from '$app/navigation';
+  import { listedMachines, NOT_READ, type ListedMachine } from '../machine/listed';
   import { openFinding, openHours, shell } from './shell.svelte';
 
   interface Hit {
@@ -12,7 +13,8 @@
   }
   let words = $state('');
   let at = $state(0);
-  let machines = $state<{ id: string; plate: string; name: string; maker: string; ready: boolean }[]>([]);
+  let unread = $state(false);
+  let machines = $state<ListedMachine[]>([]);
 
   const places: { text: string; note: string; href: string }[] = [
     { text: 'Trail', note: 'the whole fleet', href: '/' },
@@ -46,8 +48,10 @@
   $effect(() => {
     const q = words;
     const timer = setTimeout(() => {
-      void fetch(`/api/machines?q=${encodeURIComponent(q)}`).then(async (r) => {
-        if (r.ok && q === words) machines = (await r.json()).data;
+      void listedMachines(q).then((found) => {
+        if (q !== words) return;
+        machines = found ?? [];
+        unread = found === null;
       });
     }, 80);
     return () => clearTimeout(timer);
@@ -126,7 +130,9 @@
         <span class="figure text-lg">{hit.text}</span> <span class="note text-sm">{hit.note}</span>
       </li>
     {:else}
-      <li class="quiet py-1">Nothing of that name. A plate, a machine’s name or its maker will do.</li>
+      <li class="quiet py-1">
+        {unread ? NOT_READ : 'Nothing of that name. A plate, a machine’s name or its maker will do.'}
+      </li>
     {/each}
   </ul>
 </div>
