@@ -8,6 +8,7 @@ import { ExpirationPlugin } from 'workbox-expiration';
 import { cleanupOutdatedCaches, matchPrecache, precacheAndRoute } from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
 import { CacheFirst, NetworkFirst } from 'workbox-strategies';
+import { stickerKind, stickerPlace } from '$lib/core/paper/labels';
 import { CACHES, DATA, SHELL } from '$lib/ui/offline/names';
 import { frameOf, keyOf, notHere, whole } from '$lib/ui/offline/nodes';
 
@@ -103,6 +104,19 @@ async function open({ request }: { request: Request }): Promise<Response> {
     clearTimeout(timer);
   }
 }
+/** What a sticker's code opens: the server knows whether it is one of the team; without it, the page it would lead to. */
+registerRoute(
+  new NavigationRoute(
+    async ({ request, url }) => {
+      const [, , letter = '', id = ''] = url.pathname.split('/');
+      const kind = stickerKind(letter);
+      const response = await fetch(request).catch(() => null);
+      if (response && !isAway(response.status)) return response;
+      return kind ? Response.redirect(new URL(stickerPlace(kind, id), url.origin)) : Response.error();
+    },
+    { allowlist: [/^\/s\//] }
+  )
+);
 registerRoute(
   // Papers, lists and what only the server can answer are no pages.
   new NavigationRoute(open, { denylist: [/^\/api\//, /\.(pdf|csv|ics|zip|json)$/, /^\/s\//] })

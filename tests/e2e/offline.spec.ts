@@ -133,7 +133,22 @@ test('who signs out leaves no page on the device; a page that is not on it says 
     page.getByText('This page is not on this device, and the server does not answer.')
   ).toBeVisible();
   await expect(page.getByRole('button', { name: 'Places' })).toBeVisible();
+  // The code on a machine opens it, its hours to be logged.
+  const twelve = await app.machineId('12');
+  await page.goto(`/s/m/${twelve}`);
+  await expect(page).toHaveURL(new RegExp(`/machines/${twelve}`));
+  const hours = page.getByRole('form', { name: 'Log hours' });
+  await expect(hours.getByLabel('Machine')).toHaveValue(twelve);
+  await hours.getByRole('textbox').first().fill('+1h');
+  await hours.getByRole('button', { name: 'Log' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Kept on this device' })).toBeVisible();
   await phone.setOffline(false);
+  await expect
+    .poll(
+      async () =>
+        (await app.sql`select 1 from command where kind = 'reading.log' and body->>'typed' = '+1h'`).length
+    )
+    .toBe(1);
 
   await open(page, '/you');
   await page.getByRole('button', { name: 'Sign out' }).click();

@@ -1,4 +1,4 @@
-import type { Sticker, StickerKind } from '../core/paper/labels';
+import { stickerPlace, type Sticker, type StickerKind } from '../core/paper/labels';
 import type { Db } from './db';
 
 /** Where a sticker leads; null where this team has no such thing, or has it no more. */
@@ -10,18 +10,18 @@ export async function behindSticker(
 ): Promise<string | null> {
   if (kind === 'machine') {
     const [m] = await sql`select 1 from machine where team_id = ${teamId} and id = ${id}`;
-    return m ? `/machines/${id}?log` : null;
+    return m ? stickerPlace(kind, id) : null;
   }
   if (kind === 'component') {
     const [c] = await sql`select 1 from component where team_id = ${teamId} and id = ${id}`;
-    return c ? `/parts/${id}` : null;
+    return c ? stickerPlace(kind, id) : null;
   }
   const [thing] = await sql`
     select 1 from oil where team_id = ${teamId} and id = ${id}
     union all select 1 from air_filter where team_id = ${teamId} and id = ${id}
     union all select 1 from torque_wrench where team_id = ${teamId} and id = ${id}
     union all select 1 from blade_set where team_id = ${teamId} and id = ${id} limit 1`;
-  return thing ? `/stores#thing-${id}` : null;
+  return thing ? stickerPlace(kind, id) : null;
 }
 
 /** Everything of a team that a sticker can be stuck on: what is scrapped or put away has none. */

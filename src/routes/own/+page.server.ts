@@ -2,12 +2,10 @@ import { db } from '$lib/server/db';
 import { ownMachines } from '$lib/server/own-page';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals, depends, url }) => {
+export const load: PageServerLoad = async ({ locals, depends }) => {
   depends('app:board');
   const { team, person } = locals;
   return {
-    machines: person ? await ownMachines(db(), team!, person.id, new Date()) : [],
-    /** A sticker was scanned: its machine’s hours are to be logged. */
-    log: url.searchParams.get('log')
+    machines: person ? await ownMachines(db(), team!, person.id, new Date()) : []
   };
 };

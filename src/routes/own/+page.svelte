@@ -1,15 +1,19 @@
 <!-- What a rider or an owner has to do with: their machines, whether they may ride, their hours. -->
 <script lang="ts">
   import { onMount } from 'svelte';
+  import { page } from '$app/state';
   import { showHours } from '$lib/core/hours/hours';
   import { showDay } from '$lib/core/time/day';
+  import { LOGS } from '$lib/ui/offline/names';
   import { lookAgain } from '$lib/ui/shell/again';
   import { openFinding, openHours } from '$lib/ui/shell/shell.svelte';
 
   let { data } = $props();
   $effect(() => lookAgain('app:board'));
   onMount(() => {
-    if (data.machines.some((m) => m.id === data.log && m.rides)) openHours(data.log);
+    // From the sticker on the machine: its hours are to be logged.
+    const log = page.url.searchParams.get(LOGS);
+    if (log && data.machines.some((m) => m.id === log && m.rides)) openHours(log);
   });
 </script>
 

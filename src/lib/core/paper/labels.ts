@@ -100,6 +100,11 @@ export interface Sticker {
 }
 /** The path behind a sticker's code. */
 export const stickerPath = (s: Pick<Sticker, 'kind' | 'id'>): string => `/s/${LETTERS[s.kind]}/${s.id}`;
+/** Where what it is stuck on is looked up: at a machine, logging its hours. */
+export function stickerPlace(kind: StickerKind, id: string): string {
+  if (kind === 'machine') return `/machines/${id}?log`;
+  return kind === 'component' ? `/parts/${id}` : `/stores#thing-${id}`;
+}
 /** What a letter of a sticker’s path stands for; null: for nothing. */
 export const stickerKind = (letter: string): StickerKind | null =>
   STICKER_KINDS.find((k) => LETTERS[k] === letter) ?? null;

@@ -8,6 +8,9 @@ export const SHELL = '/shell';
 export const DATA = '/__data.json';
 export const HAS_ALREADY = 'x-sveltekit-invalidated';
 
+/** Said with an address: the hours are logged there at once. The page is the same. */
+export const LOGS = 'log';
+
 /** Where data of a page are asked for; what pages ask for by themselves is asked for as it is. @param path of ours, with its search */
 export function dataOf(path: string): string {
   if (path.startsWith('/api/')) return path;

@@ -29,6 +29,7 @@ describe('the data of a page', () => {
   it('of one page are one, whatever the browser has of it; of another search another', () => {
     const at = 'http://tent/machines/m/round/__data.json';
     expect(keyOf(`${at}?x-sveltekit-invalidated=01`)).toBe(at);
+    expect(keyOf(`${at}?log`)).toBe(at);
     expect(keyOf(`${at}?list=torque&x-sveltekit-invalidated=11`)).toBe(`${at}?list=torque`);
   });
   it('are asked for beside their page', () => {

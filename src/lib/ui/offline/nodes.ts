@@ -1,4 +1,4 @@
-import { HAS_ALREADY } from './names';
+import { HAS_ALREADY, LOGS } from './names';
 
 /**
  * The data of a page as they come from the server: those of the frame round every page, then the page's own. Of what the browser has
@@ -43,11 +43,12 @@ export function whole(text: string, frame: string | null): string | null {
     : null;
 }
 
-/** The same page whatever the browser has of it already. @returns its address without what only SvelteKit says in it */
+/** The same page whatever the browser has of it already. @returns its address without what is said in it of nothing but how it is opened */
 export function keyOf(address: string): string {
   const url = new URL(address);
   url.searchParams.delete(HAS_ALREADY);
   url.searchParams.delete('x-sveltekit-trailing-slash');
+  url.searchParams.delete(LOGS);
   url.hash = '';
   return url.href;
 }

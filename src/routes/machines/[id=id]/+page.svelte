@@ -19,11 +19,12 @@
   import LargeTrail from '$lib/ui/trail/LargeTrail.svelte';
   import StateMark from '$lib/ui/trail/StateMark.svelte';
   import { openHours, say } from '$lib/ui/shell/shell.svelte';
+  import { LOGS } from '$lib/ui/offline/names';
 
   let { data } = $props();
   // From the sticker on the machine: what one does there is log hours.
   onMount(() => {
-    if (page.url.searchParams.has('log')) openHours(data.machine.id);
+    if (page.url.searchParams.has(LOGS)) openHours(data.machine.id);
   });
   const doing = $derived(data.rows.find((d) => d.taskId === page.url.searchParams.get('done')));
   const part = $derived(data.components.find((c) => c.id === doing?.part?.id));
