@@ -388,6 +388,7 @@ export function everyBody(pit: Pit): Record<Exclude<Kind, 'team.found'>, Record<
     'calendar.withdraw': { feedId: id() },
     'token.keep': { id: id(), name: 'Scale', hash: 'a'.repeat(64) },
     'token.withdraw': { tokenId: id() },
+    'person.forget': { personId: id() },
     'person.leave': { personId: id(), left: false },
     'filter.keep': { id: id(), name: 'Foam', machineIds: [machineId], clean: '2', dirty: '0' },
     'filter.washed': { filterId: id() },

@@ -182,4 +182,22 @@ test('somebody leaves and comes back; who is working cannot send themselves away
   ]);
   await page.getByRole('button', { name: 'Kit Lorne is back' }).click();
   await expect(page.getByRole('button', { name: 'Kit Lorne left' })).toBeVisible();
+
+  // Gone for good, what is kept about them with them; what they rode stays.
+  const rode = () => app.sql`
+    select count(*)::int as n from outing o join person p on p.id = o.rider_id where p.name in ('Kit Lorne', 'Somebody who left')`;
+  const before = await rode();
+  await page.getByRole('button', { name: 'Kit Lorne left' }).click();
+  await page.getByRole('button', { name: 'Remove what is kept about Kit Lorne' }).click();
+  const form = page.getByRole('form', { name: 'What is kept about Kit Lorne' });
+  await expect(form).toContainText('This cannot be taken back.');
+  await form.getByRole('button', { name: 'Remove it for good' }).dblclick();
+  await expect(
+    page.getByText('What was kept about Kit Lorne is removed: in the book they are “Somebody who left”.')
+  ).toBeVisible();
+  await expect(page.getByRole('cell', { name: 'Kit Lorne' })).toHaveCount(0);
+  expect(
+    await app.sql`select name, role, forgotten_at is not null as gone from person where name in ('Kit Lorne', 'Somebody who left')`
+  ).toEqual([{ name: 'Somebody who left', role: 'rider', gone: true }]);
+  expect(await rode()).toEqual(before);
 });

@@ -10,6 +10,8 @@ export interface AuditRow {
   receivedAt: Date;
   /** How far the device’s clock was ahead when it sent it, s; null: it did not say. */
   clockAheadS: number | null;
+  /** When a name was taken out of it; null: it is as it was sent. */
+  forgottenAt: Date | null;
   machines: string[];
   body: unknown;
 }
@@ -28,7 +30,7 @@ export async function listAudit(
   { machineId, personId, before }: AuditFilter
 ): Promise<{ rows: AuditRow[]; older: number | null }> {
   const rows = (await sql`
-    select c.seq::float as seq, c.kind, p.name as by, c.device, c.at, c.received_at as "receivedAt", c.clock_ahead_s as "clockAheadS", c.body,
+    select c.seq::float as seq, c.kind, p.name as by, c.device, c.at, c.received_at as "receivedAt", c.clock_ahead_s as "clockAheadS", c.forgotten_at as "forgottenAt", c.body,
       coalesce((select array_agg(m.plate order by m.plate) from machine m where m.team_id = c.team_id and m.id = any(c.machines)), '{}') as machines
     from command c join person p on p.team_id = c.team_id and p.id = c.person_id
     where c.team_id = ${teamId}

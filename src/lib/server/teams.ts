@@ -76,7 +76,7 @@ export async function addPerson({ tx, team }: Write, input: z.infer<typeof perso
 
 /** Those who left, to be taken on again. */
 export async function listLeft(sql: Db, teamId: string): Promise<Person[]> {
-  return (await sql`select id, name, role from person where team_id = ${teamId} and left_at is not null order by name`) as unknown as Person[];
+  return (await sql`select id, name, role from person where team_id = ${teamId} and left_at is not null and forgotten_at is null order by name`) as unknown as Person[];
 }
 
 /** Who left writes no more, and no key of theirs opens anything; what they wrote stays theirs. Taken on again, all is as it was. */
@@ -87,8 +87,9 @@ export async function personLeaves(
   if (p.left && p.personId === personId)
     refuse('', 'You are working here yourself: somebody else says that you left.');
   const [is] = await tx`
-    update person set left_at = ${p.left ? tx`coalesce(left_at, ${now})` : null} where team_id = ${team.id} and id = ${p.personId} returning id`;
-  if (!is) refuse('', 'That person is not of this team.');
+    update person set left_at = ${p.left ? tx`coalesce(left_at, ${now})` : null} where team_id = ${team.id} and id = ${p.personId} and forgotten_at is null returning id`;
+  if (!is)
+    refuse('', 'That person is not of this team, or what was kept about them was removed: add them anew.');
 }
 
 /** Says what somebody does in the team, and so what they may. */

@@ -24,7 +24,7 @@
 <h1>Who wrote what</h1>
 <p class="quiet max-w-2xl">
   Every command as it was carried out, the latest first. Nothing of it is ever changed: a correction is one
-  more.
+  more. Only the name of somebody who left can be taken out of what brought them in, and that is said there.
 </p>
 <div class="mt-3 flex flex-wrap gap-4">
   <label
@@ -62,7 +62,10 @@
           >
           <td data-label="by">{r.by}</td>
           <td
-            ><details>
+            >{#if r.forgottenAt}<span class="quiet block text-sm"
+                >their name was taken out of it {showMoment(r.forgottenAt, data.today, zone)}</span
+              >{/if}
+            <details>
               <summary class="quiet text-sm">show</summary>
               <code class="block text-xs break-all whitespace-pre-wrap"
                 >{JSON.stringify(r.body, null, 1)}</code

@@ -7,6 +7,7 @@
   import FormError from '$lib/ui/form/FormError.svelte';
   import { send } from '$lib/ui/form/send';
   import Units from '$lib/ui/shell/Units.svelte';
+  import Forget from '$lib/ui/access/Forget.svelte';
   import Invite from '$lib/ui/access/Invite.svelte';
   import Sessions from '$lib/ui/access/Sessions.svelte';
   import { showMoment } from '$lib/core/time/moment';
@@ -18,6 +19,8 @@
   let id = $state(untrack(() => data.freshId));
   /** Who is invited: a person, or whoever has no way in yet. */
   let inviting = $state<{ id: string; name: string } | 'team' | null>(null);
+  /** Who left, and whose data are to go. */
+  let forgetting = $state<{ id: string; name: string } | null>(null);
   const zone = $derived(data.team?.timeZone ?? 'UTC');
   const mayChange = $derived(!data.you || data.you.role === 'chief mechanic');
 
@@ -92,11 +95,21 @@
                   class="link text-sm"
                   aria-label="{p.name} is back"
                   onclick={() => leaves(p.id, false)}>is back</button
+                >
+                <button
+                  type="button"
+                  class="link ml-3 text-sm"
+                  aria-label="Remove what is kept about {p.name}"
+                  onclick={() => (forgetting = { id: p.id, name: p.name })}>remove their data</button
                 >{/if}</td
             ></tr
           >{/each}</tbody
       >
     </table>
+    {#if forgetting}{#key forgetting}<Forget
+          person={forgetting}
+          onleave={() => (forgetting = null)}
+        />{/key}{/if}
     {#if data.chief}
       {#if inviting}{#key inviting}<Invite
             person={inviting === 'team' ? null : inviting}

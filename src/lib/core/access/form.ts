@@ -76,6 +76,8 @@ export type InvitationInput = z.output<typeof invitationSchema>;
 export const invitationWithdrawSchema = z.object({ invitationId: id });
 export const sessionEndSchema = z.object({ sessionId: id });
 export const deviceEndSchema = z.object({ deviceId: id });
+/** Somebody who left: what is kept about them is removed. */
+export const forgetSchema = z.object({ personId: id });
 export const roleSchema = z.object({
   personId: id,
   role: z.enum(ROLES, { error: 'Pick what they do.' })

@@ -3,6 +3,7 @@ import {
   deviceEndSchema,
   invitationSchema,
   invitationWithdrawSchema,
+  forgetSchema,
   roleSchema,
   sessionEndSchema
 } from '../access/form';
@@ -91,6 +92,7 @@ export const COMMANDS = {
   'team.found': teamSchema,
   'person.add': personSchema,
   'person.leave': personLeaveSchema,
+  'person.forget': forgetSchema,
   'person.role': roleSchema,
   'invitation.keep': invitationSchema,
   'invitation.withdraw': invitationWithdrawSchema,
@@ -211,6 +213,8 @@ interface Answers {
   'reading.paste': RowAnswer[];
   /** The machine it was done on; null on the shelf. */
   'task.done': string | null;
+  /** What they are called now, and how often their name was written by hand. */
+  'person.forget': { name: string; texts: number };
   /** Until when. */
   'invitation.keep': { expiresAt: string };
   'sheet.copy': { copied: number; left: number };

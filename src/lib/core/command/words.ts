@@ -24,6 +24,7 @@ const VERBS: Readonly<Record<string, string>> = {
   'give-up': 'given up',
   'back-to-book': 'put back to the book',
   found: 'set up',
+  forget: 'what was kept about them removed',
   leave: 'left or came back',
   fit: 'shims fitted',
   measure: 'measured'

@@ -3,6 +3,7 @@ import { CREW } from '../../core/access/places';
 import { ROLES, type Role } from '../../core/team/team';
 import type { Scope } from '../book/hold';
 import { endDevice } from '../access/devices';
+import { forgetPerson } from '../access/forget';
 import { keepInvitation, withdrawInvitation } from '../access/invitations';
 import { endSession } from '../access/sessions';
 import { keepToken, withdrawToken } from '../api/tokens';
@@ -101,6 +102,7 @@ const answering =
 export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
   'person.add': entry({ role: chief, scope: null, handle: addPerson }),
   'person.leave': entry({ role: chief, scope: null, handle: personLeaves }),
+  'person.forget': entry({ role: chief, scope: null, handle: forgetPerson }),
   'person.role': entry({ role: chief, scope: null, handle: changeRole }),
   'invitation.keep': entry({ role: chief, scope: null, handle: keepInvitation }),
   'invitation.withdraw': entry({ role: chief, scope: null, handle: withdrawInvitation }),

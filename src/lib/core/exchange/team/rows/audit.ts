@@ -11,5 +11,6 @@ export const command = row({
   answer: none(json),
   // Files from before it was kept have none.
   machines: ids.default([]),
-  clock_ahead_s: none(int).default(null)
+  clock_ahead_s: none(int).default(null),
+  forgotten_at: none(moment).default(null)
 });

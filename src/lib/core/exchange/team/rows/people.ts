@@ -8,7 +8,8 @@ export const person = row({
   role: text,
   created_at: moment,
   // In files of before nobody had left.
-  left_at: none(moment).default(null)
+  left_at: none(moment).default(null),
+  forgotten_at: none(moment).default(null)
 });
 export const specSource = row({ id, title: text, edition: text });
 export const jobTemplate = row({
