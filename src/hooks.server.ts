@@ -12,7 +12,7 @@ import { letIn, whoAsks } from '$lib/server/access/gate';
 import { db } from '$lib/server/db';
 import { holderOf } from '$lib/server/api/tokens';
 import { isLoopback, isLoopbackAddress, isOurHost } from '$lib/server/host';
-import { log, logFault } from '$lib/server/log';
+import { asRequest, log, logFault, shortId } from '$lib/server/log';
 import { awayWords, isAway } from '$lib/server/problems';
 import { refreshMissing } from '$lib/server/standing';
 
@@ -68,7 +68,30 @@ function seal(event: RequestEvent, response: Response): Response {
   return response;
 }
 
-export const handle: Handle = async ({ event, resolve }) => {
+/** Every request has a name: on its answer, and on all that is logged while it is answered. */
+export const handle: Handle = (given) => {
+  const id = shortId();
+  const began = performance.now();
+  return asRequest(id, async () => {
+    const response = await answer(given);
+    response.headers.set('X-Request-Id', id);
+    const { route, locals, request } = given.event;
+    log.info(
+      {
+        method: request.method,
+        route: route.id,
+        status: response.status,
+        ms: Math.round(performance.now() - began),
+        team: locals.team?.id,
+        person: locals.person?.id
+      },
+      'answered'
+    );
+    return response;
+  });
+};
+
+const answer: Handle = async ({ event, resolve }) => {
   refuseStrangers(event);
   const { cookies, locals } = event;
   const theme = cookies.get('ht_theme');

@@ -312,6 +312,7 @@ test('a cookie that anyone can set opens no team', async ({ browser, app }) => {
   expect(headers).toMatchObject({
     'cache-control': 'no-store',
     'x-content-type-options': 'nosniff',
+    'x-request-id': expect.stringMatching(/^[0-9a-f]{8}$/),
     'cross-origin-opener-policy': 'same-origin',
     'cross-origin-resource-policy': 'same-origin'
   });

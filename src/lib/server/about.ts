@@ -3,6 +3,7 @@ import { availableParallelism, loadavg } from 'node:os';
 import { backupStatus } from './backups';
 import type { Db } from './db';
 import { onLine } from './live/stream';
+import { quota, takenBy, type Quota } from './quota';
 
 export interface About {
   version: string;
@@ -20,20 +21,24 @@ export interface About {
   load: number;
   cores: number;
   backup: Awaited<ReturnType<typeof backupStatus>>;
+  /** What the team of whoever asks has taken, of what it may. */
+  taken: Quota;
+  quota: Quota;
 }
 const UP_SINCE = new Date(Date.now() - process.uptime() * 1000);
 
 /** What there is to know of the server itself. */
-export async function aboutServer(sql: Db): Promise<About> {
+export async function aboutServer(sql: Db, teamId: string): Promise<About> {
   const folder = process.env.HOUR_TRAIL_BACKUPS;
-  const [[row], disk, backup, text] = await Promise.all([
+  const [[row], disk, backup, text, taken] = await Promise.all([
     sql`
       select pg_database_size(current_database())::float as database, current_setting('server_version') as postgres,
         (select max(name) from schema_migration) as schema, (select count(*)::int from team) as teams,
         (select count(*)::int from session where ended_at is null and seen_at > now() - interval '1 day') as sessions`,
     folder ? statfs(folder).catch(() => null) : null,
     backupStatus(),
-    readFile('package.json', 'utf8').catch(() => '{}')
+    readFile('package.json', 'utf8').catch(() => '{}'),
+    takenBy(sql, teamId, new Date())
   ]);
   return {
     version: String((JSON.parse(text) as { version?: unknown }).version ?? 'unknown'),
@@ -48,6 +53,8 @@ export async function aboutServer(sql: Db): Promise<About> {
     upSince: UP_SINCE,
     load: loadavg()[0]!,
     cores: availableParallelism(),
-    backup
+    backup,
+    taken,
+    quota: quota()
   };
 }

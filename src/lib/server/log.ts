@@ -1,11 +1,27 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
 import { randomUUID } from 'node:crypto';
 import pino from 'pino';
 
-export const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
+/** The request that is being answered, wherever in its answering something is logged. */
+const requests = new AsyncLocalStorage<{ id: string }>();
+const idNow = () => requests.getStore()?.id;
+
+export const log = pino({
+  level: process.env.LOG_LEVEL ?? 'warn',
+  mixin: () => {
+    const request = idNow();
+    return request ? { request } : {};
+  }
+});
+
+/** A name that a person can tell, and that stands on every line of the log that belongs together. */
+export const shortId = (): string => randomUUID().slice(0, 8);
+export const asRequest = <T>(id: string, answer: () => Promise<T>): Promise<T> =>
+  requests.run({ id }, answer);
 
 /** Logs a mistake of ours under a name that a person can tell. */
 export function logFault(e: unknown, where: string): string {
-  const id = randomUUID().slice(0, 8);
+  const id = shortId();
   log.error({ id, where, err: e }, 'request failed');
   return id;
 }

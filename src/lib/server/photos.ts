@@ -1,5 +1,6 @@
 import sharp from 'sharp';
 import type { Db, Sql } from './db';
+import { countPhoto } from './quota';
 import { refuse } from './refusal';
 import type { Write } from './write';
 
@@ -84,6 +85,7 @@ export async function uploadPhoto(
     select 1 from photo_upload where team_id = ${teamId} and id = ${id} union all select 1 from photo where team_id = ${teamId} and id = ${id}`;
   if (there) return;
   const made = await inTurn(() => makePhoto(sent));
+  await countPhoto(sql, teamId, made.jpeg.length + made.small.length, new Date());
   await sql`
     insert into photo_upload (team_id, id, width, height, jpeg, small, sent_by)
     values (${teamId}, ${id}, ${made.width}, ${made.height}, ${made.jpeg}, ${made.small}, ${personId}) on conflict do nothing`;

@@ -4,7 +4,9 @@
   const a = $derived(data.about);
   const zone = $derived(data.team?.timeZone ?? 'UTC');
   const mb = (n: number) => (n > 1e9 ? `${(n / 1e9).toFixed(1)} GB` : `${Math.round(n / 1e6)} MB`);
+  const many = (n: number) => n.toLocaleString('en-GB');
   const LITTLE = 1e9;
+  const ALMOST = 0.9;
   const lines = $derived<[string, string, boolean?][]>([
     ['Version', a.version],
     ['Schema', a.schema],
@@ -21,6 +23,16 @@
     ['Teams', String(a.teams)],
     ['Signed in within a day', String(a.sessions)],
     ['Pages that are told live', String(a.live)],
+    [
+      'Entries within a day',
+      `${many(a.taken.entries)} of the ${many(a.quota.entries)} a team may write`,
+      a.taken.entries > ALMOST * a.quota.entries
+    ],
+    [
+      'Photos',
+      `${mb(a.taken.photos)} of the ${mb(a.quota.photos)} a team may keep`,
+      a.taken.photos > ALMOST * a.quota.photos
+    ],
     [
       'Last backup',
       a.backup === null

@@ -6,7 +6,9 @@ import { refuseOthers } from '../access/own';
 import { hold } from '../book/hold';
 import { attempt, settle } from '../book/write';
 import type { Sql, Tx } from '../db';
+import { log } from '../log';
 import { awayWords, isAway, refusalOf } from '../problems';
+import { countEntry } from '../quota';
 import { Refusal } from '../refusal';
 import type { Write } from '../write';
 import { momentsOf } from './moments';
@@ -57,6 +59,7 @@ export async function carryOut<K extends Exclude<Kind, 'team.found'>>(
 ): Promise<unknown> {
   const handler = REGISTRY[c.kind] as unknown as Handler<K>;
   if (!handler.role.includes(from.person.role)) throw new Refusal({ '': MAY_NOT });
+  await countEntry(sql, from.team.id, now);
   if (handler.together) {
     // Before it stands in the line: those it would be carried out with are others'.
     if (from.person.role === 'rider' && handler.scope)
@@ -111,14 +114,16 @@ async function outcomeOf(sql: Sql, from: Sender, c: Envelope, now: Date): Promis
   if (Object.keys(odd).length > 0) return no(odd);
   const parsed = COMMANDS[kind].safeParse(c.body);
   if (!parsed.success) return no(errorsByField(parsed.error));
+  // What it says is in the book; which one it was, by whom, and what became of it, here.
+  const noted = (became: string) =>
+    log.info({ command: c.id, kind, team: from.team.id, person: from.person.id, became }, 'command');
   try {
-    return {
-      id: c.id,
-      ok: true,
-      data: await carryOut(sql, from, { ...c, kind }, parsed.data as never, c.body, now)
-    };
+    const data = await carryOut(sql, from, { ...c, kind }, parsed.data as never, c.body, now);
+    noted('carried out');
+    return { id: c.id, ok: true, data };
   } catch (e) {
     const refusal = refusalOf(e);
+    noted(refusal ? 'refused' : 'failed');
     if (refusal) return no(refusal.errors, refusal.more);
     if (isAway(e)) return no({ '': awayWords(e) }, { retry: true, away: true });
     throw e;
