@@ -174,8 +174,10 @@
         {#if rider}<a href="/board" aria-current={here('/board')}>Board</a>{/if}
       {/if}
     </nav>
-    {#if crew || rider}<button type="button" class="act strong ml-auto text-sm" onclick={() => openHours()}
-        >Log hours <kbd>L</kbd></button
+    {#if crew || rider}<button
+        type="button"
+        class="act strong ml-auto text-sm"
+        onclick={() => openHours(machineHere())}>Log hours <kbd>L</kbd></button
       >{:else}<span class="ml-auto"></span>{/if}
     <button
       type="button"

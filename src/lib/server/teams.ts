@@ -59,6 +59,11 @@ export async function listPeople(sql: Db, teamId: string): Promise<Person[]> {
   return (await sql`select id, name, role from person where team_id = ${teamId} and left_at is null order by created_at, name`) as unknown as Person[];
 }
 
+/** Whoever wrote something in the team, those who left too. */
+export async function listEverybody(sql: Db, teamId: string): Promise<Person[]> {
+  return (await sql`select id, name, role from person where team_id = ${teamId} order by left_at is not null, name`) as unknown as Person[];
+}
+
 /** Sets up a new, empty team with its first person. */
 export async function foundTeam(tx: Tx, input: z.infer<typeof teamSchema>): Promise<Team> {
   await tx`insert into team (id, name, time_zone) values (${input.id}, ${input.name}, ${input.timeZone})`;

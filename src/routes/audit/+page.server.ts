@@ -2,6 +2,7 @@ import { id as idSchema } from '$lib/core/forms';
 import { listAudit } from '$lib/server/audit';
 import { db } from '$lib/server/db';
 import { listMachines } from '$lib/server/machines';
+import { listEverybody } from '$lib/server/teams';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, url }) => {
@@ -14,9 +15,16 @@ export const load: PageServerLoad = async ({ locals, url }) => {
     personId: picked('person'),
     before: Number.isSafeInteger(before) && before > 0 ? before : null
   };
-  const [{ rows, older }, machines] = await Promise.all([
+  const [{ rows, older }, machines, everybody] = await Promise.all([
     listAudit(sql, team.id, filter),
-    listMachines(sql, team.id)
+    listMachines(sql, team.id),
+    listEverybody(sql, team.id)
   ]);
-  return { ...filter, rows, older, machines: machines.map(({ id, plate, name }) => ({ id, plate, name })) };
+  return {
+    ...filter,
+    rows,
+    older,
+    everybody,
+    machines: machines.map(({ id, plate, name }) => ({ id, plate, name }))
+  };
 };

@@ -1,12 +1,20 @@
 <!-- Who wrote what, and when: every command as it was carried out. -->
 <script lang="ts">
   import { goto } from '$app/navigation';
+  import { bodyLines } from '$lib/core/command/body-words';
   import { kindWords } from '$lib/core/command/words';
   import { clockOff } from '$lib/core/time/clock';
   import { showMoment } from '$lib/core/time/moment';
 
   let { data } = $props();
   const zone = $derived(data.team?.timeZone ?? 'UTC');
+  /** What has a name is not read by its id. */
+  const called = $derived(
+    new Map([
+      ...data.everybody.map((p): [string, string] => [p.id, p.name]),
+      ...data.machines.map((m): [string, string] => [m.id, `${m.plate} ${m.name}`])
+    ])
+  );
   const MINUTES = 60_000;
   /** It waited on a device, or its clock was off: both moments are said. */
   const apart = (a: Date, b: Date) => Math.abs(a.getTime() - b.getTime()) > 2 * MINUTES;
@@ -36,7 +44,7 @@
   >
   <label
     >By <select class="cell" value={data.personId ?? ''} onchange={pick('person')}
-      ><option value="">all</option>{#each data.people as p (p.id)}<option value={p.id}>{p.name}</option
+      ><option value="">all</option>{#each data.everybody as p (p.id)}<option value={p.id}>{p.name}</option
         >{/each}</select
     ></label
   >
@@ -65,8 +73,11 @@
             >{#if r.forgottenAt}<span class="quiet block text-sm"
                 >their name was taken out of it {showMoment(r.forgottenAt, data.today, zone)}</span
               >{/if}
+            {#each bodyLines(r.body, (id) => called.get(id)) as l, i (i)}<span class="block text-sm"
+                ><span class="quiet">{l.name}</span> {l.value}</span
+              >{/each}
             <details>
-              <summary class="quiet text-sm">show</summary>
+              <summary class="quiet text-sm">as JSON</summary>
               <code class="block text-xs break-all whitespace-pre-wrap"
                 >{JSON.stringify(r.body, null, 1)}</code
               >

@@ -18,6 +18,15 @@ it('says what was typed, and leaves out what only the book reads', () => {
     { name: 'severity', value: 'watch' }
   ]);
 });
+it('calls by its name what whoever reads it knows', () => {
+  expect(
+    bodyLines({ personId: ID, machineIds: [ID], left: true }, (id) => (id === ID ? 'Maud' : undefined))
+  ).toEqual([
+    { name: 'person', value: 'Maud' },
+    { name: 'machine ids', value: 'Maud' },
+    { name: 'left', value: 'yes' }
+  ]);
+});
 it('of an entry at the bench, its step, what was done and what was measured', () => {
   expect(
     bodyLines({

@@ -18,8 +18,12 @@ const nameOf = (path: readonly string[]): string =>
 /**
  * The body of a command as somebody reads it who wants to know what was typed: what was said, field by field. Names that only the book
  * knows (ids) and what was left empty are left out.
+ * @param called what an id is called, where whoever reads it knows it
  */
-export function bodyLines(body: unknown): Line[] {
+export function bodyLines(
+  body: unknown,
+  called: (id: string) => string | undefined = () => undefined
+): Line[] {
   const lines: Line[] = [];
   const walk = (value: unknown, path: readonly string[]): void => {
     if (value === null || value === undefined || value === '' || value === false) return;
@@ -28,6 +32,8 @@ export function bodyLines(body: unknown): Line[] {
       return;
     }
     const text = String(value);
+    const name = ID.test(text) ? called(text) : undefined;
+    if (name !== undefined) lines.push({ name: nameOf(path).replace(/ id$/, ''), value: name });
     if (ID.test(text) || path.at(-1) === 'id') return;
     lines.push({ name: nameOf(path), value: value === true ? 'yes' : text });
   };

@@ -148,7 +148,7 @@
   <h1>At the bench: what in one go</h1>
   {#if !data.machine.ready}<a class="link font-bold" href="/machines/{data.machine.id}#findings">not ready</a
     >{/if}
-  <span class="ml-auto flex items-center gap-3">
+  <span class="ml-auto flex flex-wrap items-center gap-x-3 gap-y-1">
     <!-- Its place is there before it is known: nothing below moves away from under a thumb. -->
     {#if jobs.length > 0}<span class="figure text-xl"
         >{#if ordered}{Math.round(takes.elapsed)} min, {Math.round(takes.attended)} with hands on it{:else}…
