@@ -18,7 +18,7 @@ const freePort = () =>
 /**
  * The built app on a throwaway database, for as long as `work` takes; nothing is left behind.
  * @param {(app: { databaseUrl: string, serve: () => Promise<string> }) => Promise<void>} work fills the database, then calls
- *   `serve`, which answers with the address
+ *   `serve`, which answers with the address; called again, with that of another process on the same database
  */
 export async function throwawayApp(work) {
   await ensurePackages();
@@ -26,7 +26,7 @@ export async function throwawayApp(work) {
   const folder = mkdtempSync(join(tmpdir(), 'hour-trail-'));
   chmodSync(folder, 0o755);
   const cluster = await ownCluster({ folder, throwaway: true });
-  let server;
+  const servers = [];
   const serve = async () => {
     const port = await freePort();
     const url = `http://127.0.0.1:${port}`;
@@ -39,7 +39,7 @@ export async function throwawayApp(work) {
       NODE_ENV: 'production',
       BODY_SIZE_LIMIT: '1G'
     };
-    server = spawn(process.execPath, ['scripts/app.mjs'], { cwd: root, env, stdio: 'ignore' });
+    servers.push(spawn(process.execPath, ['scripts/app.mjs'], { cwd: root, env, stdio: 'ignore' }));
     for (let i = 0; i < 100; i++) {
       if (
         await fetch(`${url}/health`, { redirect: 'manual' }).then(
@@ -57,7 +57,7 @@ export async function throwawayApp(work) {
     await migrate(cluster.url);
     await work({ databaseUrl: cluster.url, serve });
   } finally {
-    server?.kill('SIGKILL');
+    for (const server of servers) server.kill('SIGKILL');
     await cluster.stop();
     rmSync(folder, { recursive: true, force: true });
   }

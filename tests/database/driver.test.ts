@@ -4,7 +4,7 @@ import { connect, type Sql } from '../../src/lib/server/db';
 import { freshDatabase } from './cluster';
 
 /**
- * What our patch of the driver is for (patches/): connections that are lost in the middle of writes. Unpatched, the process
+ * What our patch of the driver is for (patches/): connections that are lost in the middle of writes, and transactions begun on one that is full. Unpatched, the process
  * dies of an error outside any request in about every second run, and queries that came between a socket's error and its
  * close are never answered.
  */
@@ -133,3 +133,35 @@ it('a connection lost while it reads what types there are hands no half-read row
     between.close();
   }
 });
+
+it('a transaction has its connection, however much is on its way there already', async () => {
+  const busy = connect(url, 2);
+  const read = async (n: number) => {
+    const [row] = await busy`select ${n}::int as n`;
+    return row!.n === n ? 'answered' : 'astray';
+  };
+  const transaction = async () => {
+    // Behind the reads, which the driver takes up a moment after they were asked.
+    for (let i = 0; i < 6; i++) await null;
+    return busy.begin(async (tx) => {
+      const [me] = await tx`select txid_current()::text as id`;
+      const [again] = await tx`select txid_current()::text as id`;
+      return me!.id === again!.id ? 'one transaction' : 'two';
+    });
+  };
+  // Their statements are ready on both connections: from then on many queries are sent without waiting for the answers.
+  for (let i = 0; i < 20; i++) await Promise.all([read(0), read(1), transaction()]);
+  const counts: Record<string, number> = {};
+  // About as many as a connection takes at once, and a transaction after them.
+  for (let many = 190; many < 210; many++)
+    for (const a of await Promise.allSettled([
+      ...Array.from({ length: many }, (_, i) => read(i)),
+      transaction(),
+      read(0)
+    ])) {
+      const what = a.status === 'fulfilled' ? a.value : String(a.reason);
+      counts[what] = (counts[what] ?? 0) + 1;
+    }
+  await busy.end({ timeout: 1 });
+  expect(counts).toEqual({ answered: 4010, 'one transaction': 20 });
+}, 60_000);
