@@ -1,4 +1,5 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
@@ -248,6 +249,19 @@ test.describe('a team of its own', () => {
     await elsewhere.goto('/stores');
     await expect(elsewhere).toHaveURL(/\/sign-in/);
     await elsewhere.context().close();
+
+    // What is kept about them they take along.
+    const coming = page.waitForEvent('download');
+    await page.getByRole('link', { name: 'All of it as a file' }).click();
+    const file = await coming;
+    expect(file.suggestedFilename()).toBe('about-you.json');
+    const text = await readFile(await file.path(), 'utf8');
+    expect(JSON.parse(text)).toMatchObject({
+      person: { name: 'Bea Thornley', role: 'chief mechanic' },
+      signIn: { devices: [{ name: 'Bench tablet' }] },
+      cutOff: false
+    });
+    expect(text).not.toContain('argon2');
   });
 });
 

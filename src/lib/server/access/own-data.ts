@@ -28,16 +28,18 @@ export async function ownData(sql: Db, teamId: string, personId: string): Promis
         where team_id = ${teamId} and ${personId}::uuid in (rider_id, owner_id) order by plate`,
       sql`
         select m.plate, o.day::text as day, o.kind, o.remark from outing o join machine m on m.team_id = o.team_id and m.id = o.machine_id
-        where o.team_id = ${teamId} and o.rider_id = ${personId} order by o.day, o.id limit ${MOST}`,
+        where o.team_id = ${teamId} and o.rider_id = ${personId} order by o.day desc, o.id limit ${MOST}`,
       sql`
         select kind, at, received_at as "receivedAt", device, body from command
-        where team_id = ${teamId} and person_id = ${personId} order by seq limit ${MOST}`
+        where team_id = ${teamId} and person_id = ${personId} order by seq desc limit ${MOST}`
     ]);
   return {
     person,
     signIn: { passphraseSetAt: passphrase?.setAt ?? null, sessions, devices, pins, events },
     machines,
     outings,
-    written: commands
+    written: commands,
+    // The latest first; there may be more than a file takes.
+    cutOff: commands.length === MOST || outings.length === MOST
   };
 }
