@@ -1,24 +1,14 @@
 import type { MachineChange, MachineInput } from '../core/machine/form';
-import type { Kind } from '../core/machine/machine';
+import type { NamedMachine } from '../core/machine/machine';
 import { dayOf } from '../core/time/day';
 import type { Db } from './db';
 import { refuse, Refusal } from './refusal';
 import { insertTask } from './tasks';
 import type { Write } from './write';
 
-export interface MachineRow {
-  id: string;
-  plate: string;
-  name: string;
-  maker: string;
-  kind: Kind;
-  riderId: string | null;
+export interface MachineRow extends NamedMachine {
   ownerId: string | null;
-  /** How its hours are counted now: a dead meter counts by time ridden, like none. */
-  meter: 'hour meter' | 'reckoned' | null;
   odometer: boolean;
-  /** False while a finding that parks it is open. */
-  ready: boolean;
 }
 
 const columns = (sql: Db) => sql`

@@ -19,3 +19,12 @@ export interface Machine {
   maker: string;
   kind: Kind;
 }
+
+/** A machine as lists name it and forms pick it. */
+export interface NamedMachine extends Machine {
+  riderId: string | null;
+  /** How its hours are counted now: a dead meter counts by time ridden, like none. */
+  meter: 'hour meter' | 'reckoned' | null;
+  /** False while a finding that parks it is open. */
+  ready: boolean;
+}

@@ -1,17 +1,8 @@
-import type { Kind } from '$lib/core/machine/machine';
+import type { NamedMachine } from '$lib/core/machine/machine';
 
-/** A machine as a form picks it. */
-export interface ListedMachine {
-  id: string;
-  plate: string;
-  name: string;
-  maker: string;
-  kind: Kind;
-  riderId: string | null;
-  meter: 'hour meter' | 'reckoned' | null;
+export interface ListedMachine extends NamedMachine {
   /** Hundredths of an hour; null: not known. */
   total: number | null;
-  ready: boolean;
 }
 export const NOT_READ = 'The machines could not be read: no answer from the server, and none are kept here.';
 
