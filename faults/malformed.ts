@@ -39,8 +39,8 @@ const FIELDS = [
   'list',
   'name'
 ];
+/** What no address takes: without it some of them would be asked for nothing odd. */
 const QUERIES = [
-  '',
   '?before=-1',
   '?list=\u0000',
   '?machine=x',
@@ -49,6 +49,9 @@ const QUERIES = [
   '?after=1e99',
   '?task=..%2f..'
 ];
+
+/** No nonsense takes the server longer, ms. */
+const WITHIN = 2000;
 
 /** Nonsense over every command and every page: refused, none of it our mistake, and none of it slow. */
 export async function malformed(count: number): Promise<Result> {
@@ -75,7 +78,7 @@ export async function malformed(count: number): Promise<Result> {
       );
     const odd: string[] = [];
     const statuses: Record<string, number> = {};
-    let slowest = 0;
+    let slowest = { ms: 0, what: '' };
     const one = async (): Promise<void> => {
       const write = roll() < 0.7;
       const kind = pick(KINDS);
@@ -110,7 +113,9 @@ export async function malformed(count: number): Promise<Result> {
             `${response.status} ${write ? `${kind} ${raw.slice(0, 200)}` : path} ${text.slice(0, 200)}`
           );
       }
-      slowest = Math.max(slowest, performance.now() - began);
+      const ms = performance.now() - began;
+      if (ms > slowest.ms) slowest = { ms, what: write ? kind : path };
+      if (ms > WITHIN) odd.push(`${Math.round(ms)} ms ${write ? raw.slice(0, 200) : path}`);
       statuses[response.status] = (statuses[response.status] ?? 0) + 1;
     };
     let left = count;
@@ -120,8 +125,8 @@ export async function malformed(count: number): Promise<Result> {
       })
     );
     return {
-      ok: odd.length === 0 && slowest < 2000,
-      figures: `${count} malformed requests over ${KINDS.length} commands and ${pages.length} addresses: ${odd.length} mistakes of ours, the slowest ${Math.round(slowest)} ms (${Object.entries(
+      ok: odd.length === 0 && slowest.ms < WITHIN,
+      figures: `${count} malformed requests over ${KINDS.length} commands and ${pages.length} addresses: ${odd.length} mistakes of ours or slow ones, the slowest ${Math.round(slowest.ms)} ms, ${slowest.what} (${Object.entries(
         statuses
       )
         .map(([s, n]) => `${s}: ${n}`)

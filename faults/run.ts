@@ -33,7 +33,7 @@ for (const name of names.length > 0 ? names : Object.keys(FAULTS)) {
   const began = Date.now();
   const { ok, figures, odd } = await run(short ? little : full);
   console.log(`${ok ? 'holds' : 'FAILS'}  ${figures} (${Math.round((Date.now() - began) / 1000)} s)`);
-  for (const o of odd.slice(0, 5)) console.log(`       ${o}`);
+  for (const o of odd.slice(0, 20)) console.log(`       ${o}`);
   if (!ok) failed += 1;
 }
 process.exit(failed === 0 ? 0 : 1);
