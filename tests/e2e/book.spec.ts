@@ -57,7 +57,10 @@ test('an outing nobody read a meter after is told of, and takes the machine’s 
 }) => {
   const id = await app.machineId('12');
   await open(page, `/machines/${id}`);
-  await page.getByRole('banner').getByRole('button', { name: /^Log hours/ }).click();
+  await page
+    .getByRole('banner')
+    .getByRole('button', { name: /^Log hours/ })
+    .click();
   const log = page.getByRole('form', { name: 'Log hours' });
   await log.getByRole('button', { name: 'How it was ridden' }).click();
   await log.getByLabel('Distance').fill('21 km');
