@@ -20,7 +20,7 @@ async function closeOilVisit({ sql, team, personId, machineId, taskId }: Book): 
   const { plan } = (await getVisit(sql, team.id, visitId))!;
   for (const { stepKey, itemKey, action, content } of whole(plan)) {
     const typed = entrySchema.parse({ id: uuid(), stepKey, itemKey, action, content });
-    await addEntry(sql, team.id, personId, visitId, typed);
+    await addEntry(sql, team.id, personId, visitId, typed, at(26));
   }
   await closeVisit(sql, team, personId, visitId, at(30));
 }
