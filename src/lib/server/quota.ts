@@ -22,7 +22,9 @@ export const quota = (): Quota => ({
 export async function takenBy(sql: Db, teamId: string, now: Date): Promise<Quota> {
   const [row] = await sql`
     select (select count(*) from command where team_id = ${teamId} and received_at > ${new Date(now.getTime() - DAY)})::int as entries,
-      (select coalesce(sum(octet_length(jpeg) + octet_length(small)), 0) from photo where team_id = ${teamId})::float as photos`;
+      (select coalesce(sum(octet_length(jpeg) + octet_length(small)), 0) from (
+        select jpeg, small from photo where team_id = ${teamId}
+        union all select jpeg, small from photo_upload where team_id = ${teamId}) p)::float as photos`;
   return row as unknown as Quota;
 }
 const DAY = 86_400_000;

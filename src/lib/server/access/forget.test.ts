@@ -114,10 +114,17 @@ describe('what is kept about somebody who left', () => {
   it('of two at once each has a name of their own; a name is free again', async () => {
     const [one, two] = [await somebody('Ole Marsh'), await somebody('Ines Brook')];
     for (const personId of [one, two]) await send('person.leave', { personId, left: true });
-    const names = (await Promise.all([one, two].map((personId) => send('person.forget', { personId })))).map(
-      (o) => (o as { data?: { name: string } }).data?.name
-    );
-    expect(names.sort()).toEqual(['Somebody who left 2', 'Somebody who left 3']);
+    // Not their name, though it stands in it.
+    await send('finding.add', {
+      id: uuid(),
+      machineId: door.book.machineId,
+      what: 'Slid on the ole marshland track',
+      severity: 'watch'
+    });
+    const gone = await Promise.all([one, two].map((personId) => send('person.forget', { personId })));
+    const [ole, ines] = gone.map((o) => (o as { data?: { name: string; texts: number } }).data!);
+    expect([ole!.name, ines!.name].sort()).toEqual(['Somebody who left 2', 'Somebody who left 3']);
+    expect([ole!.texts, ines!.texts]).toEqual([0, 1]);
   });
 
   it('a person of another team is none of this one’s', async () => {

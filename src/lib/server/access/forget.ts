@@ -70,8 +70,11 @@ async function freeName(tx: Tx, teamId: string): Promise<string> {
 
 /** In how many entries a name was written by hand: in a remark, a note, as who said so. */
 async function timesWritten(sql: Db, teamId: string, name: string): Promise<number> {
-  const like = `%${name.replace(/[\\%_]/g, '\\$&')}%`;
+  // As it stands in JSON, and as a whole: “Ole” is not in “hole”.
+  const word = `(?<!\\w)${JSON.stringify(name)
+    .slice(1, -1)
+    .replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?!\\w)`;
   const [row] = await sql`
-    select count(*)::int as n from command where team_id = ${teamId} and kind not in ('person.add', 'team.found') and body::text ilike ${like}`;
+    select count(*)::int as n from command where team_id = ${teamId} and kind not in ('person.add', 'team.found') and body::text ~* ${word}`;
   return row!.n as number;
 }
