@@ -1,7 +1,5 @@
-import type { Answer, Input, Kind } from '../../core/command/commands';
-import { CREW } from '../../core/access/places';
-import { ROLES, type Role } from '../../core/team/team';
-import type { Scope } from '../book/hold';
+import type { Kind } from '../../core/command/commands';
+import { ROLES } from '../../core/team/team';
 import { endDevice } from '../access/devices';
 import { forgetPerson } from '../access/forget';
 import { keepInvitation, withdrawInvitation } from '../access/invitations';
@@ -21,7 +19,6 @@ import {
 } from '../chains';
 import { addComponent, moveComponent, rebuild, scrap, swapComponents } from '../components';
 import { correct, placeOfRecord } from '../corrections';
-import type { Tx } from '../db';
 import { placeOfHead, setGuide, setHead, setSizes } from '../heads';
 import { estimateOuting, machineOfOuting } from '../estimates';
 import { addEvent, callOff } from '../events';
@@ -47,56 +44,10 @@ import { saveTemplate } from '../templates';
 import { closeCheck, placeOfClose, strikeCheck } from '../valve-close';
 import { fitShims } from '../valve-fit';
 import { measure, placeOfCheck, readShim, settlePlan } from '../valves';
-import { answerVisit } from '../visit-answers';
 import { closeVisit } from '../visit-close';
 import { startVisit } from '../visit-start';
-import type { Refusal } from '../refusal';
 import { addEntries, giveUpVisit, machineOfVisit } from '../visits';
-import type { Write } from '../write';
-
-/** How a kind of command is carried out. */
-export interface Handler<K extends Kind, R = unknown> {
-  /** Who may send it; enforced where commands are run. */
-  role: readonly Role[];
-  /** What of the book it touches, found out inside its transaction. Null: nothing of any machine's book. */
-  scope: ((input: Input<K>, tx: Tx, teamId: string) => Scope | null | Promise<Scope>) | null;
-  /** Missing where it is always carried out together. */
-  handle?: (w: Write, input: Input<K>) => Promise<R>;
-  /** Where so much is written that what comes meanwhile is carried out together: at which place, and how. */
-  together?: {
-    at: (input: Input<K>) => string;
-    /** Takes or refuses each by itself. */
-    handle: (list: readonly { w: Write; input: Input<K> }[]) => Promise<(R | Refusal)[]>;
-    answer?: (list: readonly { w: Write; input: Input<K>; result: R }[]) => Promise<Answer<K>[]>;
-  };
-  /** What it is answered, once the standings are made anew; without it, what `handle` returned. */
-  answer?: (w: Write, input: Input<K>, result: R) => Promise<Answer<K>>;
-}
-
-/** A handler whose own result is the answer, or that is answered with nothing. */
-type Entry<K extends Kind> = Handler<K, Answer<K>> | Handler<K, void>;
-const chief: readonly Role[] = ['chief mechanic'];
-const crew = CREW;
-/** Riders: about machines that they ride; what a write touches says which. */
-const riders: readonly Role[] = [...CREW, 'rider'];
-/** Keeps the type between `handle` and `answer`. */
-const entry = <K extends Kind, R>(h: Handler<K, R>): Entry<K> => h as unknown as Entry<K>;
-
-const onMachine = (machineId: string): Scope => ({ machines: [machineId] });
-/** The machine is held, so that two devices write its sheet one after the other; nothing counted changes. */
-const onSheet = (...machines: string[]): Scope => ({ machines, counts: false });
-
-/** Writes on a machine's sheet, and answers with it what a visit at that machine asks for. */
-const answering =
-  <I, R>(
-    write: (w: Write, input: I) => Promise<R>,
-    machineOf: (w: Write, input: I) => string | Promise<string>
-  ) =>
-  async (w: Write, input: I): Promise<R> => {
-    const result = await write(w, input);
-    await answerVisit(w, await machineOf(w, input));
-    return result;
-  };
+import { answering, chief, crew, entry, onMachine, onSheet, riders, type Entry } from './handler';
 
 /** Setting up a team is not here: there is nobody yet to carry it out for. See `found.ts`. */
 export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {

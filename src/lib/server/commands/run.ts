@@ -12,7 +12,8 @@ import { countEntry } from '../quota';
 import { Refusal } from '../refusal';
 import type { Write } from '../write';
 import { momentsOf } from './moments';
-import { REGISTRY, type Handler } from './registry';
+import type { Handler } from './handler';
+import { REGISTRY } from './registry';
 import { NOTHING_HELD, SENT_BEFORE, type Sender } from './sender';
 import { Again, carryOutTogether } from './together';
 

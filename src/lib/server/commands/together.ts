@@ -9,7 +9,7 @@ import { Refusal } from '../refusal';
 import type { Write } from '../write';
 import { momentsOf } from './moments';
 import { NOTHING_HELD, SENT_BEFORE, type Sender } from './sender';
-import type { Handler } from './registry';
+import type { Handler } from './handler';
 
 /**
  * Writes to one machine or one visit wait for one another in any case. Those that come while one is being carried out are
