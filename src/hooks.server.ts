@@ -72,22 +72,30 @@ function seal(event: RequestEvent, response: Response): Response {
 export const handle: Handle = (given) => {
   const id = shortId();
   const began = performance.now();
-  return asRequest(id, async () => {
-    const response = await answer(given);
-    response.headers.set('X-Request-Id', id);
-    const { route, locals, request } = given.event;
+  const { route, locals, request } = given.event;
+  const note = (status: unknown) =>
     log.info(
       {
         method: request.method,
         route: route.id,
-        status: response.status,
+        status,
         ms: Math.round(performance.now() - began),
         team: locals.team?.id,
         person: locals.person?.id
       },
       'answered'
     );
-    return response;
+  return asRequest(id, async () => {
+    try {
+      const response = await answer(given);
+      response.headers.set('X-Request-Id', id);
+      note(response.status);
+      return response;
+    } catch (e) {
+      // Sent away at the door: to sign in, or for good.
+      note((e as { status?: unknown }).status);
+      throw e;
+    }
   });
 };
 

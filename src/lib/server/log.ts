@@ -14,14 +14,14 @@ export const log = pino({
   }
 });
 
-/** A name that a person can tell, and that stands on every line of the log that belongs together. */
+/** A name that a person can tell. */
 export const shortId = (): string => randomUUID().slice(0, 8);
 export const asRequest = <T>(id: string, answer: () => Promise<T>): Promise<T> =>
   requests.run({ id }, answer);
 
-/** Logs a mistake of ours under a name that a person can tell. */
+/** Logs a mistake of ours. @returns what it is called: as the request it came of, where there is one */
 export function logFault(e: unknown, where: string): string {
-  const id = shortId();
+  const id = idNow() ?? shortId();
   log.error({ id, where, err: e }, 'request failed');
   return id;
 }
