@@ -88,30 +88,25 @@ registerRoute(
   })
 );
 
-/** Opens a page: as the server gives it, else the empty document, which then shows what is kept. */
-async function open({ request }: { request: Request }): Promise<Response> {
+/** What the server says to it; null: it is away, or nothing came of it. */
+async function asked(request: Request): Promise<Response | null> {
   const patience = new AbortController();
   const timer = setTimeout(() => patience.abort(), PATIENCE * 1000);
-  try {
-    const response = await fetch(request, { signal: patience.signal });
-    if (!isAway(response.status)) return response;
-    return (await matchPrecache(SHELL)) ?? response;
-  } catch (e) {
-    const shell = await matchPrecache(SHELL);
-    if (!shell) throw e;
-    return shell;
-  } finally {
-    clearTimeout(timer);
-  }
+  const response = await fetch(request, { signal: patience.signal }).catch(() => null);
+  clearTimeout(timer);
+  return response && !isAway(response.status) ? response : null;
 }
+/** Opens a page: as the server gives it, else the empty document, which then shows what is kept. */
+const open = async ({ request }: { request: Request }): Promise<Response> =>
+  (await asked(request)) ?? (await matchPrecache(SHELL)) ?? Response.error();
 /** What a sticker's code opens: the server knows whether it is one of the team; without it, the page it would lead to. */
 registerRoute(
   new NavigationRoute(
     async ({ request, url }) => {
       const [, , letter = '', id = ''] = url.pathname.split('/');
       const kind = stickerKind(letter);
-      const response = await fetch(request).catch(() => null);
-      if (response && !isAway(response.status)) return response;
+      const response = await asked(request);
+      if (response) return response;
       return kind ? Response.redirect(new URL(stickerPlace(kind, id), url.origin)) : Response.error();
     },
     { allowlist: [/^\/s\//] }

@@ -15,6 +15,8 @@
       ...data.machines.map((m): [string, string] => [m.id, `${m.plate} ${m.name}`])
     ])
   );
+  /** Lines of a body; the rest of a long one (a pasted season) is in its JSON. */
+  const AT_A_GLANCE = 8;
   const MINUTES = 60_000;
   /** It waited on a device, or its clock was off: both moments are said. */
   const apart = (a: Date, b: Date) => Math.abs(a.getTime() - b.getTime()) > 2 * MINUTES;
@@ -73,8 +75,8 @@
             >{#if r.forgottenAt}<span class="quiet block text-sm"
                 >their name was taken out of it {showMoment(r.forgottenAt, data.today, zone)}</span
               >{/if}
-            {#each bodyLines(r.body, (id) => called.get(id)) as l, i (i)}<span class="block text-sm"
-                ><span class="quiet">{l.name}</span> {l.value}</span
+            {#each bodyLines(r.body, (id) => called.get(id)).slice(0, AT_A_GLANCE) as l, i (i)}<span
+                class="block text-sm"><span class="quiet">{l.name}</span> {l.value}</span
               >{/each}
             <details>
               <summary class="quiet text-sm">as JSON</summary>

@@ -153,8 +153,7 @@
     {#if jobs.length > 0}<span class="figure text-xl"
         >{#if ordered}{Math.round(takes.elapsed)} min, {Math.round(takes.attended)} with hands on it{:else}…
           min, … with hands on it{/if}</span
-      >{/if}
-    {#if jobs.length > 0}<PaperLinks path={card} words="Print the job card" />{/if}
+      ><PaperLinks path={card} words="Print the job card" />{/if}
     <Button color="primary" size="lg" onclick={begin} disabled={busy || jobs.length === 0}
       >Start the visit</Button
     >
