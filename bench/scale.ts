@@ -1,11 +1,10 @@
 import { spawn } from 'node:child_process';
-import { createHash, randomBytes } from 'node:crypto';
 import { once } from 'node:events';
 import { readdirSync, readFileSync } from 'node:fs';
-import { Agent, get, request, type IncomingMessage } from 'node:http';
+import type { IncomingMessage } from 'node:http';
 import { performance } from 'node:perf_hooks';
-import { json } from 'node:stream/consumers';
 import { connect } from '../src/lib/server/db';
+import { ask, machineOf, median, personOf, ride, send, signIn } from './client';
 import { copyTeam } from './copies';
 import { makeFleet } from './fleet';
 
@@ -18,8 +17,6 @@ const SECONDS = 8;
 /** Pages that are told live by one process. */
 const LINES = 1500;
 const sql = connect(databaseUrl!, 4);
-const agent = new Agent({ keepAlive: true, maxSockets: Infinity });
-const median = (list: number[]) => [...list].sort((a, b) => a - b)[list.length >> 1]!;
 const rows: [string, string][] = [];
 const tell = (what: string, value: string) => {
   rows.push([what, value]);
@@ -32,44 +29,17 @@ interface Member {
 }
 async function read(url: string, path: string, { key }: Member): Promise<number> {
   const started = performance.now();
-  const [answer] = (await once(
-    get(url + path, { agent, headers: { cookie: `ht_session=${key}` } }),
-    'response'
-  )) as [IncomingMessage];
-  for await (const _ of answer);
-  if (answer.statusCode !== 200) throw new Error(`${path} answered ${answer.statusCode}`);
+  for await (const _ of await ask(url + path, key));
   return performance.now() - started;
 }
-async function ride(url: string, { key, machine }: Member): Promise<void> {
-  const body = {
-    id: crypto.randomUUID(),
-    machineId: machine,
-    typed: '+0.01',
-    day: new Date().toISOString().slice(0, 10),
-    outing: 'ride'
-  };
-  const asked = request(`${url}/api/commands`, {
-    method: 'POST',
-    agent,
-    headers: { 'content-type': 'application/json', cookie: `ht_session=${key}` }
-  });
-  asked.end(
-    JSON.stringify({
-      device: 'scale',
-      commands: [{ id: crypto.randomUUID(), kind: 'reading.log', at: new Date().toISOString(), body }]
-    })
-  );
-  const [answer] = (await once(asked, 'response')) as [IncomingMessage];
-  const { outcomes } = (await json(answer)) as { outcomes?: { ok: boolean }[] };
-  if (!outcomes?.[0]?.ok) throw new Error(`not written: ${JSON.stringify(outcomes)}`);
-}
+const write = (url: string, { key, machine }: Member) => send(url, key, 'reading.log', ride(machine));
 /** Rides a second, of one client in each team, at one process or in turns at several. */
 async function rate(urls: string[], members: Member[], seconds = SECONDS): Promise<number> {
   const until = performance.now() + seconds * 1000;
   let done = 0;
   await Promise.all(
     members.map(async (m, i) => {
-      for (; performance.now() < until; done++) await ride(urls[i % urls.length]!, m);
+      for (; performance.now() < until; done++) await write(urls[i % urls.length]!, m);
     })
   );
   return done / seconds;
@@ -101,15 +71,7 @@ function memory(url: string): number {
 /** Pages of these people that are told live, and what tells when they all were. */
 async function lines(url: string, members: Member[], many: number) {
   const open = await Promise.all(
-    Array.from({ length: many }, async (_, i) => {
-      const asked = get(`${url}/api/live`, {
-        agent,
-        headers: { cookie: `ht_session=${members[i % members.length]!.key}` }
-      });
-      const [answer] = (await once(asked, 'response')) as [IncomingMessage];
-      if (answer.statusCode !== 200) throw new Error(`a line was answered ${answer.statusCode}`);
-      return answer;
-    })
+    Array.from({ length: many }, (_, i) => ask(`${url}/api/live`, members[i % members.length]!.key))
   );
   const heard = (which: IncomingMessage[]) =>
     Promise.all(
@@ -127,12 +89,8 @@ async function lines(url: string, members: Member[], many: number) {
 /** A team of its own, with somebody who is signed in. */
 async function member(): Promise<Member & { team: string }> {
   const team = await makeFleet(sql, 2, 40, 4);
-  const key = randomBytes(32).toString('base64url');
-  const hash = createHash('sha256').update(key).digest('hex');
-  await sql`
-    insert into session (team_id, id, person_id, how, hash) select team_id, ${crypto.randomUUID()}, id, 'passphrase', ${hash} from person where team_id = ${team}`;
-  const [machine] = await sql`select id from machine where team_id = ${team} order by plate limit 1`;
-  return { key, team, machine: machine!.id as string };
+  const key = await signIn(sql, team, await personOf(sql, team));
+  return { key, team, machine: await machineOf(sql, team) };
 }
 const first = await member();
 const before = await pages(first);
@@ -157,7 +115,7 @@ for (let i = 0; i < BUSY; i++) {
   const all = live.of(i);
   const started = performance.now();
   // Written at the other process.
-  await ride(two!, busy[i]!);
+  await write(two!, busy[i]!);
   await all;
   times.push(performance.now() - started);
 }

@@ -1,12 +1,9 @@
-import { createHash, randomBytes } from 'node:crypto';
-import { once } from 'node:events';
-import { Agent, request, type IncomingMessage } from 'node:http';
 import { performance } from 'node:perf_hooks';
-import { json } from 'node:stream/consumers';
 import { makeStep } from '../src/lib/core/job/plan';
 import { DEFAULT_RULES } from '../src/lib/core/rules/rules';
 import { connect } from '../src/lib/server/db';
 import { insertVisit } from '../src/lib/server/visit-start';
+import { machineOf, median, personOf, ride, send, signIn } from './client';
 import { makeFleet } from './fleet';
 
 /**
@@ -17,49 +14,12 @@ const [databaseUrl, url] = process.argv.slice(2);
 const sql = connect(databaseUrl!, 4);
 const CLIENTS = 20;
 const EACH = 25;
-const median = (list: number[]) => [...list].sort((a, b) => a - b)[list.length >> 1]!;
-
-// The plain client of Node.js: fetch takes as much of a core as what is measured.
-const agent = new Agent({ keepAlive: true, maxSockets: CLIENTS });
-async function post(body: object, cookie: string): Promise<{ outcomes?: { ok: boolean }[] }> {
-  const asked = request(`${url}/api/commands`, {
-    method: 'POST',
-    agent,
-    headers: { 'content-type': 'application/json', cookie }
-  });
-  asked.end(JSON.stringify(body));
-  const [answer] = (await once(asked, 'response')) as [IncomingMessage];
-  return (await json(answer)) as { outcomes?: { ok: boolean }[] };
-}
 /** Sessions by their person: whoever sends is signed in once. */
 const keys = new Map<string, Promise<string>>();
-async function signIn(team: string, person: string): Promise<string> {
-  const key = randomBytes(32).toString('base64url');
-  const hash = createHash('sha256').update(key).digest('hex');
-  await sql`insert into session (team_id, id, person_id, how, hash) values (${team}, ${crypto.randomUUID()}, ${person}, 'passphrase', ${hash})`;
-  return key;
+async function write(team: string, person: string, kind: string, body: object): Promise<void> {
+  if (!keys.has(person)) keys.set(person, signIn(sql, team, person));
+  await send(url!, await keys.get(person)!, kind, body);
 }
-async function send(team: string, person: string, kind: string, body: object): Promise<void> {
-  const command = { id: crypto.randomUUID(), kind, at: new Date().toISOString(), body };
-  if (!keys.has(person)) keys.set(person, signIn(team, person));
-  const answer = await post(
-    { device: 'bench', commands: [command] },
-    `ht_session=${await keys.get(person)!}`
-  );
-  if (!answer.outcomes?.[0]?.ok) throw new Error(JSON.stringify(answer));
-}
-const personOf = async (team: string) =>
-  (await sql`select id from person where team_id = ${team}`)[0]!.id as string;
-const machineOf = async (team: string) =>
-  (await sql`select id from machine where team_id = ${team} limit 1`)[0]!.id as string;
-const today = new Date().toISOString().slice(0, 10);
-const reading = (machineId: string) => ({
-  id: crypto.randomUUID(),
-  machineId,
-  typed: '+0.01',
-  day: today,
-  outing: 'ride'
-});
 
 /** Writes a second, from so many clients that each send one after the other. */
 async function rate(one: () => Promise<void>, warm: () => Promise<void> = one): Promise<number> {
@@ -81,24 +41,24 @@ async function rate(one: () => Promise<void>, warm: () => Promise<void> = one): 
 
 const short = await makeFleet(sql, 1, 250, 12);
 const long = await makeFleet(sql, 1, 2500, 12);
-const who = { [short]: await personOf(short), [long]: await personOf(long) };
-const on = { [short]: await machineOf(short), [long]: await machineOf(long) };
+const who = { [short]: await personOf(sql, short), [long]: await personOf(sql, long) };
+const on = { [short]: await machineOf(sql, short), [long]: await machineOf(sql, long) };
 const took: Record<string, number[]> = { [short]: [], [long]: [] };
 for (let i = 0; i < 200; i++)
   for (const team of [short, long]) {
     const started = performance.now();
-    await send(team, who[team]!, 'reading.log', reading(on[team]!));
+    await write(team, who[team]!, 'reading.log', ride(on[team]!));
     if (i >= 120) took[team]!.push(performance.now() - started);
   }
 
 const busy = await makeFleet(sql, 1, 250, 12);
-const [busyWho, busyOn] = [await personOf(busy), await machineOf(busy)];
-const readings = await rate(() => send(busy, busyWho, 'reading.log', reading(busyOn)));
+const [busyWho, busyOn] = [await personOf(sql, busy), await machineOf(sql, busy)];
+const readings = await rate(() => write(busy, busyWho, 'reading.log', ride(busyOn)));
 
 /** A visit of forty ticks, begun at a machine of its own. */
 async function aVisit(): Promise<() => Promise<void>> {
   const team = await makeFleet(sql, 1, 10, 1);
-  const [person, machineId] = [await personOf(team), await machineOf(team)];
+  const [person, machineId] = [await personOf(sql, team), await machineOf(sql, team)];
   const visitId = crypto.randomUUID();
   const steps = Array.from({ length: 40 }, (_, i) =>
     makeStep({ key: `s${i}`, title: `Step ${i}`, input: { type: 'tick' } })
@@ -122,12 +82,13 @@ async function aVisit(): Promise<() => Promise<void>> {
   );
   let n = 0;
   return () =>
-    send(team, person, 'visit.enter', {
+    write(team, person, 'visit.enter', {
       visitId,
       entry: { id: crypto.randomUUID(), stepKey: `s${n++ % 40}`, action: 'done', content: { remark: 'x' } }
     });
 }
 const ticks = await rate(await aVisit(), await aVisit());
 console.log(JSON.stringify({ short: median(took[short]!), long: median(took[long]!), readings, ticks }));
-agent.destroy();
 await sql.end();
+// Lines that are kept open keep it from ending.
+process.exit(0);
