@@ -103,6 +103,7 @@ async function clear(tx: Db): Promise<void> {
     'figure_check',
     'modification',
     'service_record',
+    'visit_begun_apart',
     'visit_entry',
     'opened_item',
     'visit_step',

@@ -9,8 +9,8 @@ import { cleanupOutdatedCaches, matchPrecache, precacheAndRoute } from 'workbox-
 import { NavigationRoute, registerRoute } from 'workbox-routing';
 import { CacheFirst, NetworkFirst } from 'workbox-strategies';
 import { stickerKind, stickerPlace } from '$lib/core/paper/labels';
-import { CACHES, DATA, SHELL } from '$lib/ui/offline/names';
-import { frameOf, keyOf, notHere, whole } from '$lib/ui/offline/nodes';
+import { CACHES, DATA, dataOf, FRAME, SHELL } from '$lib/ui/offline/names';
+import { frameOf, keyOf, notHere, saidOf, whole } from '$lib/ui/offline/nodes';
 
 /**
  * Opens the app where the server cannot be asked: the app itself is kept, and the data of the pages that were opened or taken along,
@@ -29,8 +29,6 @@ precacheAndRoute([...self.__WB_MANIFEST, { url: SHELL, revision: version }]);
 const PATIENCE = 6;
 /** The server is not there, or cannot reach its database. */
 const isAway = (status: number): boolean => status >= 502 && status <= 504;
-/** The data of the frame round every page, of whoever was last in. */
-const FRAME = '/frame';
 
 const json = (body: string, status = 200): Response =>
   new Response(body, { status, headers: { 'content-type': 'application/json' } });
@@ -44,11 +42,27 @@ const awayIsNone: WorkboxPlugin = {
     return response;
   }
 };
+/** Whether a page is of a visit that was begun here, and that the server has not shown yet. */
+const isBegunHere = async (key: string): Promise<boolean> =>
+  (await (await caches.open(CACHES.begun)).match(key)) !== undefined;
+/** A visit that was begun here goes by what is kept of it until the server has it: that it has none yet is no answer. */
+const begunHere: WorkboxPlugin = {
+  fetchDidSucceed: async ({ request, response }) => {
+    const key = keyOf(request.url);
+    if (!(await isBegunHere(key))) return response;
+    const said = saidOf(await response.clone().text());
+    if (said === 'no such page') throw new Error('not there yet');
+    if (said !== 'fault') await (await caches.open(CACHES.begun)).delete(key);
+    return response;
+  }
+};
 const wholePages: WorkboxPlugin = {
   cacheKeyWillBeUsed: async ({ request }) => keyOf(request.url),
-  cacheWillUpdate: async ({ response }) => {
+  cacheWillUpdate: async ({ request, response }) => {
     if (!response.ok || !response.headers.get('content-type')?.includes('application/json')) return null;
     const text = await response.clone().text();
+    // A visit that is closed, a machine that is at the bench: what was kept of the page as it was leads nowhere.
+    if (saidOf(text) === 'elsewhere') await (await pages()).delete(keyOf(request.url));
     const fresh = frameOf(text);
     if (fresh) await (await pages()).put(FRAME, json(fresh));
     const body = whole(text, fresh ?? (await frame()));
@@ -66,6 +80,7 @@ registerRoute(
     networkTimeoutSeconds: PATIENCE,
     plugins: [
       awayIsNone,
+      begunHere,
       wholePages,
       new ExpirationPlugin({ maxEntries: 2000, maxAgeSeconds: 60 * 86_400, purgeOnQuotaError: true })
     ]
@@ -97,8 +112,12 @@ async function asked(request: Request): Promise<Response | null> {
   return response && !isAway(response.status) ? response : null;
 }
 /** Opens a page: as the server gives it, else the empty document, which then shows what is kept. */
-const open = async ({ request }: { request: Request }): Promise<Response> =>
-  (await asked(request)) ?? (await matchPrecache(SHELL)) ?? Response.error();
+const open = async ({ request, url }: { request: Request; url: URL }): Promise<Response> => {
+  const response = await asked(request);
+  const data = new URL(dataOf(url.pathname), url.origin).href;
+  if (response && !(response.status === 404 && (await isBegunHere(data)))) return response;
+  return (await matchPrecache(SHELL)) ?? response ?? Response.error();
+};
 /** What a sticker's code opens: the server knows whether it is one of the team; without it, the page it would lead to. */
 registerRoute(
   new NavigationRoute(

@@ -2,6 +2,7 @@ import sharp from 'sharp';
 import type { Db, Sql } from './db';
 import { countPhoto } from './quota';
 import { refuse } from './refusal';
+import { idInBook } from './visits';
 import type { Write } from './write';
 
 /** What a phone's camera makes; past it, it is no photo of a drain plug. */
@@ -99,16 +100,16 @@ export async function attachPhoto(
   p: { photoId: string; visitId: string; stepKey: string }
 ): Promise<void> {
   const [v] = await tx`
-    select v.machine_id, v.closed_at, v.given_up_at, exists (select 1 from visit_step s where s.team_id = v.team_id and s.visit_id = v.id and s.key = ${p.stepKey}) as step,
+    select v.id, v.machine_id, v.closed_at, v.given_up_at, exists (select 1 from visit_step s where s.team_id = v.team_id and s.visit_id = v.id and s.key = ${p.stepKey}) as step,
       (select count(*)::int from photo x where x.team_id = v.team_id and x.visit_id = v.id) as photos
-    from visit v where v.team_id = ${team.id} and v.id = ${p.visitId} for no key update of v`;
+    from visit v where v.team_id = ${team.id} and v.id = ${idInBook(tx, team.id, p.visitId)} for no key update of v`;
   if (!v || !v.step) refuse('photo', 'There is no such step in this visit.');
   if (v!.closed_at || v!.given_up_at)
     refuse('photo', 'This visit is closed; nothing more can be written in it.');
   if (v!.photos >= MOST_PER_VISIT) refuse('photo', `A visit holds at most ${MOST_PER_VISIT} photos.`);
   const taken = await tx`
     insert into photo (team_id, id, machine_id, visit_id, step_key, width, height, jpeg, small, taken_by)
-    select team_id, id, ${v!.machine_id}, ${p.visitId}, ${p.stepKey}, width, height, jpeg, small, ${personId} from photo_upload
+    select team_id, id, ${v!.machine_id}, ${v!.id}, ${p.stepKey}, width, height, jpeg, small, ${personId} from photo_upload
     where team_id = ${team.id} and id = ${p.photoId} returning id`;
   if (taken.length === 0) refuse('photo', 'That photo has not come: send it again.');
   await tx`delete from photo_upload where team_id = ${team.id} and id = ${p.photoId}`;
@@ -151,7 +152,7 @@ export async function listPhotos(sql: Sql, teamId: string, visitId: string): Pro
   return (await sql`
     select x.id, x.step_key as "stepKey", p.name as by, x.taken_at as at from photo x
     join person p on p.team_id = x.team_id and p.id = x.taken_by
-    where x.team_id = ${teamId} and x.visit_id = ${visitId} order by x.taken_at`) as unknown as PhotoRow[];
+    where x.team_id = ${teamId} and x.visit_id = ${idInBook(sql, teamId, visitId)} order by x.taken_at`) as unknown as PhotoRow[];
 }
 
 /** Photos of where the marks stand, from the top-dead-centre step of earlier visits with this engine: the latest first. */

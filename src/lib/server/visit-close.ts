@@ -42,7 +42,7 @@ export async function closeVisit(sent: Write, { visitId }: { visitId: string }):
   const valves = await closeWithVisit(w, visit, state);
   const chain = await closeChainWithVisit(w, visit, state);
   const minutes = minutesTaken([began, ...written, now.getTime()]);
-  await tx`update visit set closed_at = ${now}, closed_by = ${personId} where team_id = ${team.id} and id = ${visitId}`;
+  await tx`update visit set closed_at = ${now}, closed_by = ${personId} where team_id = ${team.id} and id = ${visit.id}`;
   const ids: string[] = [];
   const records: JobRecord[] = [];
   for (const job of visit.plan.jobs) {

@@ -17,15 +17,15 @@ import type { Write } from './write';
 
 /**
  * Starts a visit: the steps of its jobs are laid out now, from this machine's sheet, the house rules and the templates, put in
- * order and kept; a later change of any of them does not reach back. A visit that stands open at this machine is taken up
- * again instead.
+ * order and kept; a later change of any of them does not reach back. Where one with these jobs stands open at this machine, it is
+ * taken up instead, and what a device writes in the one it has begun apart goes into that.
  * @returns the visit's id
+ * @throws Refusal where one with other jobs stands open there: a machine has one at a time
  */
 export async function startVisit(w: Write, input: StartInput): Promise<string> {
   const { tx, team, personId, now } = w;
-  const [open] =
-    await tx`select id from visit where team_id = ${team.id} and machine_id = ${input.machineId} and closed_at is null and given_up_at is null`;
-  if (open) return open.id as string;
+  const standing = await takeUp(w, input);
+  if (standing) return standing;
 
   const templates = await readTemplates(tx, team.id);
   const jobs: JobInput[] = [];
@@ -64,6 +64,26 @@ export async function startVisit(w: Write, input: StartInput): Promise<string> {
     laid.rules
   );
   return input.id;
+}
+
+/** Takes up the visit that stands open at a machine. @returns its id; null: there is none */
+async function takeUp({ tx, team }: Write, input: StartInput): Promise<string | null> {
+  const [open] = await tx`
+    select v.id, p.name as by, array_agg(t.task_id) as tasks, string_agg(k.name, ', ' order by t.position) as names
+    from visit v join person p on p.team_id = v.team_id and p.id = v.started_by
+    join visit_task t on t.team_id = v.team_id and t.visit_id = v.id join task k on k.team_id = t.team_id and k.id = t.task_id
+    where v.team_id = ${team.id} and v.machine_id = ${input.machineId} and v.closed_at is null and v.given_up_at is null
+    group by v.id, p.name`;
+  if (!open) return null;
+  const { id, by, tasks, names } = open as unknown as Record<'id' | 'by' | 'names', string> & {
+    tasks: string[];
+  };
+  // A finding is put right under a task of its own id.
+  if (![...input.jobs.map((j) => j.taskId), ...input.findings].every((job) => tasks.includes(job)))
+    refuse('', `Another visit stands open at this machine (${names}, begun by ${by}). Close it first.`);
+  if (id !== input.id)
+    await tx`insert into visit_begun_apart (team_id, id, visit_id) values (${team.id}, ${input.id}, ${id}) on conflict do nothing`;
+  return id;
 }
 
 /** Writes a visit with its jobs, its steps and everything it will open. */

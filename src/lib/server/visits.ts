@@ -36,18 +36,22 @@ const recordIds = (sql: Db) => sql`array(
   select r.id from visit_task t join service_record r on r.team_id = t.team_id and r.visit_id = t.visit_id and r.task_id = t.task_id
   where t.team_id = v.team_id and t.visit_id = v.id order by t.position)`;
 
+/** The id that a visit has in the book: one that was begun apart went into the one that stood. */
+export const idInBook = (sql: Db, teamId: string, id: string) => sql`visit_in_book(${teamId}, ${id})`;
+
+/** A visit, under its own id or one that it was begun under apart. */
 export async function getVisit(sql: Db, teamId: string, id: string): Promise<Visit | null> {
   const [v] = await sql`
     select v.*, m.plate, m.name as machine, s.total, coalesce(s.ready, true) as ready,
       ${recordIds(sql)} as record_ids
     from visit v join machine m on m.team_id = v.team_id and m.id = v.machine_id
     left join machine_standing s on s.team_id = v.team_id and s.machine_id = v.machine_id
-    where v.team_id = ${teamId} and v.id = ${id}`;
+    where v.team_id = ${teamId} and v.id = ${idInBook(sql, teamId, id)}`;
   if (!v) return null;
   const [steps, items, entries] = await Promise.all([
-    sql`select content from visit_step where team_id = ${teamId} and visit_id = ${id} order by position`,
-    sql`select content from opened_item where team_id = ${teamId} and visit_id = ${id} order by position`,
-    readEntries(sql, teamId, id)
+    sql`select content from visit_step where team_id = ${teamId} and visit_id = ${v.id} order by position`,
+    sql`select content from opened_item where team_id = ${teamId} and visit_id = ${v.id} order by position`,
+    readEntries(sql, teamId, v.id)
   ]);
   const head = readPlan(v.plan);
   return {
@@ -78,7 +82,7 @@ export async function readEntries(sql: Db, teamId: string, visitId: string, afte
     select e.id, e.seq, e.step_key, e.item_key, e.action, e.content, e.at, p.name as by, s.unit from visit_entry e
     join person p on p.team_id = e.team_id and p.id = e.by
     left join visit_step s on s.team_id = e.team_id and s.visit_id = e.visit_id and s.key = e.step_key
-    where e.team_id = ${teamId} and e.visit_id = ${visitId} and e.seq > ${after} order by e.seq`;
+    where e.team_id = ${teamId} and e.visit_id = ${idInBook(sql, teamId, visitId)} and e.seq > ${after} order by e.seq`;
   return rows.map((r) =>
     readEntry({
       id: r.id,
@@ -97,18 +101,19 @@ export async function readEntries(sql: Db, teamId: string, visitId: string, afte
 /** The records a visit left, in the order of its jobs; null where the team has no such visit. */
 export async function recordsOf(sql: Db, teamId: string, id: string): Promise<string[] | null> {
   const [v] = await sql`
-    select ${recordIds(sql)} as record_ids from visit v where v.team_id = ${teamId} and v.id = ${id}`;
+    select ${recordIds(sql)} as record_ids from visit v where v.team_id = ${teamId} and v.id = ${idInBook(sql, teamId, id)}`;
   return (v?.record_ids as string[] | undefined) ?? null;
 }
 
 /** The machine of a visit. @throws Refusal where the team has no such visit */
 export async function machineOfVisit(tx: Db, teamId: string, id: string): Promise<string> {
-  const [v] = await tx`select machine_id from visit where team_id = ${teamId} and id = ${id}`;
+  const [v] =
+    await tx`select machine_id from visit where team_id = ${teamId} and id = ${idInBook(tx, teamId, id)}`;
   return v ? (v.machine_id as string) : refuse('', 'That visit is not in this team.');
 }
 
 export async function lockVisit(tx: Db, teamId: string, id: string): Promise<Visit> {
-  await tx`select 1 from visit where team_id = ${teamId} and id = ${id} for no key update`;
+  await tx`select 1 from visit where team_id = ${teamId} and id = ${idInBook(tx, teamId, id)} for no key update`;
   const visit = await getVisit(tx, teamId, id);
   if (!visit) refuse('', 'That visit is not in this team.');
   return visit!;
@@ -124,10 +129,9 @@ export async function addEntries(
   list: readonly { w: Write; input: { visitId: string; entry: NewEntry } }[]
 ): Promise<(Stamp | Refusal)[]> {
   const { tx, team } = list[0]!.w;
-  const { visitId } = list[0]!.input;
   let visit: Visit;
   try {
-    visit = await lockVisit(tx, team.id, visitId);
+    visit = await lockVisit(tx, team.id, list[0]!.input.visitId);
   } catch (e) {
     if (e instanceof Refusal) return list.map(() => e);
     throw e;
@@ -162,7 +166,7 @@ export async function addEntries(
   const stamps = await insertEntries(
     tx,
     team.id,
-    visitId,
+    visit.id,
     taken.map(({ w, input: { entry } }) => ({ entry, by: w.personId, at: w.at }))
   );
   return list.map(({ input: { entry } }, i) => results[i] ?? stamps.get(entry.id)!);
@@ -238,6 +242,6 @@ export async function giveUpVisit(
   ];
   if (out.length > 0)
     throw new Refusal({ '': 'It cannot be given up while something stands open.' }, { problems: out });
-  await freeCheck(tx, team.id, visitId);
-  await tx`update visit set given_up_at = now(), given_up_reason = ${reason} where team_id = ${team.id} and id = ${visitId} and given_up_at is null`;
+  await freeCheck(tx, team.id, visit.id);
+  await tx`update visit set given_up_at = now(), given_up_reason = ${reason} where team_id = ${team.id} and id = ${visit.id} and given_up_at is null`;
 }

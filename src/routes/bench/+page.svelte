@@ -1,5 +1,8 @@
 <script lang="ts">
+  import BegunHere from '$lib/ui/bench/BegunHere.svelte';
   import Timers from '$lib/ui/bench/Timers.svelte';
+  import { begunVisits } from '$lib/ui/offline/begun';
+  import { outbox } from '$lib/ui/outbox/outbox.svelte';
   let { data } = $props();
   const since = (d: Date) =>
     new Intl.DateTimeFormat('en-GB', {
@@ -18,6 +21,7 @@
   <a class="link no-print" href="/jobs">Jobs, step by step</a>
 </div>
 <div class="mt-2"><Timers /></div>
+<BegunHere />
 {#each data.visits as v (v.id)}
   <a href="/visits/{v.id}" class="visit">
     <span class="flex items-center gap-3"
@@ -36,9 +40,9 @@
     >
   </a>
 {:else}
-  <p class="mt-4">
-    No machine is at the bench. Click a stake on the <a class="link" href="/">trail</a> to start a visit.
-  </p>
+  {#if begunVisits(outbox.items).length === 0}<p class="mt-4">
+      No machine is at the bench. Click a stake on the <a class="link" href="/">trail</a> to start a visit.
+    </p>{/if}
 {/each}
 
 <style>

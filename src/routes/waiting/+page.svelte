@@ -7,6 +7,7 @@
   import { listedMachines, type ListedMachine } from '$lib/ui/machine/listed';
   import { askToStay, lookAtStorage, storage } from '$lib/ui/offline/storage.svelte';
   import { onDevice } from '$lib/ui/offline/on-device.svelte';
+  import LetGo from '$lib/ui/outbox/LetGo.svelte';
   import { outbox, type Kept } from '$lib/ui/outbox/outbox.svelte';
 
   let { data } = $props();
@@ -61,7 +62,7 @@
 <h1>What waits on this device</h1>
 <p class="quiet max-w-2xl">
   Written here, and not in the book yet. It goes by itself, in this order, once the server answers; each once.
-  Without a signal that is how hours, findings, photos, rounds, readings and the work at the bench are kept;
+  Without a signal that is how hours, findings, photos, rounds, readings and the visits at the bench are kept;
   what plans, sets up or strikes out wants the server.
 </p>
 
@@ -77,7 +78,7 @@
           {@render typed(k)}
           <p class="flex flex-wrap gap-x-5">
             <button type="button" class="link py-2" onclick={() => outbox.again(k.id)}>Send again</button>
-            <button type="button" class="link py-2" onclick={() => outbox.drop(k.id)}>Let it go</button>
+            <LetGo kept={k} />
           </p>
         </li>
       {/each}

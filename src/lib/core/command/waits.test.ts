@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { KINDS } from './commands';
-import { endsItsPlace, MAY_WAIT, mayWait, placeOf, roundPlace, visitPlace } from './waits';
+import { beginsItsPlace, endsItsPlace, MAY_WAIT, mayWait, placeOf, roundPlace, visitPlace } from './waits';
 
 describe('what may wait on a device', () => {
   it('is all that a day without a signal brings: hours, visits, rounds, findings, photos, readings', () => {
     for (const kind of [
       'reading.log',
+      'visit.start',
       'visit.enter',
       'visit.close',
       'round.answer',
@@ -21,7 +22,7 @@ describe('what may wait on a device', () => {
   it('is nothing that sets up, plans, strikes out or opens a way in: that wants the book as it stands', () => {
     const waits = KINDS.filter(
       (k) =>
-        /^(team|person|invitation|session|device|token|calendar|rule|event|machine|job|component|sheet)\.|\.strike|\.retire|visit\.start$/.test(
+        /^(team|person|invitation|session|device|token|calendar|rule|event|machine|job|component|sheet)\.|\.strike|\.retire/.test(
           k
         ) && mayWait(k)
     );
@@ -29,6 +30,7 @@ describe('what may wait on a device', () => {
     expect(MAY_WAIT.every((k) => KINDS.includes(k))).toBe(true);
   });
   it('belongs with what it is written at', () => {
+    expect(placeOf('visit.start', { id: 'v', machineId: 'm' })).toBe(visitPlace('v'));
     expect(placeOf('visit.enter', { visitId: 'v' })).toBe(visitPlace('v'));
     expect(placeOf('visit.close', { visitId: 'v' })).toBe(visitPlace('v'));
     expect(placeOf('round.answer', { list: 'ready', machineId: 'm' })).toBe(roundPlace('ready', 'm'));
@@ -41,5 +43,8 @@ describe('what may wait on a device', () => {
   });
   it('only the close of a visit shuts out what was refused before it', () => {
     expect(MAY_WAIT.filter(endsItsPlace)).toEqual(['visit.close']);
+  });
+  it('only the beginning of a visit keeps back what is written in it', () => {
+    expect(MAY_WAIT.filter(beginsItsPlace)).toEqual(['visit.start']);
   });
 });

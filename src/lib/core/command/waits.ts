@@ -2,7 +2,7 @@ import type { Kind } from './commands';
 
 /**
  * What is written where there is no signal, and waits on the device until there is one: hours, what was done and found, readings, and
- * all that is written at the bench. It says what happened; nobody has to be asked before the hand goes on. What plans, sets up or
+ * all that is written at the bench, from its beginning. It says what happened; nobody has to be asked before the hand goes on. What plans, sets up or
  * strikes out wants the book as it stands, and is refused without it.
  */
 export const MAY_WAIT = [
@@ -25,6 +25,7 @@ export const MAY_WAIT = [
   'chain.look',
   'chain.dress',
   'round.answer',
+  'visit.start',
   'visit.enter',
   'visit.close',
   'photo.attach'
@@ -45,10 +46,12 @@ const text = (body: unknown, field: string): string => {
  */
 export function placeOf(kind: Kind, body: unknown): string {
   switch (kind) {
+    case 'visit.start':
+      return visitPlace(text(body, 'id'));
     case 'visit.enter':
     case 'visit.close':
     case 'photo.attach':
-      return `visit ${text(body, 'visitId')}`;
+      return visitPlace(text(body, 'visitId'));
     case 'round.answer':
       return roundPlace(text(body, 'list'), text(body, 'machineId'));
     case 'valve.measure':
@@ -64,6 +67,9 @@ export const visitPlace = (visitId: string): string => `visit ${visitId}`;
 export const roundPlace = (list: string, machineId: string): string => `round ${list} ${machineId}`;
 export const valvesPlace = (headId: string): string => `valves ${headId}`;
 export const chainPlace = (machineId: string): string => `chain ${machineId}`;
+
+/** What the rest of its place cannot be carried out without: while it waits or was refused, so does that. */
+export const beginsItsPlace = (kind: Kind): boolean => kind === 'visit.start';
 
 /** What ends what was written at its place before: it is not carried out while something of that was refused. */
 export const endsItsPlace = (kind: Kind): boolean => kind === 'visit.close';

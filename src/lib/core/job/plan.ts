@@ -187,6 +187,12 @@ export interface VisitPlan {
   estimate: { attended: number; elapsed: number } | null;
 }
 
+/** A step of it is about the valves, and has their sheet beside it; about the slack of the chain, and has that. */
+export const readsValves = (plan: Pick<VisitPlan, 'steps'>): boolean =>
+  plan.steps.some((s) => s.input.type === 'clearances');
+export const readsChain = (plan: Pick<VisitPlan, 'steps'>): boolean =>
+  plan.steps.some((s) => s.input.type === 'slack');
+
 const BARE: Omit<Step, 'key' | 'title' | 'input'> = {
   jobs: [],
   circuit: null,

@@ -17,6 +17,7 @@ describe('what is taken along', () => {
       '/machines/m/round?list=washed',
       '/machines/m/valves',
       '/machines/m/chain',
+      '/machines/m/visit',
       '/jobs/engine-oil'
     ])
       expect(paths).toContain(path);

@@ -21,7 +21,7 @@ export const MOST_MACHINES = 40;
 /** What the forms pick a machine from. */
 const MACHINES = '/api/machines';
 /** Of each machine: what somebody at it looks up or writes at. */
-const OF_A_MACHINE = ['', '/sheet', '/chain', '/valves'];
+const OF_A_MACHINE = ['', '/sheet', '/chain', '/valves', '/visit'];
 const OF_THE_CREW = ['/due', '/bench', '/outings', '/findings', '/stores', '/jobs', '/rounds', '/rules'];
 
 /**

@@ -99,6 +99,14 @@
     if (bench.closedRecord && !over)
       void goto(`/records/${bench.closedRecord}`, { replaceState: true, invalidateAll: true });
   });
+  // Begun on this device, it is in the book now: as the server laid it out, or in the one that somebody else had begun.
+  $effect(() => {
+    const { inBook } = bench;
+    if (inBook === null) return;
+    if (inBook !== visit.id)
+      say('Somebody else had begun the same visit: it is one, and what you wrote is in it.');
+    void invalidateAll();
+  });
   // What turns out not to be called for is not stood at.
   $effect(() => {
     if (!step.called) at = work.next ?? called.at(-1)!.step.key;
@@ -226,7 +234,7 @@
       'nothing any more'}.
   </p>
 {/if}
-<Waiting {bench} />
+<Waiting {bench} machineId={visit.machineId} />
 
 <div class="bench mt-4">
   <div class="open">

@@ -1,9 +1,15 @@
 <!-- What of a visit waits on this device: refused, closed here, or without an answer. -->
 <script lang="ts">
+  import { goto } from '$app/navigation';
+  import LetGo from '../outbox/LetGo.svelte';
   import { shell } from '../shell/shell.svelte';
   import type { BenchVisit } from './bench.svelte';
 
-  let { bench }: { bench: BenchVisit } = $props();
+  interface Props {
+    bench: BenchVisit;
+    machineId: string;
+  }
+  let { bench, machineId }: Props = $props();
 </script>
 
 {#if bench.aside.length > 0}
@@ -14,19 +20,29 @@
         : `${bench.aside.length} entries were not taken`}. What was written is kept on this device.
     </p>
     <ul>
-      {#each bench.aside as a (a.id)}
+      {#each bench.aside as a (a.kept.id)}
         <li class="flex flex-wrap items-center gap-x-5">
           <span><span class="font-bold">{a.what}</span> <span class="quiet">{a.why}</span></span>
-          <button type="button" class="link py-2" onclick={() => bench.tryAside(a.id)}>Send again</button>
-          <button type="button" class="link py-2" onclick={() => bench.dropAside(a.id)}>Let it go</button>
+          <button type="button" class="link py-2" onclick={() => bench.tryAside(a.kept.id)}>Send again</button
+          >
+          <LetGo
+            kept={a.kept}
+            ongone={(k) => {
+              // Without its beginning there is no visit.
+              if (k.kind === 'visit.start') void goto(`/machines/${machineId}`, { replaceState: true });
+            }}
+          />
         </li>
       {/each}
     </ul>
   </section>
 {/if}
+{#if bench.begins && !bench.closes}<p class="quiet mt-2" role="status">
+    Begun on this device; the server does not know it yet.
+  </p>{/if}
 {#if bench.closes}<p class="caution mt-2" role="status">
     Closed here; it goes after what was written before it, and the count starts again then.
-    <button type="button" class="link" onclick={() => bench.dropAside(bench.closes!)}
+    <button type="button" class="link" onclick={() => bench.takeBack(bench.closes!)}
       >Take the close back</button
     >
   </p>{/if}

@@ -69,6 +69,7 @@ class Server {
       if (this.refuse) return no({ '': this.refuse }, {});
       this.order.push(kind);
       if (kind === 'visit.close') return { id, ok: true, data: 'record' };
+      if (kind === 'visit.start') return { id, ok: true, data: 'another' };
       if (entry.stepKey !== null && this.fails.includes(entry.stepKey))
         return no({ '': 'Our side.' }, { retry: true, fault: 'ab12' });
       const seq = this.taken.length + 1;
@@ -274,12 +275,12 @@ describe('a visit on a screen', () => {
     server.refuse = 'This visit is closed; nothing more can be written in it.';
     await bench.refresh();
     expect(bench.aside).toEqual([
-      { id: expect.any(String), what: 'Open it: done', why: expect.stringMatching(/closed/) }
+      { kept: expect.anything(), what: 'Open it: done', why: expect.stringMatching(/closed/) }
     ]);
     expect([bench.waiting, bench.state.open]).toEqual([0, []]);
     const again = await reload();
     expect(again.aside).toHaveLength(1);
-    again.dropAside(again.aside[0]!.id);
+    outbox.letGo(again.aside[0]!.kept.id);
     await unsentIs(0);
   });
 
@@ -294,6 +295,24 @@ describe('a visit on a screen', () => {
     await bench.refresh();
     expect(server.order).toEqual(['visit.enter', 'visit.close']);
     expect([bench.closes, bench.closedRecord]).toEqual([null, 'record']);
+  });
+
+  it('begun without a signal it goes into the book first, under the id the server says; its close goes last', async () => {
+    server.up = false;
+    const bench = open();
+    await outbox.send(
+      'visit.start',
+      { id: 'v', machineId: 'm' },
+      { id: crypto.randomUUID(), at: '2026-06-10T09:59:00Z' }
+    );
+    bench.write(off);
+    const known = { id: crypto.randomUUID(), at: new Date().toISOString() };
+    await outbox.send('visit.close', { visitId: 'v' }, known);
+    expect([bench.begins, bench.inBook, bench.waiting]).toEqual([true, null, 3]);
+    server.up = true;
+    await bench.refresh();
+    expect(server.order).toEqual(['visit.start', 'visit.enter', 'visit.close']);
+    expect([bench.begins, bench.inBook, bench.closedRecord]).toEqual([false, 'another', 'record']);
   });
 
   it('is not closed while something of it was refused: that could never be written any more', async () => {
@@ -311,7 +330,7 @@ describe('a visit on a screen', () => {
     expect(server.order).not.toContain('visit.close');
     expect([bench.aside.length, bench.closes === null]).toEqual([1, false]);
     server.refuse = null;
-    bench.tryAside(bench.aside[0]!.id);
+    bench.tryAside(bench.aside[0]!.kept.id);
     await vi.waitFor(() => expect(bench.closedRecord).toBe('record'));
   });
 
@@ -325,7 +344,7 @@ describe('a visit on a screen', () => {
     expect([bench.aside[0]!.what, bench.waiting]).toEqual(['Open it: done', 0]);
     await unsentIs(1);
     server.fails = [];
-    bench.tryAside(bench.aside[0]!.id);
+    bench.tryAside(bench.aside[0]!.kept.id);
     await vi.waitFor(() => expect([server.taken.length, bench.aside.length]).toEqual([2, 0]));
     await unsentIs(0);
   });

@@ -48,6 +48,8 @@ export class BenchVisit {
   /** Which step or item the problem belongs to. */
   problemAt = $state<string | null>(null);
   closedRecord = $state<string | null>(null);
+  /** It was begun here, and the server has taken it since: under which id. */
+  inBook = $state<string | null>(null);
 
   /** Photos of this visit, as far as the server told. */
   photos = $state<Photo[]>([]);
@@ -101,15 +103,20 @@ export class BenchVisit {
   get closes(): string | null {
     return this.#here.find((k) => k.kind === 'visit.close' && k.refused === null)?.id ?? null;
   }
+  /** It was begun here, and the server does not know. */
+  get begins(): boolean {
+    return this.#here.some((k) => k.kind === 'visit.start' && k.refused === null);
+  }
   /** What the server refused, or failed over time and again: it waits for somebody to look at it. */
-  get aside(): { id: string; what: string; why: string }[] {
+  get aside(): { kept: Kept; what: string; why: string }[] {
     return this.#here.flatMap((k) =>
       k.refused === null
         ? []
-        : [{ id: k.id, what: this.#nameOf(k), why: Object.values(k.refused.errors)[0] ?? 'Not taken.' }]
+        : [{ kept: k, what: this.#nameOf(k), why: Object.values(k.refused.errors)[0] ?? 'Not taken.' }]
     );
   }
   #nameOf(k: Kept): string {
+    if (k.kind === 'visit.start') return 'Begin the visit';
     if (k.kind === 'visit.close') return 'Close the visit';
     if (k.kind !== 'visit.enter') return 'A photo';
     const e = entryOf(k);
@@ -159,16 +166,20 @@ export class BenchVisit {
     });
   }
 
-  /** Tries once more what was set aside, or lets it go. */
+  /** Tries once more what was set aside; or takes a close back. */
   tryAside(id: string): void {
     void outbox.again(id);
   }
-  dropAside(id: string): void {
+  takeBack(id: string): void {
     outbox.drop(id);
   }
 
   /** @returns whether it has been said here why it was refused */
   #became(kept: Kept, sent: Sent<unknown>): boolean {
+    if (kept.kind === 'visit.start') {
+      if (sent.ok) this.inBook = sent.data as string;
+      return false;
+    }
     if (kept.kind === 'visit.close') {
       if (sent.ok) this.closedRecord = sent.data as string;
       return false;

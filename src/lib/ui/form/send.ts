@@ -24,9 +24,14 @@ const unanswered = new Map<string, { id: string; at: string }>();
  * @returns what became of it. What may wait and had no answer is kept on this device, and goes by itself: `more.kept`
  */
 export async function send<K extends Kind>(kind: K, body: Typed<Body<K>>): Promise<Sent<Answer<K>>> {
-  const fresh = knownNow();
   if (mayWait(kind))
-    return (await outbox.send(kind, body, outbox.same(kind, body) ?? fresh)) as Sent<Answer<K>>;
+    return (await outbox.send(kind, body, outbox.same(kind, body) ?? knownNow())) as Sent<Answer<K>>;
+  return sendNow(kind, body);
+}
+
+/** Sends a command, and keeps nothing where no answer comes: it is for now, or not at all. */
+export async function sendNow<K extends Kind>(kind: K, body: Typed<Body<K>>): Promise<Sent<Answer<K>>> {
+  const fresh = knownNow();
   const key = `${kind} ${JSON.stringify(body)}`;
   const known = unanswered.get(key) ?? fresh;
   unanswered.set(key, known);

@@ -1,5 +1,14 @@
 /** What the service worker and the pages keep on the device, by name. */
-export const CACHES = { pages: 'pages', photos: 'photos' } as const;
+export const CACHES = {
+  /** The data of pages, as the server last gave them. */
+  pages: 'pages',
+  photos: 'photos',
+  /** Which of them are of visits that were begun here, and that the server has not shown yet. */
+  begun: 'begun'
+} as const;
+
+/** Among the pages: the data of the frame round every one, of whoever was last in. */
+export const FRAME = '/frame';
 
 /** The document that any page is opened with where the server cannot be asked: without data, which come from what is kept. */
 export const SHELL = '/shell';

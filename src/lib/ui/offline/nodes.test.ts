@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { dataOf } from './names';
-import { frameOf, keyOf, NOT_HERE, notHere, whole } from './nodes';
+import { stringify, unflatten } from 'devalue';
+import { frameOf, keyOf, NOT_HERE, notHere, ownPage, saidOf, whole } from './nodes';
 
 const FRAME = { type: 'data', data: [{ team: 1 }, 'Moor End'], uses: {} };
 const PAGE = { type: 'data', data: [{ machine: 1 }, 'Fell 250'], uses: {} };
@@ -26,10 +27,28 @@ describe('the data of a page', () => {
     ])
       expect(whole(text, null)).toBeNull();
   });
+  it('say whether the server has such a page', () => {
+    const error = (status: number) => ({ type: 'error', error: { message: '' }, status });
+    expect(saidOf(answer(FRAME, PAGE))).toBe('here');
+    expect(saidOf(answer({ type: 'skip' }, error(404)))).toBe('no such page');
+    expect(saidOf(answer(FRAME, error(500)))).toBe('fault');
+    expect(saidOf(JSON.stringify({ type: 'redirect', location: '/visits/v' }))).toBe('elsewhere');
+    expect(['<html>', 'null', '{}'].map(saidOf)).toEqual(['fault', 'fault', 'fault']);
+  });
+  it('of a page made here are read as the server’s are', () => {
+    const data = { at: new Date('2026-06-10T10:00:00Z'), list: [{ a: null }], none: null };
+    const made = whole(ownPage(stringify(data)), frame)!;
+    const { nodes } = JSON.parse(made) as { nodes: { data: unknown[] }[] };
+    expect(nodes[0]).toEqual(FRAME);
+    expect(unflatten(nodes[1]!.data)).toEqual(data);
+  });
   it('of one page are one, whatever the browser has of it; of another search another', () => {
     const at = 'http://tent/machines/m/round/__data.json';
     expect(keyOf(`${at}?x-sveltekit-invalidated=01`)).toBe(at);
     expect(keyOf(`${at}?log`)).toBe(at);
+    expect(keyOf('http://tent/machines/m/visit/__data.json?task=t&x-sveltekit-invalidated=01')).toBe(
+      'http://tent/machines/m/visit/__data.json'
+    );
     expect(keyOf(`${at}?list=torque&x-sveltekit-invalidated=11`)).toBe(`${at}?list=torque`);
   });
   it('are asked for beside their page', () => {

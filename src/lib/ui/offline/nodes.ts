@@ -43,12 +43,35 @@ export function whole(text: string, frame: string | null): string | null {
     : null;
 }
 
+/** What the server says of a page by its data: here they are, it has no such page, it is another one, or something else went wrong. */
+export function saidOf(text: string): 'here' | 'no such page' | 'elsewhere' | 'fault' {
+  const data = read(text);
+  if (data)
+    return data.nodes.every((n) => n?.type !== 'error')
+      ? 'here'
+      : data.nodes.some((n) => n?.['status'] === 404)
+        ? 'no such page'
+        : 'fault';
+  try {
+    return (JSON.parse(text) as { type?: unknown } | null)?.type === 'redirect' ? 'elsewhere' : 'fault';
+  } catch {
+    return 'fault';
+  }
+}
+
+/** A page of this device's own, as the server would give it; its frame is put round it when it is opened. @param data as devalue writes them */
+export const ownPage = (data: string): string =>
+  `{"type":"data","nodes":[{"type":"skip"},{"type":"data","data":${data},"uses":{}}]}`;
+
+/** What one comes to the bench for is said in the address, and picked on the page. */
+const IS_PICKED_FROM = /^\/machines\/[^/]+\/visit\/__data\.json$/;
 /** The same page whatever the browser has of it already. @returns its address without what is said in it of nothing but how it is opened */
 export function keyOf(address: string): string {
   const url = new URL(address);
   url.searchParams.delete(HAS_ALREADY);
   url.searchParams.delete('x-sveltekit-trailing-slash');
   url.searchParams.delete(LOGS);
+  if (IS_PICKED_FROM.test(url.pathname)) url.search = '';
   url.hash = '';
   return url.href;
 }

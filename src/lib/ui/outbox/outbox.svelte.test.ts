@@ -26,7 +26,10 @@ class Server {
     this.requests.push(commands.map((c) => c.id));
     const refused = new Set<string>();
     const outcomes = commands.map((c) => {
-      if (c.after && refused.has(c.after)) return { id: c.id, ok: false, errors: {}, more: { waits: true } };
+      if (c.after && refused.has(c.after)) {
+        refused.add(c.id);
+        return { id: c.id, ok: false, errors: {}, more: { waits: true } };
+      }
       const said = this.says(c);
       if (said && !said.ok) {
         refused.add(c.id);
@@ -154,6 +157,60 @@ describe('an outbox', () => {
     };
     await outbox.flush();
     expect(after).toEqual({ a: undefined, b: undefined, c: 'a' });
+  });
+
+  describe('a visit begun here', () => {
+    const begin = async (who = '') => {
+      server.up = false;
+      outbox.who = who;
+      const enter = (id: string) => outbox.add('visit.enter', { visitId: 'v', entry: { id } }, known(id));
+      await outbox.send('visit.start', { id: 'v', machineId: 'm' }, known('s'));
+      enter('a');
+      enter('b');
+      await find('elsewhere');
+      server.up = true;
+    };
+    const no = (c: Envelope) =>
+      c.kind === 'visit.start' ? { ok: false, errors: { '': 'Another one stands open.' } } : undefined;
+
+    it('goes with all that was written in it, its beginning first', async () => {
+      await begin();
+      await outbox.flush();
+      expect(server.done.map((c) => c.id)).toEqual(['s', 'a', 'b', 'elsewhere']);
+    });
+    it('refused, keeps back what was written in it and nothing else; sent again, all of it goes', async () => {
+      await begin();
+      server.says = no;
+      await outbox.flush();
+      expect(server.done.map((c) => c.id)).toEqual(['elsewhere']);
+      expect(outbox.refused.map((k) => k.id)).toEqual(['s']);
+      expect(outbox.waiting.map((k) => k.id)).toEqual(['a', 'b']);
+      server.says = () => undefined;
+      await outbox.again('s');
+      expect(server.done.map((c) => c.id)).toEqual(['elsewhere', 's', 'a', 'b']);
+    });
+    it('refused and let go, it goes with what was written in it', async () => {
+      await begin();
+      server.says = no;
+      await outbox.flush();
+      expect(outbox.restsOn(outbox.refused[0]!).map((k) => k.id)).toEqual(['a', 'b']);
+      outbox.letGo('s');
+      await outbox.flush();
+      expect([outbox.items, server.done.map((c) => c.id)]).toEqual([[], ['elsewhere']]);
+      await keptAre([]);
+    });
+    it('by somebody else, keeps back what others wrote in it until they are in', async () => {
+      await begin('wren');
+      outbox.who = 'jory';
+      outbox.add('visit.enter', { visitId: 'v', entry: { id: 'c' } }, known('c'));
+      await outbox.flush();
+      expect(server.done).toEqual([]);
+      outbox.who = 'wren';
+      await outbox.flush();
+      outbox.who = 'jory';
+      await outbox.flush();
+      expect(server.done.map((c) => c.id)).toEqual(['s', 'a', 'b', 'elsewhere', 'c']);
+    });
   });
 
   it('a list that cannot be read is sent one by one: only the one to blame stays', async () => {

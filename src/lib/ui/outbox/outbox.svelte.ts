@@ -1,5 +1,6 @@
 import type { Kind } from '$lib/core/command/commands';
-import { endsItsPlace, placeOf } from '$lib/core/command/waits';
+import { beginsItsPlace, endsItsPlace, placeOf } from '$lib/core/command/waits';
+import { dropBegun } from '../offline/begun';
 import { askToStay } from '../offline/storage.svelte';
 import { NO_SERVER, sendAll, type Item, type Sent } from '../form/wire';
 import { Hearers, type Listener } from './hearers';
@@ -119,7 +120,7 @@ export class Outbox {
     return this.#hearers.listen(place, listener);
   }
 
-  /** Tries once more what was refused, or lets it go. */
+  /** Tries once more what was refused; or drops it. */
   again(id: string): Promise<void> {
     this.#change(id, { refused: null, failed: 0 });
     return this.flush();
@@ -128,6 +129,17 @@ export class Outbox {
     const kept = this.items.find((k) => k.id === id);
     this.items = this.items.filter((k) => k.id !== id);
     if (kept) this.#shelf.drop(kept);
+  }
+  /** What rests on one that begins its place, and goes and stays with it. */
+  restsOn(kept: Kept): Kept[] {
+    return beginsItsPlace(kept.kind) ? this.at(kept.place).filter((k) => k.n > kept.n) : [];
+  }
+  /** Lets one go, and what rests on it: the server would refuse it in any case. */
+  letGo(id: string): void {
+    const kept = this.items.find((k) => k.id === id);
+    if (!kept) return;
+    for (const k of [...this.restsOn(kept), kept]) this.drop(k.id);
+    if (beginsItsPlace(kept.kind)) void dropBegun((kept.body as { id: string }).id);
   }
   #change(id: string, as: Partial<Kept>): void {
     this.items = this.items.map((k) => (k.id === id ? { ...k, ...as } : k));
@@ -154,17 +166,21 @@ export class Outbox {
     };
   }
 
-  /** What can go now. What ends a visit does not while something of that visit was refused: it would shut it out for good. */
+  /**
+   * What can go now. What ends a visit does not while something of that visit was refused: it would shut it out for good. Nothing of a
+   * visit does that was begun here, while its beginning cannot.
+   */
   #due(): Kept[] {
-    return this.items.filter(
-      (k) =>
-        k.refused === null &&
-        this.isMine(k) &&
-        !(
-          endsItsPlace(k.kind) &&
-          this.items.some((r) => r.place === k.place && r.refused !== null && r.n < k.n)
-        )
-    );
+    const goes = (k: Kept) => k.refused === null && this.isMine(k);
+    const held = (k: Kept) =>
+      k.place !== '' &&
+      this.items.some(
+        (b) =>
+          b.place === k.place &&
+          b.n < k.n &&
+          ((endsItsPlace(k.kind) && b.refused !== null) || (beginsItsPlace(b.kind) && !goes(b)))
+      );
+    return this.items.filter((k) => goes(k) && !held(k));
   }
 
   /** Sends what waits, until nothing does or it is of no use. Whoever asks meanwhile waits for the same. */

@@ -116,6 +116,7 @@ describe('what a team’s file holds', () => {
       'invitation',
       'access_event',
       'photo_upload',
+      'visit_begun_apart',
       'schema_migration',
       'team'
     ])

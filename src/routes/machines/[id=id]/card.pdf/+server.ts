@@ -21,7 +21,7 @@ export const GET: RequestHandler = async ({ locals, params, url }) => {
   const now = new Date();
   const tasks = url.searchParams.getAll('task');
   const findings = url.searchParams.getAll('finding');
-  const before = await visitBefore(sql, team, machine, standing!, tasks, null, now, true);
+  const before = await visitBefore(sql, team, machine, standing!, now);
   const jobs = [
     ...before.jobs
       .filter((j) => tasks.includes(j.taskId))

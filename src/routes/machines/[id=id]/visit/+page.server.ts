@@ -1,4 +1,7 @@
 import { error, redirect } from '@sveltejs/kit';
+import { sectionsOf } from '$lib/core/specs/starter';
+import { askedBy } from '$lib/core/visit/pick';
+import { benchAround } from '$lib/server/bench-around';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
 import { readStandings } from '$lib/server/trail';
@@ -13,14 +16,17 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
   if (!machine) error(404, 'No such machine in this team.');
   const [standing] = await readStandings(sql, team, [machine.id]);
   if (standing!.visitId) redirect(303, `/visits/${standing!.visitId}`);
-  const asked = url.searchParams.getAll('task');
-  const finding = url.searchParams.get('finding');
-  // A job card was printed of these and no others.
-  const only = url.searchParams.has('only');
-  const before = await visitBefore(sql, team, machine, standing!, asked, finding, new Date(), only);
-  if (asked.some((t) => !before.jobs.some((j) => j.taskId === t)))
+  const before = await visitBefore(sql, team, machine, standing!, new Date());
+  const { tasks, finding } = askedBy(url.searchParams);
+  if (tasks.some((t) => !before.jobs.some((j) => j.taskId === t)))
     error(404, 'That task is not one of this machine.');
   if (finding && !before.findings.some((f) => f.id === finding))
     redirect(303, `/machines/${machine.id}#findings`);
-  return before;
+  const sections = sectionsOf(machine.kind);
+  const wants = { valves: sections.includes('Valves'), chain: sections.includes('Chain and final drive') };
+  return {
+    ...before,
+    /** What it has at hand once it is begun: it may be begun where there is no server to ask. */
+    around: await benchAround(sql, team, machine, null, before.input.rules, wants, before.today)
+  };
 };

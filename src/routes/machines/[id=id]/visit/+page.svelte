@@ -2,13 +2,17 @@
   import { Button } from '$lib/ui/form/controls';
   import { onMount, untrack } from 'svelte';
   import { goto, invalidateAll } from '$app/navigation';
+  import { page } from '$app/state';
+  import { askedBy, pickJobs } from '$lib/core/visit/pick';
   import type { Air } from '$lib/core/fluids/air';
   import { notNamed, type Unnamed } from '$lib/core/job/layout/layout';
   import AirField from '$lib/ui/bench/AirField.svelte';
   import { gather } from '$lib/core/job/gather/gather';
   import { broken, durationOf, inOrder } from '$lib/core/job/order/overrule';
   import FormError from '$lib/ui/form/FormError.svelte';
-  import { send, sendAll } from '$lib/ui/form/send';
+  import { send, sendAll, sendNow } from '$lib/ui/form/send';
+  import { begunHere, begunPage, dropBegun, keepBegun } from '$lib/ui/offline/begun';
+  import { outbox } from '$lib/ui/outbox/outbox.svelte';
   import Gather from '$lib/ui/start/Gather.svelte';
   import PaperLinks from '$lib/ui/paper/PaperLinks.svelte';
   import Radios from '$lib/ui/form/Radios.svelte';
@@ -21,13 +25,18 @@
 
   let { data } = $props();
   const id = crypto.randomUUID();
-  let picked = $state<string[]>(untrack(() => data.jobs.filter((j) => j.picked).map((j) => j.taskId)));
+  /** What one came for is in the address; the page is the same, so that it is on the device whatever one came for. */
+  const asked = untrack(() => askedBy(page.url.searchParams));
+  const first = untrack(() => pickJobs(data.jobs, asked));
+  let picked = $state<string[]>(first);
   /** Findings that are put right in the same visit. */
-  let found = $state<string[]>(untrack(() => data.findings.filter((f) => f.picked).map((f) => f.id)));
+  let found = $state<string[]>(
+    untrack(() => data.findings.filter((f) => f.id === asked.finding).map((f) => f.id))
+  );
   let templates = $state<Record<string, string>>({});
   let kept = $state<Record<string, boolean>>({});
   let engine = $state<'cold' | 'warm'>('cold');
-  let air = $state<Air | null>(untrack(() => data.air));
+  let air = $state<Air | null>(untrack(() => data.around.air));
   /** An order of somebody's own; null: as it is worked out. */
   let own = $state<string[] | null>(null);
   let error = $state('');
@@ -37,7 +46,12 @@
   let all = $state(false);
   const shown = $derived(
     data.jobs.filter(
-      (j) => all || picked.includes(j.taskId) || j.picked || j.state !== 'clear' || data.jobs.length <= 3
+      (j) =>
+        all ||
+        picked.includes(j.taskId) ||
+        first.includes(j.taskId) ||
+        j.state !== 'clear' ||
+        data.jobs.length <= 3
     )
   );
   const hidden = $derived(data.jobs.length - shown.length);
@@ -83,7 +97,16 @@
     Object.fromEntries((ordered?.times ?? []).map((t) => [t.key, t.start / 60])) as Record<string, number>
   );
   const gathered = $derived(
-    ordered ? gather(ordered.plan, data.tools, data.input.rules, data.today, air, data.forgotten) : null
+    ordered
+      ? gather(
+          ordered.plan,
+          data.around.tools,
+          data.input.rules,
+          data.around.today,
+          air,
+          data.around.forgotten
+        )
+      : null
   );
   /** What these jobs would open and nobody has named: one press says that this machine has it. */
   const unnamed = $derived(jobs.length > 0 ? notNamed({ ...data.input, jobs }) : []);
@@ -115,10 +138,15 @@
 
   const turned = (list: string[], id: string) =>
     list.includes(id) ? list.filter((x) => x !== id) : [...list, id];
+  /** Begun here, where the server could not be asked: the machine has one visit at a time. */
+  const here = $derived(begunHere(outbox.items, data.machine.id));
+  $effect(() => {
+    if (here && here !== id) void goto(`/visits/${here}${location.hash}`, { replaceState: true });
+  });
   async function begin() {
     if (busy || jobs.length === 0) return;
     busy = true;
-    const sent = await send('visit.start', {
+    const body = {
       id,
       machineId: data.machine.id,
       jobs: data.jobs
@@ -130,9 +158,26 @@
         })),
       findings: data.findings.filter((f) => found.includes(f.id)).map((f) => f.id),
       engine,
-      order: own
-    });
+      // As it was shown: begun without the server it is worked in this order, and goes into the book in it.
+      order: ordered && !ordering.busy ? steps.map((s) => s.key) : own
+    };
+    const stays =
+      ordered !== null &&
+      !ordering.busy &&
+      (await keepBegun(
+        begunPage(
+          id,
+          { ...data.machine, total: data.total },
+          $state.snapshot({ ...ordered.plan, steps }) as typeof ordered.plan,
+          data.input.rules,
+          data.around,
+          new Date()
+        )
+      ));
+    const sent = await (stays ? send : sendNow)('visit.start', body);
+    if (stays && (sent.ok || !sent.more.kept)) await dropBegun(id);
     if (sent.ok) await goto(`/visits/${sent.data}${location.hash}`, { replaceState: true });
+    else if (stays && sent.more.kept) await goto(`/visits/${id}${location.hash}`, { replaceState: true });
     else error = Object.values(sent.errors)[0] ?? 'Not started.';
     busy = false;
   }
@@ -225,7 +270,7 @@
         ? 'last ran 3 h ago or more: cold'
         : 'ran within 3 h: warm'}{/snippet}</Radios
   >
-  <AirField label="Air until the next change" bind:air station={data.air} today={data.today} />
+  <AirField label="Air until the next change" bind:air station={data.around.air} today={data.around.today} />
 </div>
 
 {#if data.input.head === null && jobs.some((j) => j.template.steps.some((s) => s.kind === 'clearances'))}
@@ -280,7 +325,7 @@
     <section class="mt-4" aria-label="Before anything is opened">
       <h2>Before anything is opened</h2>
       <div class="mt-2">
-        <Gather {gathered} units={data.units} today={data.today} />
+        <Gather {gathered} units={data.units} today={data.around.today} />
       </div>
     </section>
   {/if}
