@@ -22,7 +22,17 @@ async function takenAlong(page: Page): Promise<void> {
     timeout: 60_000
   });
 }
-test('a day without signal on a phone: an oil change and a round, with ticks on a tablet meanwhile; afterwards both are in one record', async ({
+/** Begins the visit at a machine with its engine oil and nothing else. @returns the id of the visit that the page is of */
+async function beginOil(page: Page, machineId: string): Promise<string> {
+  await open(page, `/machines/${machineId}/visit`);
+  for (const other of ['Gearbox oil', 'Air filter'])
+    await page.getByRole('checkbox', { name: other }).uncheck();
+  await expect(page.getByText(/^\d+ min, \d+ with hands on it$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Start the visit' }).click();
+  await expect(page).toHaveURL(/\/visits\//);
+  return page.url().split('/').at(-1)!;
+}
+test('a day without signal on a phone: an oil change and a round, while on a tablet the same visit is begun and ticked; afterwards both are in one record', async ({
   app,
   browser
 }) => {
@@ -34,24 +44,27 @@ test('a day without signal on a phone: an oil change and a round, with ticks on 
   const [twelve, eight] = [await app.machineId('12'), await app.machineId('8')];
   await takenAlong(page);
 
-  await open(page, `/machines/${twelve}/visit`);
-  for (const other of ['Gearbox oil', 'Air filter'])
-    await page.getByRole('checkbox', { name: other }).uncheck();
-  await page.getByRole('button', { name: 'Start the visit' }).click();
-  await expect(page).toHaveURL(/\/visits\//);
-  const visit = page.url().split('/').at(-1)!;
-  await new Hand(page).at('Lay out tools, parts and oil');
-
-  // The signal goes; the page is loaded anew all the same.
+  // The signal goes; the visit is begun all the same, and its page is loaded anew.
   await phone.setOffline(true);
   await expect(page.getByText('The server does not answer.')).toBeVisible();
+  const here = await beginOil(page, twelve);
+  await expect(page.getByText('Begun on this device; the server does not know it yet.')).toBeVisible();
   await page.reload();
   await ready(page);
   const hand = new Hand(page);
   await hand.at('Lay out tools, parts and oil');
+  // Whoever comes to the machine again comes to that visit.
+  await open(page, '/bench');
+  await expect(page.getByRole('list', { name: 'Begun on this device' })).toContainText(
+    'begun on this device at'
+  );
+  await open(page, `/machines/${twelve}/visit`);
+  await expect(page).toHaveURL(new RegExp(`/visits/${here}$`));
+  await hand.at('Lay out tools, parts and oil');
 
-  // On the tablet somebody ticks the first steps of the same visit.
-  await open(bench, `/visits/${visit}`);
+  // On the tablet somebody begins the same visit, and ticks its first steps.
+  const visit = await beginOil(bench, twelve);
+  expect(visit).not.toBe(here);
   const other = new Hand(bench);
   await other.one();
   await other.one();
@@ -99,10 +112,70 @@ test('a day without signal on a phone: an oil change and a round, with ticks on 
     select distinct p.name from visit_entry e join person p on p.team_id = e.team_id and p.id = e.by where e.visit_id = ${visit} order by 1`;
   expect(by.map((b) => b.name)).toEqual(['Anwen Skarrow', 'Jory Pell']);
   expect(
-    await app.sql`select count(*)::int as n from (select id from command where body->>'visitId' = ${visit} and kind = 'visit.close') c`
+    await app.sql`select count(*)::int as n from (select id from command where body->>'visitId' = ${here} and kind = 'visit.close') c`
   ).toEqual([{ n: 1 }]);
+  expect(await app.sql`select 1 from visit where id = ${here}`).toEqual([]);
   // The tablet has the same record before it.
   await expect(bench).toHaveURL(/\/records\//);
+  await open(page, `/visits/${here}`);
+  await expect(page).toHaveURL(new RegExp(`/visits/${visit}$`));
+  await expect(page.getByText('This visit is closed.')).toBeVisible();
+  await phone.close();
+  await tablet.close();
+});
+
+test('a visit begun without a signal where another one stands open waits for it, with all that was written; a visit that was open is worked on', async ({
+  app,
+  browser
+}) => {
+  test.setTimeout(120_000);
+  const phone = await device(browser, app, 'Jory Pell');
+  const tablet = await device(browser, app, 'Anwen Skarrow', { width: 1000, height: 800 });
+  const page = await phone.newPage();
+  const bench = await tablet.newPage();
+  const twelve = await app.machineId('12');
+  await takenAlong(page);
+  await phone.setOffline(true);
+  const here = await beginOil(page, twelve);
+  await new Hand(page).one();
+
+  await open(bench, `/machines/${twelve}/visit`);
+  await bench.getByRole('checkbox', { name: 'Engine oil' }).uncheck();
+  await bench.getByRole('checkbox', { name: 'Air filter' }).uncheck();
+  await bench.getByRole('button', { name: 'Start the visit' }).click();
+  await expect(bench).toHaveURL(/\/visits\//);
+
+  await phone.setOffline(false);
+  const aside = page.getByRole('region', { name: 'Not taken by the server' });
+  await expect(aside).toContainText(
+    /Another visit stands open at this machine \(.*, begun by Anwen Skarrow\)/
+  );
+  await expect(aside.getByRole('button', { name: /^Let it go, with \d+ written in it$/ })).toBeVisible();
+  // The server is there and does not know it: the page opens all the same.
+  await page.reload();
+  await ready(page);
+  await expect(aside).toContainText('Another visit stands open at this machine');
+  expect(await app.sql`select 1 from visit where id = ${here}`).toEqual([]);
+
+  await bench.getByRole('button', { name: 'Give the visit up, the work not done' }).click();
+  await bench.getByLabel('Why is it given up?').fill('The other one goes first');
+  await bench.getByRole('button', { name: 'Give it up' }).click();
+  await expect(bench).toHaveURL(/\/machines\//);
+  await aside.getByRole('button', { name: 'Send again' }).click();
+  await expect(aside).toHaveCount(0);
+  await expect
+    .poll(async () => (await app.sql`select 1 from visit_entry where visit_id = ${here}`).length)
+    .toBeGreaterThanOrEqual(1);
+  await expect(page).toHaveURL(new RegExp(`/visits/${here}$`));
+
+  // In the book now, it is worked on where the signal goes again.
+  await phone.setOffline(true);
+  await expect(page.getByText('The server does not answer.')).toBeVisible();
+  await page.reload();
+  await ready(page);
+  await expect(page.getByText('Begun on this device')).toHaveCount(0);
+  await new Hand(page).one();
+  await expect(waits(page)).toBeVisible();
   await phone.close();
   await tablet.close();
 });
