@@ -27,6 +27,20 @@ it('calls by its name what whoever reads it knows', () => {
     { name: 'left', value: 'yes' }
   ]);
 });
+it('of an order of steps, how many', () => {
+  expect(
+    bodyLines({
+      engine: 'cold',
+      order: ['gather', `drain-${ID}`],
+      entry: { content: { order: ['a', 'b', 'c'] } }
+    })
+  ).toEqual([
+    { name: 'engine', value: 'cold' },
+    { name: 'order', value: 'of 2 steps' },
+    { name: 'order', value: 'of 3 steps' }
+  ]);
+  expect(bodyLines({ order: [] })).toEqual([]);
+});
 it('of an entry at the bench, its step, what was done and what was measured', () => {
   expect(
     bodyLines({

@@ -27,6 +27,11 @@ export function bodyLines(
   const lines: Line[] = [];
   const walk = (value: unknown, path: readonly string[]): void => {
     if (value === null || value === undefined || value === '' || value === false) return;
+    // The keys of steps, of which there are many, say nothing to whoever reads them.
+    if (Array.isArray(value) && path.at(-1) === 'order') {
+      if (value.length > 0) lines.push({ name: nameOf(path), value: `of ${value.length} steps` });
+      return;
+    }
     if (typeof value === 'object') {
       for (const [key, of] of Object.entries(value)) walk(of, [...path, key]);
       return;

@@ -20,6 +20,7 @@ const VERBS: Readonly<Record<string, string>> = {
   'strike-entry': 'entry struck out',
   keep: 'kept',
   'call-off': 'called off or on',
+  start: 'begun',
   enter: 'a step answered',
   'give-up': 'given up',
   'back-to-book': 'put back to the book',
