@@ -2,7 +2,7 @@ import sharp from 'sharp';
 import type { Db, Sql } from './db';
 import { countPhoto } from './quota';
 import { refuse } from './refusal';
-import { idInBook } from './visits';
+import { idInBook } from './visit-id';
 import type { Write } from './write';
 
 /** What a phone's camera makes; past it, it is no photo of a drain plug. */

@@ -78,6 +78,19 @@ describe('a valve check at the bench, with shims', () => {
     expect(await on.rows('finding')).toEqual([]);
   });
 
+  it('measured in a visit that was begun apart, it is a check of the one that stood', async () => {
+    const apart = uuid();
+    const [{ task_id: taskId } = {}] = await on.book
+      .sql`select task_id from visit_task where visit_id = ${visitId}`;
+    const start = startSchema.parse({ id: apart, machineId: on.book.machineId, jobs: [{ taskId }] });
+    expect(await startVisit(on.book.sql, on.book.team, on.book.personId, start, LATER)).toBe(visitId);
+    await on.measure([[IL, blades(100, 125)]], { visitId: apart });
+    expect(await on.rows('valve_check')).toMatchObject([{ visit_id: visitId }]);
+    await expect(
+      on.measure([[IR, blades(100, 125)]], { visitId: uuid(), checkId: uuid() })
+    ).resolves.toBeDefined();
+  });
+
   it('a tight valve opens the gate: cams, buckets valve by valve, shims, and the proof', async () => {
     const key = (await work(visitId))!;
     const checkId = await on.measure([

@@ -13,6 +13,7 @@ import { placeOfHead, useHead } from './heads';
 import { refuse } from './refusal';
 import { readRules } from './rules';
 import { ranBy } from './valve-sheet';
+import { idInBook } from './visit-id';
 import type { Write } from './write';
 
 /** A check as far as writing in it goes. */
@@ -97,15 +98,18 @@ async function begin(w: Write, m: MeasureInput, head: HeadRow, machineId: string
     if (!ran || !isCold(ran.getTime(), now.getTime()))
       refuse('cold', 'The book does not know that it is stone cold. Feel the cylinder, and say so.');
   }
+  let visitId: string | null = null;
   if (m.visitId !== null) {
     const [v] = await tx`
-      select machine_id from visit where team_id = ${team.id} and id = ${m.visitId} and closed_at is null and given_up_at is null`;
+      select id, machine_id from visit
+      where team_id = ${team.id} and id = ${idInBook(tx, team.id, m.visitId)} and closed_at is null and given_up_at is null`;
     if (v?.machine_id !== machineId) refuse('', 'That visit is over, or at another machine.');
+    visitId = v!.id as string;
   }
   const rules = await readRules(tx, team.id, machineId);
   await tx`
     insert into valve_check (team_id, id, head_id, machine_id, visit_id, cold, rules, begun_at, begun_by)
-    values (${team.id}, ${m.checkId}, ${head.id}, ${machineId}, ${m.visitId}, ${m.cold}, ${tx.json(rules as never)}, ${at}, ${personId})`;
+    values (${team.id}, ${m.checkId}, ${head.id}, ${machineId}, ${visitId}, ${m.cold}, ${tx.json(rules as never)}, ${at}, ${personId})`;
 }
 
 /** Writes down which shim sits in a valve. Stamp and micrometer that do not agree are a finding. */

@@ -11,6 +11,7 @@ import type { Db } from './db';
 import { refuse, Refusal } from './refusal';
 import { readToolbox } from './stores';
 import { freeCheck, refuseClearances } from './valve-bench';
+import { idInBook } from './visit-id';
 import type { Write } from './write';
 
 export interface Visit {
@@ -35,9 +36,6 @@ export interface Visit {
 const recordIds = (sql: Db) => sql`array(
   select r.id from visit_task t join service_record r on r.team_id = t.team_id and r.visit_id = t.visit_id and r.task_id = t.task_id
   where t.team_id = v.team_id and t.visit_id = v.id order by t.position)`;
-
-/** The id that a visit has in the book: one that was begun apart went into the one that stood. */
-export const idInBook = (sql: Db, teamId: string, id: string) => sql`visit_in_book(${teamId}, ${id})`;
 
 /** A visit, under its own id or one that it was begun under apart. */
 export async function getVisit(sql: Db, teamId: string, id: string): Promise<Visit | null> {

@@ -4,7 +4,7 @@ import { readsChain, readsValves, type VisitPlan } from '$lib/core/job/plan';
 import type { Around, Visit } from '../bench/visit';
 import type { Kept } from '../outbox/store';
 import { CACHES, dataOf, FRAME } from './names';
-import { ownPage, whole } from './nodes';
+import { whole } from './nodes';
 
 /** A machine at which a visit is begun, as its page has it. */
 export interface BeginsAt {
@@ -84,9 +84,8 @@ export async function keepBegun(page: ReturnType<typeof begunPage>): Promise<boo
   try {
     const pages = await caches.open(CACHES.pages);
     const frame = await (await pages.match(FRAME))?.text();
-    // As SvelteKit writes what a page is given.
-    const { stringify } = await import('devalue');
-    const body = whole(ownPage(stringify(page)), frame ?? null);
+    const { pageData } = await import('./page-data');
+    const body = whole(pageData(page), frame ?? null);
     if (body === null) return false;
     const path = pathOf(page.visit.id);
     await pages.put(path, new Response(body, { headers: { 'content-type': 'application/json' } }));
