@@ -86,9 +86,6 @@ describe('a valve check at the bench, with shims', () => {
     expect(await startVisit(on.book.sql, on.book.team, on.book.personId, start, LATER)).toBe(visitId);
     await on.measure([[IL, blades(100, 125)]], { visitId: apart });
     expect(await on.rows('valve_check')).toMatchObject([{ visit_id: visitId }]);
-    await expect(
-      on.measure([[IR, blades(100, 125)]], { visitId: uuid(), checkId: uuid() })
-    ).resolves.toBeDefined();
   });
 
   it('a tight valve opens the gate: cams, buckets valve by valve, shims, and the proof', async () => {
