@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { at, byHours, NOW, openBook, uuid, type Book } from '../../../tests/database/book';
 import { addFinding, addPerson, addTask, giveUpVisit } from '../../../tests/database/hands';
+import { patiently } from '../../../tests/patiently';
 import type { Kind } from '../core/command/commands';
 import type { Outcome } from '../core/command/envelope';
 import { findingSchema } from '../core/finding/form';
@@ -127,7 +128,7 @@ describe('two that were begun apart at one machine', () => {
     expect((await getVisit(book.sql, book.team.id, w))!.id).toBe(v);
     expect(await recordsOf(book.sql, book.team.id, w)).toEqual([]);
     // Who looks at it is told by the id it has; and the audit knows of which machine it was.
-    await expect.poll(() => heard.filter((id) => id === v)).toHaveLength(3);
+    await patiently(() => expect(heard.filter((id) => id === v)).toHaveLength(3));
     expect(heard).not.toContain(w);
     expect(
       await book.sql`select machines from command where kind = 'visit.enter' and body->>'visitId' = ${w}`

@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { patiently } from '../../../../tests/patiently';
 import type { Entry, NewEntry } from '$lib/core/visit/entry';
 import { makeStep, type VisitPlan } from '$lib/core/job/plan';
 import { readItem } from '$lib/core/job/stored';
@@ -96,11 +97,11 @@ afterEach(() => {
 });
 async function clear() {
   for (const { id } of outbox.items) outbox.drop(id);
-  await vi.waitFor(async () => expect(await store.all()).toEqual([]));
+  await patiently(async () => expect(await store.all()).toEqual([]));
 }
 
 const unsent = async () => (await store.all()).length;
-const unsentIs = (n: number) => vi.waitFor(async () => expect(await unsent()).toBe(n));
+const unsentIs = (n: number) => patiently(async () => expect(await unsent()).toBe(n));
 /** A level that is read once the oil has run down for three minutes. */
 const settled = makeStep({
   key: 'level',
@@ -147,7 +148,7 @@ describe('a visit on a screen', () => {
     expect(bench.write(off)).toBe(true);
     expect(bench.state.open.map((i) => i.item.name)).toEqual(['Plug']);
     expect(bench.waiting).toBe(1);
-    await vi.waitFor(() => expect(bench.waiting).toBe(0));
+    await patiently(() => expect(bench.waiting).toBe(0));
     expect(server.taken.map((e) => e.stepKey)).toEqual(['off']);
     await unsentIs(0);
   });
@@ -157,7 +158,7 @@ describe('a visit on a screen', () => {
     bench.write(off);
     expect(bench.write({ stepKey: 'run', action: 'done', content: {} })).toBe(false);
     expect([bench.problem?.words, bench.problemAt]).toEqual(['Not yet: Plug is off.', 'run']);
-    await vi.waitFor(() => expect(bench.waiting).toBe(0));
+    await patiently(() => expect(bench.waiting).toBe(0));
     expect(server.taken).toHaveLength(1);
   });
 
@@ -176,13 +177,13 @@ describe('a visit on a screen', () => {
     server.ahead = 9 * 3600_000;
     const bench = open([], settling);
     bench.write({ stepKey: 'run', action: 'done', content: {} });
-    await vi.waitFor(() => expect(bench.waiting).toBe(0));
+    await patiently(() => expect(bench.waiting).toBe(0));
     vi.setSystemTime(new Date('2026-06-10T18:01:00Z'));
     expect(bench.write({ stepKey: 'level', action: 'done', content: level })).toBe(false);
     expect(bench.problem!.words).toMatch(/settled for 1:00, and its level wants 3:00/);
     vi.setSystemTime(new Date('2026-06-10T18:03:00Z'));
     expect(bench.write({ stepKey: 'level', action: 'done', content: level })).toBe(true);
-    await vi.waitFor(() => expect(bench.waiting).toBe(0));
+    await patiently(() => expect(bench.waiting).toBe(0));
     expect(server.taken.map((e) => e.stepKey)).toEqual(['run', 'level']);
   });
 
@@ -199,7 +200,7 @@ describe('a visit on a screen', () => {
       true
     );
     shell.clockAheadMs = null;
-    await vi.waitFor(() => expect(bench.stuck).not.toBeNull());
+    await patiently(() => expect(bench.stuck).not.toBeNull());
   });
 
   it('keeps ticks while the server is away, in order, over a reload, and sends each once', async () => {
@@ -207,7 +208,7 @@ describe('a visit on a screen', () => {
     const bench = open();
     bench.write(off);
     bench.write(torqued);
-    await vi.waitFor(() => expect(bench.stuck).toMatch(/No answer/));
+    await patiently(() => expect(bench.stuck).toMatch(/No answer/));
     expect(bench.waiting).toBe(2);
     await unsentIs(2);
 
@@ -215,7 +216,7 @@ describe('a visit on a screen', () => {
     expect([again.waiting, again.state.open]).toEqual([2, []]);
     server.up = true;
     await again.refresh();
-    await vi.waitFor(() => expect(again.waiting).toBe(0));
+    await patiently(() => expect(again.waiting).toBe(0));
     expect(server.taken.map((e) => e.action)).toEqual(['done', 'torqued']);
   });
 
@@ -233,7 +234,7 @@ describe('a visit on a screen', () => {
       server.answer = async () => reply();
       if (bench.waiting === 0) bench.write(off);
       else await bench.refresh();
-      await vi.waitFor(() => expect(bench.stuck).not.toBeNull());
+      await patiently(() => expect(bench.stuck).not.toBeNull());
       expect(bench.waiting).toBe(1);
       await unsentIs(1);
     }
@@ -247,7 +248,7 @@ describe('a visit on a screen', () => {
     server.refuse = 'This visit is closed; nothing more can be written in it.';
     const bench = open();
     bench.write(off);
-    await vi.waitFor(() => expect(bench.waiting).toBe(0));
+    await patiently(() => expect(bench.waiting).toBe(0));
     expect(bench.problem!.words).toMatch(/closed/);
     expect(bench.state.open).toEqual([]);
   });
@@ -256,7 +257,7 @@ describe('a visit on a screen', () => {
     const bench = open();
     const other = open();
     other.write(off);
-    await vi.waitFor(() => expect(server.taken).toHaveLength(1));
+    await patiently(() => expect(server.taken).toHaveLength(1));
     await bench.refresh();
     expect(bench.state.open).toHaveLength(1);
     expect(bench.state.steps[0]!.by).toBe('Wren');
@@ -270,7 +271,7 @@ describe('a visit on a screen', () => {
     server.up = false;
     const bench = open();
     bench.write(off);
-    await vi.waitFor(() => expect(bench.stuck).not.toBeNull());
+    await patiently(() => expect(bench.stuck).not.toBeNull());
     server.up = true;
     server.refuse = 'This visit is closed; nothing more can be written in it.';
     await bench.refresh();
@@ -331,7 +332,7 @@ describe('a visit on a screen', () => {
     expect([bench.aside.length, bench.closes === null]).toEqual([1, false]);
     server.refuse = null;
     bench.tryAside(bench.aside[0]!.kept.id);
-    await vi.waitFor(() => expect(bench.closedRecord).toBe('record'));
+    await patiently(() => expect(bench.closedRecord).toBe('record'));
   });
 
   it('sets aside what the server fails over, so that it holds nothing else up, until somebody says', async () => {
@@ -339,20 +340,20 @@ describe('a visit on a screen', () => {
     const bench = open();
     bench.write(off);
     bench.write({ action: 'thing out', content: { what: 'key', name: 'Key', count: 1 } });
-    await vi.waitFor(() => expect(bench.aside).toHaveLength(1));
-    await vi.waitFor(() => expect(server.taken.map((e) => e.action)).toEqual(['thing out']));
+    await patiently(() => expect(bench.aside).toHaveLength(1));
+    await patiently(() => expect(server.taken.map((e) => e.action)).toEqual(['thing out']));
     expect([bench.aside[0]!.what, bench.waiting]).toEqual(['Open it: done', 0]);
     await unsentIs(1);
     server.fails = [];
     bench.tryAside(bench.aside[0]!.kept.id);
-    await vi.waitFor(() => expect([server.taken.length, bench.aside.length]).toEqual([2, 0]));
+    await patiently(() => expect([server.taken.length, bench.aside.length]).toEqual([2, 0]));
     await unsentIs(0);
   });
 
   it('asks only for what it does not know yet', async () => {
     const bench = open();
     bench.write(off);
-    await vi.waitFor(() => expect(bench.waiting).toBe(0));
+    await patiently(() => expect(bench.waiting).toBe(0));
     await bench.refresh();
     await bench.refresh();
     expect(server.asked.map((u) => u.split('?')[1])).toEqual(['after=0', 'after=1']);
@@ -364,7 +365,7 @@ describe('a visit on a screen', () => {
     const full = vi.spyOn(store, 'put').mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
     const bench = open();
     bench.write(off);
-    await vi.waitFor(() => expect([bench.unkept, bench.stuck !== null]).toEqual([true, true]));
+    await patiently(() => expect([bench.unkept, bench.stuck !== null]).toEqual([true, true]));
     expect(bench.waiting).toBe(1);
     full.mockRestore();
     server.up = true;

@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { deleteDB, openDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { patiently } from '../../../../tests/patiently';
 import type { Envelope } from '../../core/command/envelope';
 import { KEPT, Outbox } from './outbox.svelte';
 import { open, store } from './store';
@@ -60,7 +61,7 @@ afterEach(async () => {
 const known = (id: string) => ({ id, at: '2026-06-10T10:00:00Z' });
 const find = (id: string, what = 'Seal weeps') => outbox.send('finding.add', { what }, known(id));
 const keptAre = (ids: string[]) =>
-  vi.waitFor(async () => expect((await store.all()).map((k) => k.id).sort()).toEqual(ids));
+  patiently(async () => expect((await store.all()).map((k) => k.id).sort()).toEqual(ids));
 
 describe('an outbox', () => {
   it('brings back what became of a command, and keeps nothing of it', async () => {
@@ -243,7 +244,7 @@ describe('an outbox', () => {
     await outbox.flush();
     expect(server.photos).toEqual(['p']);
     expect(server.requests).toEqual([['a'], ['b'], ['c']]);
-    await vi.waitFor(async () => expect(await store.pixels('p')).toBeNull());
+    await patiently(async () => expect(await store.pixels('p')).toBeNull());
   });
 
   it('two windows: what one has sent the other neither sends nor shows', async () => {
@@ -308,7 +309,7 @@ describe('an outbox', () => {
     server.up = false;
     vi.spyOn(store, 'put').mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
     await find('a');
-    await vi.waitFor(() => expect(outbox.unkept).toBe(true));
+    await patiently(() => expect(outbox.unkept).toBe(true));
     await outbox.load();
     expect(outbox.waiting).toHaveLength(1);
     server.up = true;

@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import { patiently } from '../../../../tests/patiently';
 import { parseBand } from '../../core/quantity/band';
 import { readAnswer, untyped } from '../../core/round/answer';
 import { checksOf } from '../../core/round/lists';
@@ -31,13 +32,12 @@ function desk(): RoundDesk {
   left.push(made.listen());
   return made;
 }
-const settled = () => new Promise((go) => setTimeout(go, 20));
 const LOST = { ok: false, errors: { '': 'No answer from the server.' }, more: { retry: true } };
 
 afterEach(async () => {
   for (const leave of left.splice(0)) leave();
   for (const { id } of outbox.items) outbox.drop(id);
-  await vi.waitFor(async () => expect(await store.all()).toEqual([]));
+  await patiently(async () => expect(await store.all()).toEqual([]));
 });
 beforeEach(() => {
   send.mockReset().mockResolvedValue({ ok: true, data: 'r' });
@@ -59,7 +59,7 @@ it('counts a press at once, and says what cannot be read at its field', async ()
   expect(d.answer(check('front-tyre'), { found: '90' })).toBe(true);
   expect(d.errorOf('front-tyre', 'found')).toBeUndefined();
   expect(d.stand.items.find((i) => i.check.key === 'front-tyre')!.judged!.words).toBe('90 kPa');
-  await settled();
+  await patiently(() => expect(outbox.items).toEqual([]));
   expect(send).toHaveBeenCalledOnce();
 });
 
@@ -67,9 +67,8 @@ it('keeps what waits on the device, and sends it once with what came meanwhile',
   send.mockResolvedValue(LOST);
   const d = desk();
   d.allWell([check('fork-seals'), check('steering-head')]);
-  await settled();
-  expect(d.said).toBe('No answer from the server.');
-  await vi.waitFor(async () => expect(await store.all()).toHaveLength(1));
+  await patiently(() => expect(d.said).toBe('No answer from the server.'));
+  await patiently(async () => expect(await store.all()).toHaveLength(1));
   // The page is loaded anew: it is all there, under the same round and the same ids.
   for (const leave of left.splice(0)) leave();
   outbox.items = [];
@@ -78,7 +77,7 @@ it('keeps what waits on the device, and sends it once with what came meanwhile',
   expect(again.stand.items.filter((i) => i.answer !== null)).toHaveLength(2);
   send.mockResolvedValue({ ok: true, data: 'r' });
   again.allWell([check('coolant')]);
-  await settled();
+  await patiently(() => expect(outbox.items).toEqual([]));
   const [first, resent, last] = [send.mock.calls[0]![1], ...send.mock.calls.slice(-2).map((c) => c[1])];
   expect(resent).toEqual(first);
   expect(first.answers.map((a: { check: string }) => a.check)).toEqual(['fork-seals', 'steering-head']);
@@ -93,8 +92,8 @@ it('what the server refuses stands at its check again; what was sent with it goe
     .mockResolvedValueOnce({ ok: false, errors: { 'answers.1.found': 'More than there can be.' }, more: {} })
     .mockResolvedValueOnce({ ok: true, data: 'r' });
   d.allWell([check('coolant'), check('front-tyre')]);
-  await settled();
-  expect(d.errorOf('front-tyre', 'found')).toBe('More than there can be.');
+  await patiently(() => expect(d.errorOf('front-tyre', 'found')).toBe('More than there can be.'));
+  await patiently(() => expect(d.waiting).toEqual([]));
   expect(send.mock.calls.at(-1)![1].answers.map((a: { check: string }) => a.check)).toEqual(['coolant']);
   expect(d.waiting).toEqual([]);
   send.mockResolvedValueOnce({
@@ -103,7 +102,7 @@ it('what the server refuses stands at its check again; what was sent with it goe
     more: {}
   });
   d.answer(check('front-tyre'), { found: '95' });
-  await settled();
+  await patiently(() => expect(d.waiting).toEqual([]));
   expect(d.at('front-tyre').found).toBe('95');
   expect(d.waiting).toEqual([]);
 });
@@ -115,7 +114,8 @@ it('what is answered in a round that is over goes into a new one, and is not los
     .mockResolvedValueOnce({ ok: false, errors: { '': 'That round is over.' }, more: {} })
     .mockResolvedValueOnce({ ok: true, data: 'new' });
   d.allWell([check('coolant')]);
-  await settled();
+  await patiently(() => expect(send).toHaveBeenCalledTimes(2));
+  await patiently(() => expect(d.waiting).toEqual([]));
   const [first, second] = send.mock.calls.map((c) => c[1]);
   expect(first.roundId).toBe('r');
   expect(second.roundId).not.toBe('r');

@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { patiently } from '../../../../tests/patiently';
 import { exactly } from '$lib/core/quantity/band';
 import { quantity } from '$lib/core/quantity/quantity';
 import type { Figure } from '$lib/core/specs/sheet';
@@ -57,7 +58,7 @@ describe('a figure being put on a sheet', () => {
     const e = entry();
     e.typed = '650 ml';
     const first = e.save();
-    await vi.waitFor(() => expect(sent).toHaveLength(1));
+    await patiently(() => expect(sent).toHaveLength(1));
     e.typed = '700 ml';
     const second = e.save();
     open();
