@@ -15,6 +15,7 @@
   import { onTold } from '../shell/live';
   import { say } from '../shell/shell.svelte';
   import { rememberedAir } from './air';
+  import { forgetTaken } from '../outbox/taken';
   import { BenchVisit } from './bench.svelte';
   import CloseBox from './CloseBox.svelte';
   import type { Depth } from './depth';
@@ -84,7 +85,10 @@
 
   onMount(() => {
     said = parseAir(rememberedAir(around.today));
-    if (over) return;
+    if (over) {
+      void forgetTaken(visit.id);
+      return;
+    }
     const leave = bench.resume();
     // What others write at this visit is seen as they write it.
     const end = onTold((told) => {

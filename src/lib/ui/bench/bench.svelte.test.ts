@@ -98,6 +98,7 @@ afterEach(() => {
 async function clear() {
   for (const { id } of outbox.items) outbox.drop(id);
   await patiently(async () => expect(await store.all()).toEqual([]));
+  await store.clearTaken();
 }
 
 const unsent = async () => (await store.all()).length;
@@ -285,6 +286,22 @@ describe('a visit on a screen', () => {
     await unsentIs(0);
   });
 
+  it('what was sent is there on a page from before, too: nothing looks undone for want of a signal', async () => {
+    const bench = open();
+    bench.write(off);
+    await patiently(() => expect([server.taken.length, bench.waiting]).toEqual([1, 0]));
+    await unsentIs(0);
+    server.up = false;
+    const again = await reload();
+    await patiently(() => expect(again.state.steps[0]!.by).toBe('Wren'));
+    expect(again.entries).toHaveLength(1);
+    expect(again.state.open).toHaveLength(1);
+    // Once the page itself has it, it need not be kept; of another visit nothing is shown.
+    open(server.taken);
+    await patiently(async () => expect(await store.takenAt('v')).toEqual([]));
+    expect(again.entries).toHaveLength(1);
+  });
+
   it('closed without a signal it is closed after what was written before, and shows its record', async () => {
     server.up = false;
     const bench = open();
@@ -342,7 +359,7 @@ describe('a visit on a screen', () => {
     bench.write({ action: 'thing out', content: { what: 'key', name: 'Key', count: 1 } });
     await patiently(() => expect(bench.aside).toHaveLength(1));
     await patiently(() => expect(server.taken.map((e) => e.action)).toEqual(['thing out']));
-    expect([bench.aside[0]!.what, bench.waiting]).toEqual(['Open it: done', 0]);
+    await patiently(() => expect([bench.aside[0]!.what, bench.waiting]).toEqual(['Open it: done', 0]));
     await unsentIs(1);
     server.fails = [];
     bench.tryAside(bench.aside[0]!.kept.id);

@@ -10,6 +10,7 @@ import { visitPlace } from '$lib/core/command/waits';
 import type { Sent } from '../form/wire';
 import { outbox, type Kept } from '../outbox/outbox.svelte';
 import { knownNow } from '../outbox/store';
+import { takenSince } from '../outbox/taken';
 import { shell } from '../shell/shell.svelte';
 import type { Photo } from './visit';
 
@@ -130,6 +131,9 @@ export class BenchVisit {
     const end = outbox.listen(visitPlace(this.id), {
       became: (kept, sent) => this.#became(kept, sent)
     });
+    // Of a page as it was some time ago what was written since is missing.
+    const has = this.#taken.map((e) => e.id);
+    void takenSince(this.id, has).then((entries) => this.#merge(entries));
     void outbox.load().then(() => outbox.flush());
     return end;
   }

@@ -2,6 +2,7 @@ import { toTake, type Along } from '$lib/core/offline/along';
 import { together, type Told } from '$lib/core/live/told';
 import { forget, keep, kept } from '../form/kept';
 import { lookAtClock } from '../form/wire';
+import { store } from '../outbox/store';
 import { onTold } from '../shell/live';
 import { shell } from '../shell/shell.svelte';
 import { CACHES, dataOf } from './names';
@@ -22,7 +23,10 @@ export async function belongsTo(who: string): Promise<void> {
   if (!('caches' in globalThis) || kept('device', 'pages of') === who) return;
   forget('device', NAME);
   onDevice.taken = null;
-  await Promise.all(Object.values(CACHES).map((name) => caches.delete(name)));
+  await Promise.all([
+    ...Object.values(CACHES).map((name) => caches.delete(name)),
+    store.clearTaken().catch(() => {})
+  ]);
   keep('device', 'pages of', who);
 }
 

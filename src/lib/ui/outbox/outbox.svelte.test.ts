@@ -341,6 +341,6 @@ it('what an earlier release kept of visits is taken over', async () => {
       waited: true
     }
   ]);
-  expect([...db.objectStoreNames]).toEqual(['commands', 'photos']);
+  expect([...db.objectStoreNames]).toEqual(['commands', 'photos', 'taken']);
   db.close();
 });

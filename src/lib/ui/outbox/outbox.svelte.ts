@@ -7,6 +7,7 @@ import { Hearers, type Listener } from './hearers';
 import { photoOf, sendPixels } from './photos';
 import { Shelf } from './shelf';
 import { store, type Kept } from './store';
+import { keepTaken } from './taken';
 
 export type { Kept } from './store';
 
@@ -245,14 +246,14 @@ export class Outbox {
     const [first] = sent;
     if (!first!.ok && first!.more.none && !first!.more.retry && !first!.more.needsWho && batch.length > 1)
       return 1;
-    const taken: Kept[] = [];
+    const taken: { kept: Kept; sent: Sent<unknown> }[] = [];
     let went = false;
     let none = false;
     for (const [i, s] of sent.entries()) {
       const kept = batch[i]!;
       if (s.ok) {
         this.stuck = null;
-        taken.push(kept);
+        taken.push({ kept, sent: s });
         this.#hearers.tell(kept, s);
       } else if (s.more.waits) continue;
       else if (this.#noneYet(kept, s.more)) {
@@ -262,8 +263,9 @@ export class Outbox {
       } else this.#refusedBy(kept, s);
       went = true;
     }
-    await this.#hearers.taken(taken);
-    for (const { id } of taken) this.drop(id);
+    await keepTaken(taken);
+    await this.#hearers.taken(taken.map(({ kept }) => kept));
+    for (const { kept } of taken) this.drop(kept.id);
     return went && !none ? size : null;
   }
 

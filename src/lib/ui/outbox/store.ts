@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Kind } from '$lib/core/command/commands';
+import type { Entry } from '$lib/core/visit/entry';
 
 /** A command on this device that the server has not answered, or has refused. */
 export interface Kept {
@@ -32,10 +33,19 @@ export const knownNow = (id: string = crypto.randomUUID()): Pick<Kept, 'id' | 'a
   at: new Date().toISOString()
 });
 
+/** An entry of a visit that this device wrote, with the stamp the server gave it. */
+export interface Taken {
+  id: string;
+  visitId: string;
+  entry: Entry;
+}
+
 interface Device extends DBSchema {
   commands: { key: string; value: Kept };
   /** Pixels of photos that the server does not have yet. */
   photos: { key: string; value: { id: string; pixels: Blob } };
+  /** Entries of visits that the server has taken, until its page of the visit has them too. */
+  taken: { key: string; value: Taken; indexes: { visit: string } };
   /** Entries of visits, as an earlier release kept them. */
   waiting: { key: string; value: EarlierEntry };
 }
@@ -49,8 +59,10 @@ export interface EarlierEntry {
 
 /** Opens what this device keeps. @param letGo it was closed: by the browser, or to make room for a later release in another window */
 export function open(name: string, letGo: () => void = () => {}): Promise<IDBPDatabase<Device>> {
-  return openDB<Device>(name, 2, {
+  return openDB<Device>(name, 3, {
     async upgrade(db, from, _, tx) {
+      db.createObjectStore('taken', { keyPath: 'id' }).createIndex('visit', 'visitId');
+      if (from >= 2) return;
       db.createObjectStore('commands', { keyPath: 'id' });
       db.createObjectStore('photos', { keyPath: 'id' });
       if (from === 0) return;
@@ -117,5 +129,19 @@ export const store = {
   },
   async drop(id: string): Promise<void> {
     await (await device()).delete('commands', id);
+  },
+  async keepTaken(list: readonly Taken[]): Promise<void> {
+    const tx = (await device()).transaction('taken', 'readwrite');
+    await Promise.all([...list.map((t) => tx.store.put(t)), tx.done]);
+  },
+  async takenAt(visitId: string): Promise<Taken[]> {
+    return (await device()).getAllFromIndex('taken', 'visit', visitId);
+  },
+  async clearTaken(): Promise<void> {
+    await (await device()).clear('taken');
+  },
+  async dropTaken(ids: readonly string[]): Promise<void> {
+    const tx = (await device()).transaction('taken', 'readwrite');
+    await Promise.all([...ids.map((id) => tx.store.delete(id)), tx.done]);
   }
 };
