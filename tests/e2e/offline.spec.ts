@@ -174,6 +174,8 @@ test('a visit begun without a signal where another one stands open waits for it,
   await page.reload();
   await ready(page);
   await expect(page.getByText('Begun on this device')).toHaveCount(0);
+  // What was sent just before is not undone on a page that was read before it.
+  await expect(page.getByRole('progressbar', { name: 'Steps done' })).not.toHaveAttribute('value', '0');
   await new Hand(page).one();
   await expect(waits(page)).toBeVisible();
   await phone.close();
