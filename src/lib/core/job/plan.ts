@@ -187,6 +187,9 @@ export interface VisitPlan {
   estimate: { attended: number; elapsed: number } | null;
 }
 
+/** More than as many jobs as a visit may have bring with them. */
+export const MOST_STEPS = 1000;
+
 /** A step of it is about the valves, and has their sheet beside it; about the slack of the chain, and has that. */
 export const readsValves = (plan: Pick<VisitPlan, 'steps'>): boolean =>
   plan.steps.some((s) => s.input.type === 'clearances');

@@ -4,6 +4,7 @@ import { GRADES, MATERIALS } from '../debris/debris';
 import { OIL_LOOKS } from '../debris/trend';
 import { FOUND } from '../fasteners/found';
 import { WAITS_FOR } from '../finding/reminder';
+import { MOST_STEPS } from '../job/plan';
 import { POURS } from '../fluids/ledger';
 import { UNIT_NAMES, UNITS, type UnitName } from '../quantity/units';
 
@@ -229,7 +230,7 @@ export const entrySchema = z.discriminatedUnion('action', [
     ...visit,
     action: z.literal('reordered'),
     content: z.object({
-      order: z.array(z.string().max(160)).max(400),
+      order: z.array(z.string().max(160)).max(MOST_STEPS),
       reason: z.string().trim().max(400).default('')
     })
   })

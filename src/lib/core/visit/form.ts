@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { id } from '../forms';
+import { MOST_STEPS } from '../job/plan';
 
 /** A visit as it is begun: one machine, the jobs picked, what was found and is put right, the order somebody settled on. */
 export const startSchema = z
@@ -27,7 +28,7 @@ export const startSchema = z
       .default([]),
     engine: z.enum(['cold', 'warm']).default('cold'),
     /** Step keys in the order they were settled on; null: as it is worked out. */
-    order: z.array(z.string().max(160)).max(400).nullable().default(null)
+    order: z.array(z.string().max(160)).max(MOST_STEPS).nullable().default(null)
   })
   .refine((v) => v.jobs.length + v.findings.length > 0, {
     path: ['jobs'],

@@ -2,6 +2,8 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { send } from '../form/send';
+  import { listedMachines } from '../machine/listed';
+  import { begunVisits } from '../offline/begun';
   import { onTold } from '../shell/live';
   import { outbox } from '../outbox/outbox.svelte';
   import { shell } from '../shell/shell.svelte';
@@ -13,7 +15,11 @@
   let there = $state<Running[]>([]);
   /** By the server's clock. */
   let now = $state(Date.now());
-  const timers = $derived(timersHere(there, outbox.waiting, plates, shell.clockAheadMs ?? 0));
+  /** Of visits that were begun on this device and that the server knows nothing of. */
+  let begun = $state<Record<string, string>>({});
+  const timers = $derived(
+    timersHere(there, outbox.waiting, { ...begun, ...plates }, shell.clockAheadMs ?? 0)
+  );
   /** Rung once each; a reload does not ring again for what ran out long ago. */
   let rung: string[] = [];
 
@@ -25,6 +31,15 @@
       // Without the server the ones that are known go on.
     }
   }
+  $effect(() => {
+    const visits = begunVisits(outbox.items).filter((v) => !(v.id in plates));
+    if (visits.length === 0) return;
+    void listedMachines().then((machines) => {
+      begun = Object.fromEntries(
+        visits.map((v) => [v.id, machines?.find((m) => m.id === v.machineId)?.plate ?? ''])
+      );
+    });
+  });
   onMount(() => {
     void ask();
     // Set and turned off at a visit, by whoever works there.

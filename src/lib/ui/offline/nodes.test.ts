@@ -33,6 +33,8 @@ describe('the data of a page', () => {
     expect(saidOf(answer({ type: 'skip' }, error(404)))).toBe('no such page');
     expect(saidOf(answer(FRAME, error(500)))).toBe('fault');
     expect(saidOf(JSON.stringify({ type: 'redirect', location: '/visits/v' }))).toBe('elsewhere');
+    // A session that has ended takes no page off the device.
+    expect(saidOf(JSON.stringify({ type: 'redirect', location: '/sign-in?to=/visits/v' }))).toBe('fault');
     expect(['<html>', 'null', '{}'].map(saidOf)).toEqual(['fault', 'fault', 'fault']);
   });
   it('of a page made here are read as the server’s are', () => {

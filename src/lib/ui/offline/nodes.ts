@@ -43,7 +43,9 @@ export function whole(text: string, frame: string | null): string | null {
     : null;
 }
 
-/** What the server says of a page by its data: here they are, it has no such page, it is another one, or something else went wrong. */
+/** Where what was at one address is found at another. Who has to sign in first is led away too, and that says nothing of the page. */
+const MOVED = /^\/(visits|machines|records)\//;
+/** What the server says of a page by its data: here they are, it has no such page, it is another one, or nothing of the kind. */
 export function saidOf(text: string): 'here' | 'no such page' | 'elsewhere' | 'fault' {
   const data = read(text);
   if (data)
@@ -53,7 +55,8 @@ export function saidOf(text: string): 'here' | 'no such page' | 'elsewhere' | 'f
         ? 'no such page'
         : 'fault';
   try {
-    return (JSON.parse(text) as { type?: unknown } | null)?.type === 'redirect' ? 'elsewhere' : 'fault';
+    const said = JSON.parse(text) as { type?: unknown; location?: unknown } | null;
+    return said?.type === 'redirect' && MOVED.test(String(said.location)) ? 'elsewhere' : 'fault';
   } catch {
     return 'fault';
   }

@@ -3,6 +3,7 @@
   import { onMount, untrack } from 'svelte';
   import { goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
+  import { MOST_STEPS } from '$lib/core/job/plan';
   import { askedBy, pickJobs } from '$lib/core/visit/pick';
   import type { Air } from '$lib/core/fluids/air';
   import { notNamed, type Unnamed } from '$lib/core/job/layout/layout';
@@ -159,7 +160,7 @@
       findings: data.findings.filter((f) => found.includes(f.id)).map((f) => f.id),
       engine,
       // As it was shown: begun without the server it is worked in this order, and goes into the book in it.
-      order: ordered && !ordering.busy ? steps.map((s) => s.key) : own
+      order: ordered && !ordering.busy && steps.length <= MOST_STEPS ? steps.map((s) => s.key) : own
     };
     const stays =
       ordered !== null &&
