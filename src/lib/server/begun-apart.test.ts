@@ -7,7 +7,12 @@ import type { Outcome } from '../core/command/envelope';
 import { findingSchema } from '../core/finding/form';
 import { taskSchema } from '../core/schedule/form';
 import { personSchema } from '../core/machine/form';
+import { layOut } from '../core/job/layout/layout';
+import { orderPlan } from '../core/job/order/order';
 import { runCommands } from './commands/run';
+import { getMachine } from './machines';
+import { readStandings } from './trail';
+import { visitBefore } from './visit-before';
 import { getVisit, readEntries, recordsOf } from './visits';
 
 /** Two devices without a signal; what they wrote comes in hours later. */
@@ -94,6 +99,36 @@ describe('a visit that was begun without a signal', () => {
     expect(again.map((o) => o.ok && o.data)).toEqual([v, expect.anything(), expect.anything()]);
     expect(await whats(v)).toEqual(['rag', 'tray']);
     expect(await book.sql`select 1 from visit`).toHaveLength(1);
+  });
+
+  it('is laid out on the device as it is on the server: the same steps, and what each of them opens', async () => {
+    const finding = uuid();
+    await addFinding(
+      book.sql,
+      book.team,
+      book.personId,
+      findingSchema.parse({ id: finding, machineId: book.machineId, what: 'Hose chafes', severity: 'watch' })
+    );
+    const machine = (await getMachine(book.sql, book.team.id, book.machineId))!;
+    const [standing] = await readStandings(book.sql, book.team, [machine.id]);
+    const before = await visitBefore(book.sql, book.team, machine, standing!, at(1));
+    const jobs = [
+      ...before.jobs.map(({ taskId, template }) => ({ taskId, template })),
+      ...before.findings.map((f) => f.job)
+    ];
+    const { plan } = orderPlan(layOut({ ...before.input, jobs }), 'cold');
+    const v = uuid();
+    const order = plan.steps.map((s) => s.key);
+    const tasks = before.jobs.map((j) => j.taskId);
+    expect(
+      well(await send(book.personId, [begin(v, 1, tasks, { findings: [finding], order, engine: 'cold' })]))
+    ).toEqual(['taken']);
+    const kept = (await getVisit(book.sql, book.team.id, v))!.plan;
+    expect(kept.steps.map((s) => [s.key, s.title, s.input.type])).toEqual(
+      plan.steps.map((s) => [s.key, s.title, s.input.type])
+    );
+    expect(kept.items.map((i) => i.key)).toEqual(plan.items.map((i) => i.key));
+    expect(kept.jobs.map((j) => j.key)).toEqual(plan.jobs.map((j) => j.key));
   });
 
   it('goes in the order that was shown, with what has come onto the sheet since at its end', async () => {
