@@ -84,6 +84,17 @@ const whats = async (visitId: string) =>
   (await readEntries(book.sql, book.team.id, visitId)).map((e) =>
     'what' in e.content ? e.content.what : e.action
   );
+async function hoseChafes(): Promise<string> {
+  const { sql, team, personId, machineId } = book;
+  const id = uuid();
+  await addFinding(
+    sql,
+    team,
+    personId,
+    findingSchema.parse({ id, machineId, what: 'Hose chafes', severity: 'watch' })
+  );
+  return id;
+}
 const well = (outcomes: Outcome[]) => outcomes.map((o) => (o.ok ? 'taken' : Object.values(o.errors)[0]));
 
 describe('a visit that was begun without a signal', () => {
@@ -102,13 +113,7 @@ describe('a visit that was begun without a signal', () => {
   });
 
   it('is laid out on the device as it is on the server: the same steps, and what each of them opens', async () => {
-    const finding = uuid();
-    await addFinding(
-      book.sql,
-      book.team,
-      book.personId,
-      findingSchema.parse({ id: finding, machineId: book.machineId, what: 'Hose chafes', severity: 'watch' })
-    );
+    const finding = await hoseChafes();
     const machine = (await getMachine(book.sql, book.team.id, book.machineId))!;
     const [standing] = await readStandings(book.sql, book.team, [machine.id]);
     const before = await visitBefore(book.sql, book.team, machine, standing!, at(1));
@@ -202,13 +207,7 @@ describe('two that were begun apart at one machine', () => {
   });
 
   it('about one finding are one', async () => {
-    const finding = uuid();
-    await addFinding(
-      book.sql,
-      book.team,
-      book.personId,
-      findingSchema.parse({ id: finding, machineId: book.machineId, what: 'Hose chafes', severity: 'watch' })
-    );
+    const finding = await hoseChafes();
     const [v, w] = [uuid(), uuid()];
     await send(book.personId, [begin(v, 1, [book.taskId], { findings: [finding] })]);
     const [outcome] = await send(other, [begin(w, 1, [], { findings: [finding] })]);
