@@ -161,12 +161,21 @@ test('a visit begun without a signal where another one stands open waits for it,
   await bench.getByLabel('Why is it given up?').fill('The other one goes first');
   await bench.getByRole('button', { name: 'Give it up' }).click();
   await expect(bench).toHaveURL(/\/machines\//);
+  const asked: string[] = [];
+  page.on('request', (r) => {
+    if (r.url().includes(`/visits/${here}/__data.json`)) asked.push(r.url());
+  });
   await aside.getByRole('button', { name: 'Send again' }).click();
   await expect(aside).toHaveCount(0);
   await expect
     .poll(async () => (await app.sql`select 1 from visit_entry where visit_id = ${here}`).length)
     .toBeGreaterThanOrEqual(1);
   await expect(page).toHaveURL(new RegExp(`/visits/${here}$`));
+
+  // Its page is read anew once it is in the book, and then no more.
+  await expect(page.getByText('Begun on this device')).toHaveCount(0);
+  await open(bench, `/visits/${here}`);
+  expect(asked.length).toBeLessThan(5);
 
   // In the book now, it is worked on where the signal goes again.
   await phone.setOffline(true);

@@ -206,6 +206,15 @@ describe('two that were begun apart at one machine', () => {
     expect(await whats(w)).toEqual(['tray']);
   });
 
+  it('where the one that stands is of no task of the book, the second is told by whom it was begun', async () => {
+    const v = uuid();
+    await send(book.personId, [begin(v, 1, [book.taskId])]);
+    await book.sql`delete from visit_task where visit_id = ${v}`;
+    expect(well(await send(other, [begin(uuid(), 2, [book.taskId])]))).toEqual([
+      'Another visit stands open at this machine (begun by Wren Oddie). Close it first.'
+    ]);
+  });
+
   it('about one finding are one', async () => {
     const finding = await hoseChafes();
     const [v, w] = [uuid(), uuid()];

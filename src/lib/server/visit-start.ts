@@ -71,16 +71,22 @@ async function takeUp({ tx, team }: Write, input: StartInput): Promise<string | 
   const [open] = await tx`
     select v.id, p.name as by, array_agg(t.task_id) as tasks, string_agg(k.name, ', ' order by t.position) as names
     from visit v join person p on p.team_id = v.team_id and p.id = v.started_by
-    join visit_task t on t.team_id = v.team_id and t.visit_id = v.id join task k on k.team_id = t.team_id and k.id = t.task_id
+    left join visit_task t on t.team_id = v.team_id and t.visit_id = v.id left join task k on k.team_id = t.team_id and k.id = t.task_id
     where v.team_id = ${team.id} and v.machine_id = ${input.machineId} and v.closed_at is null and v.given_up_at is null
     group by v.id, p.name`;
   if (!open) return null;
-  const { id, by, tasks, names } = open as unknown as Record<'id' | 'by' | 'names', string> & {
-    tasks: string[];
+  const { id, by, tasks, names } = open as unknown as {
+    id: string;
+    by: string;
+    names: string | null;
+    tasks: (string | null)[];
   };
   // A finding is put right under a task of its own id.
   if (![...input.jobs.map((j) => j.taskId), ...input.findings].every((job) => tasks.includes(job)))
-    refuse('', `Another visit stands open at this machine (${names}, begun by ${by}). Close it first.`);
+    refuse(
+      '',
+      `Another visit stands open at this machine (${[names, `begun by ${by}`].filter(Boolean).join(', ')}). Close it first.`
+    );
   if (id !== input.id)
     await tx`insert into visit_begun_apart (team_id, id, visit_id) values (${team.id}, ${input.id}, ${id}) on conflict do nothing`;
   return id;

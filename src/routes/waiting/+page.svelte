@@ -92,7 +92,12 @@
     <p>Nothing of yours waits.</p>
   {:else}
     <p class="flex flex-wrap items-center gap-x-4">
-      <span>{outbox.stuck ?? 'On its way.'}</span>
+      <span
+        >{outbox.stuck ??
+          (mine.every((k) => outbox.held.includes(k))
+            ? 'It waits for what it rests on.'
+            : 'On its way.')}</span
+      >
       <button type="button" class="key" disabled={trying} onclick={now}
         >{trying ? 'Trying' : 'Try now'}</button
       >
@@ -101,6 +106,7 @@
       {#each mine as k (k.id)}
         <li class="rule-t py-2">
           {@render head(k)}
+          {#if outbox.held.includes(k)}<p class="quiet">Goes once what it rests on was taken.</p>{/if}
           {@render typed(k)}
         </li>
       {/each}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { KINDS } from './commands';
-import { beginsItsPlace, endsItsPlace, MAY_WAIT, mayWait, placeOf, roundPlace, visitPlace } from './waits';
+import { endsItsPlace, MAY_WAIT, mayWait, placeOf, restsOn, roundPlace, visitPlace } from './waits';
 
 describe('what may wait on a device', () => {
   it('is all that a day without a signal brings: hours, visits, rounds, findings, photos, readings', () => {
@@ -44,7 +44,15 @@ describe('what may wait on a device', () => {
   it('only the close of a visit shuts out what was refused before it', () => {
     expect(MAY_WAIT.filter(endsItsPlace)).toEqual(['visit.close']);
   });
-  it('only the beginning of a visit keeps back what is written in it', () => {
-    expect(MAY_WAIT.filter(beginsItsPlace)).toEqual(['visit.start']);
+  it('what is written or measured in a visit rests on its beginning, and nothing else does', () => {
+    const begins = { kind: 'visit.start' as const, body: { id: 'v', machineId: 'm' } };
+    expect(restsOn({ body: { visitId: 'v', entry: {} } }, begins)).toBe(true);
+    expect(restsOn({ body: { headId: 'h', visitId: 'v' } }, begins)).toBe(true);
+    for (const body of [{ visitId: 'w' }, { visitId: null }, { id: 'v' }, {}, null])
+      expect(restsOn({ body }, begins)).toBe(false);
+    expect(
+      restsOn({ body: { visitId: 'v' } }, { kind: 'visit.enter', body: { id: 'v', visitId: 'v' } })
+    ).toBe(false);
+    expect(restsOn({ body: {} }, { kind: 'visit.start', body: {} })).toBe(false);
   });
 });

@@ -2,8 +2,8 @@ import type { Kind } from './commands';
 
 /**
  * What is written where there is no signal, and waits on the device until there is one: hours, what was done and found, readings, and
- * all that is written at the bench, from its beginning. It says what happened; nobody has to be asked before the hand goes on. What plans, sets up or
- * strikes out wants the book as it stands, and is refused without it.
+ * all that is written at the bench, from its beginning. It says what happened; nobody has to be asked before the hand goes on. What
+ * plans, sets up or strikes out wants the book as it stands, and is refused without it.
  */
 export const MAY_WAIT = [
   'reading.log',
@@ -68,8 +68,14 @@ export const roundPlace = (list: string, machineId: string): string => `round ${
 export const valvesPlace = (headId: string): string => `valves ${headId}`;
 export const chainPlace = (machineId: string): string => `chain ${machineId}`;
 
-/** What the rest of its place cannot be carried out without: while it waits or was refused, so does that. */
-export const beginsItsPlace = (kind: Kind): boolean => kind === 'visit.start';
+/** The visit that a command begins; '' where it begins none. */
+export const begunBy = (kind: Kind, body: unknown): string =>
+  kind === 'visit.start' ? text(body, 'id') : '';
+/** Whether one cannot be carried out without another: what is written in a visit, or measured in it, without its beginning. */
+export function restsOn({ body }: { body: unknown }, before: { kind: Kind; body: unknown }): boolean {
+  const visit = begunBy(before.kind, before.body);
+  return visit !== '' && text(body, 'visitId') === visit;
+}
 
 /** What ends what was written at its place before: it is not carried out while something of that was refused. */
 export const endsItsPlace = (kind: Kind): boolean => kind === 'visit.close';

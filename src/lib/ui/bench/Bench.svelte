@@ -103,12 +103,14 @@
     if (bench.closedRecord && !over)
       void goto(`/records/${bench.closedRecord}`, { replaceState: true, invalidateAll: true });
   });
-  // Begun on this device, it is in the book now: as the server laid it out, or in the one that somebody else had begun.
+  // Begun on this device, it is in the book now: as the server laid it out, or in the one that somebody else had begun. Read once.
   $effect(() => {
     const { inBook } = bench;
     if (inBook === null) return;
-    if (inBook !== visit.id)
+    if (inBook !== bench.id) {
       say('Somebody else had begun the same visit: it is one, and what you wrote is in it.');
+      void forgetTaken(bench.id);
+    }
     void invalidateAll();
   });
   // What turns out not to be called for is not stood at.

@@ -112,6 +112,16 @@ describe('an outbox', () => {
     await keptAre([]);
   });
 
+  it('refused is answered: that there was no answer is no longer said', async () => {
+    server.up = false;
+    await find('a');
+    expect(outbox.stuck).toBe('No answer from the server.');
+    server.up = true;
+    server.says = () => ({ ok: false, errors: { '': 'No.' } });
+    await outbox.flush();
+    expect([outbox.refused.length, outbox.stuck]).toEqual([1, null]);
+  });
+
   it('what somebody else wrote on this device waits for them, and holds nothing of others up', async () => {
     server.up = false;
     outbox.who = 'wren';
@@ -189,6 +199,22 @@ describe('an outbox', () => {
       server.says = () => undefined;
       await outbox.again('s');
       expect(server.done.map((c) => c.id)).toEqual(['elsewhere', 's', 'a', 'b']);
+    });
+    it('refused, keeps back what was measured in it too, and what comes after that', async () => {
+      await begin();
+      const valves = (id: string, more: object) =>
+        outbox.add('valve.measure', { headId: 'h', ...more }, known(id));
+      valves('m', { visitId: 'v' });
+      outbox.add('valve.shim', { headId: 'h' }, known('n'));
+      server.says = no;
+      await outbox.flush();
+      await outbox.flush();
+      expect(server.done.map((c) => c.id)).toEqual(['elsewhere']);
+      expect(outbox.refused.map((k) => k.id)).toEqual(['s']);
+      expect(outbox.held.map((k) => k.id)).toEqual(['a', 'b', 'm', 'n']);
+      server.says = () => undefined;
+      await outbox.again('s');
+      expect(server.done.map((c) => c.id)).toEqual(['elsewhere', 's', 'a', 'b', 'm', 'n']);
     });
     it('refused and let go, it goes with what was written in it', async () => {
       await begin();

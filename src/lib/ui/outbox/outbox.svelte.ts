@@ -1,5 +1,5 @@
 import type { Kind } from '$lib/core/command/commands';
-import { beginsItsPlace, endsItsPlace, placeOf } from '$lib/core/command/waits';
+import { begunBy, endsItsPlace, placeOf, restsOn } from '$lib/core/command/waits';
 import { dropBegun } from '../offline/begun';
 import { askToStay } from '../offline/storage.svelte';
 import { NO_SERVER, sendAll, type Item, type Sent } from '../form/wire';
@@ -131,16 +131,17 @@ export class Outbox {
     this.items = this.items.filter((k) => k.id !== id);
     if (kept) this.#shelf.drop(kept);
   }
-  /** What rests on one that begins its place, and goes and stays with it. */
+  /** What rests on the beginning of a visit, and goes and stays with it. */
   restsOn(kept: Kept): Kept[] {
-    return beginsItsPlace(kept.kind) ? this.at(kept.place).filter((k) => k.n > kept.n) : [];
+    return this.items.filter((k) => restsOn(k, kept));
   }
   /** Lets one go, and what rests on it: the server would refuse it in any case. */
   letGo(id: string): void {
     const kept = this.items.find((k) => k.id === id);
     if (!kept) return;
     for (const k of [...this.restsOn(kept), kept]) this.drop(k.id);
-    if (beginsItsPlace(kept.kind)) void dropBegun((kept.body as { id: string }).id);
+    const visit = begunBy(kept.kind, kept.body);
+    if (visit !== '') void dropBegun(visit);
   }
   #change(id: string, as: Partial<Kept>): void {
     this.items = this.items.map((k) => (k.id === id ? { ...k, ...as } : k));
@@ -168,20 +169,31 @@ export class Outbox {
   }
 
   /**
-   * What can go now. What ends a visit does not while something of that visit was refused: it would shut it out for good. Nothing of a
-   * visit does that was begun here, while its beginning cannot.
+   * What is kept back by what cannot go before it. What ends a visit is while something of that visit was refused: it would shut it out
+   * for good. What is written in a visit that was begun here is while its beginning cannot go, and so is what comes after it there.
    */
+  held = $derived.by((): readonly Kept[] => {
+    const held: Kept[] = [];
+    const after = (k: Kept, b: Kept) => k.place !== '' && k.place === b.place;
+    for (const [i, k] of this.items.entries())
+      if (
+        this.items
+          .slice(0, i)
+          .some(
+            (b) =>
+              (restsOn(k, b) && !this.#mayGo(b)) ||
+              (after(k, b) && (held.includes(b) || (endsItsPlace(k.kind) && b.refused !== null)))
+          )
+      )
+        held.push(k);
+    return held;
+  });
+  #mayGo(k: Kept): boolean {
+    return k.refused === null && this.isMine(k);
+  }
+  /** What can go now. */
   #due(): Kept[] {
-    const goes = (k: Kept) => k.refused === null && this.isMine(k);
-    const held = (k: Kept) =>
-      k.place !== '' &&
-      this.items.some(
-        (b) =>
-          b.place === k.place &&
-          b.n < k.n &&
-          ((endsItsPlace(k.kind) && b.refused !== null) || (beginsItsPlace(b.kind) && !goes(b)))
-      );
-    return this.items.filter((k) => goes(k) && !held(k));
+    return this.items.filter((k) => this.#mayGo(k) && !this.held.includes(k));
   }
 
   /** Sends what waits, until nothing does or it is of no use. Whoever asks meanwhile waits for the same. */
@@ -230,8 +242,11 @@ export class Outbox {
       pixels ??
       (await sendAll(
         batch.map((k, i) => {
-          // Of one place each rests on the one before it.
-          const before = k.place === '' ? undefined : batch.slice(0, i).findLast((b) => b.place === k.place);
+          // Of one place each rests on the one before it, and the first of them on the beginning of its visit.
+          const earlier = batch.slice(0, i);
+          const before =
+            (k.place === '' ? undefined : earlier.findLast((b) => b.place === k.place)) ??
+            earlier.find((b) => restsOn(k, b));
           return {
             kind: k.kind,
             id: k.id,
@@ -260,7 +275,11 @@ export class Outbox {
         this.#noAnswer(s, batch.slice(i));
         none = true;
         break;
-      } else this.#refusedBy(kept, s);
+      } else {
+        // Refused is answered.
+        this.stuck = null;
+        this.#refusedBy(kept, s);
+      }
       went = true;
     }
     await keepTaken(taken);
