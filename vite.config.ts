@@ -4,7 +4,7 @@ import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { SvelteKitPWA } from '@vite-pwa/sveltekit';
 import { defineConfig } from 'vitest/config';
-import { relay, teamByApp } from './scripts/lib/relay.mjs';
+import { admitByApp, relay } from './scripts/lib/relay.mjs';
 
 export default defineConfig({
   plugins: [
@@ -40,7 +40,7 @@ export default defineConfig({
     // Instruments speak to the app while it is worked on, too.
     {
       name: 'instruments',
-      configureServer: ({ httpServer }) => void (httpServer && relay([httpServer as Server], teamByApp))
+      configureServer: ({ httpServer }) => void (httpServer && relay([httpServer as Server], admitByApp))
     }
   ],
   test: {

@@ -30,18 +30,19 @@ await main(async () => {
   let watch = null;
   let backups = null;
   let ending = false;
-  const end = async (code) => {
+  const end = async () => {
     if (ending) return;
     ending = true;
     watch?.stop();
     backups?.stop();
-    server?.stop();
+    // What was begun is answered before the database goes.
+    await server?.stop();
     await db.stop();
-    process.exit(code);
+    process.exit(0);
   };
   // npm passes the signal on to us, and so does the terminal: once is enough.
-  process.on('SIGINT', () => end(0));
-  process.on('SIGTERM', () => end(0));
+  process.on('SIGINT', end);
+  process.on('SIGTERM', end);
 
   try {
     if (!db.foreign) await ensureDatabase(db.url);
@@ -80,17 +81,14 @@ await main(async () => {
       });
       if (out.trim()) say(out.trim());
     }
-    server = keepServing({ command: process.execPath, args: ['scripts/app.mjs'], cwd: root, env }, (code) => {
-      console.error('\n  The server ends as soon as it is started. What it said stands above.\n');
-      void end(code || 1);
-    });
+    server = keepServing({ command: process.execPath, args: ['scripts/app.mjs'], cwd: root, env });
     if (!db.foreign) watch = keepDatabase(db);
     backups = keepBackingUp(db.url, backupFolder, (words) => console.error(`\n  ${words}\n`));
     await answers(`${address}/health`);
     say(`Open ${address}   (Ctrl-C stops it)`);
     if (tent) await showTent(tent, env);
   } catch (error) {
-    server?.stop();
+    await server?.stop();
     await db.stop();
     throw error;
   }

@@ -9,6 +9,8 @@ declare global {
       teamAssumed: boolean;
       /** Who asks, of that team; stamped on every write. Null with a team: in the demo nobody has said. */
       person: { id: string; role: Role; name?: string } | null;
+      /** What they came in by: a session in a browser, or the key of a program. */
+      token: { id: string } | null;
       session: { id: string; deviceId: string | null; shared: boolean } | null;
       /** Asked on the machine the server runs on. */
       local: boolean;

@@ -2,16 +2,26 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { WebSocket } from 'ws';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { oddRequests } from '../../tests/raw/odd';
+import { speak, statusOf } from '../../tests/raw/socket';
 import { relay, RELAY_PATH } from './relay.mjs';
 
 let server: Server;
 let end: () => void;
+let ending: () => void;
+let left: string[];
 let port: number;
 const open: WebSocket[] = [];
 beforeEach(async () => {
-  server = createServer();
+  left = [];
+  server = createServer((_, response) => response.end('as ever'));
   // As the app would have it: a cookie says whose line it is.
-  end = relay([server], async ({ headers }) => /^team=(\w+)$/.exec(headers.cookie ?? '')?.[1] ?? null);
+  end = relay([server], async ({ headers }, over) => {
+    const team = /^team=(\w+)$/.exec(headers.cookie ?? '')?.[1];
+    if (team === 'broken') throw new Error('the app is away');
+    ending = over;
+    return team ? { team, leave: () => left.push(team) } : null;
+  });
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
   port = (server.address() as AddressInfo).port;
 });
@@ -83,5 +93,25 @@ describe('the line of instruments', () => {
     expect(bench.heard.length).toBeGreaterThan(10);
     expect(bench.heard.length).toBeLessThan(60);
     expect(bench.heard[0]).toBe('0');
+  });
+  it('answers what is no address with 400, and goes on', async () => {
+    const here = { host: '127.0.0.1', port };
+    const upgrade = 'Connection: Upgrade\r\nUpgrade: websocket\r\n\r\n';
+    for (const target of ['//', 'http://', '/\\', '//[', '/elsewhere'])
+      expect([target, statusOf(await speak(here, `GET ${target} HTTP/1.1\r\nHost: x\r\n${upgrade}`))]).toEqual([
+        target,
+        400
+      ]);
+    await Promise.all(oddRequests(`127.0.0.1:${port}`).map((r) => speak(here, r, 50)));
+    await refused({ team: 'broken' });
+    expect(await (await fetch(`http://127.0.0.1:${port}/`)).text()).toBe('as ever');
+    await join();
+  });
+  it('ends with the right to speak on it, and says who has left', async () => {
+    const { socket } = await join({ team: 'three' });
+    const lost = new Promise<void>((done) => socket.once('close', () => done()));
+    ending();
+    await lost;
+    await expect.poll(() => left).toContain('three');
   });
 });

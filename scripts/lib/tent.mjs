@@ -3,6 +3,7 @@ import { createServer } from 'node:http';
 import { createServer as createSecure } from 'node:https';
 import { hostname, networkInterfaces } from 'node:os';
 import { certificates, isPrivate } from './certificates.mjs';
+import { pathOf } from './relay.mjs';
 import { tentPage } from './tent-page.mjs';
 
 /** IPv4 addresses that this machine has in private networks, but for its own. */
@@ -19,7 +20,7 @@ export const tentNames = () => [`${hostname().split('.')[0].toLowerCase()}.local
 function plainAnswer(page, authority) {
   const der = new X509Certificate(authority).raw;
   return (request, response) => {
-    const { pathname } = new URL(request.url ?? '/', 'http://x');
+    const path = pathOf(request);
     const send = (status, type, body, more = {}) =>
       response
         .writeHead(status, {
@@ -31,9 +32,9 @@ function plainAnswer(page, authority) {
         .end(request.method === 'HEAD' ? undefined : body);
     if (request.method !== 'GET' && request.method !== 'HEAD')
       return send(405, 'text/plain', 'Only to be read.');
-    if (pathname === '/')
+    if (path === '/')
       return send(200, 'text/html; charset=utf-8', page.html, { 'content-security-policy': page.csp });
-    if (pathname === '/authority.crt') return send(200, 'application/x-x509-ca-cert', der);
+    if (path === '/authority.crt') return send(200, 'application/x-x509-ca-cert', der);
     return send(404, 'text/plain', 'Nothing is kept here.');
   };
 }

@@ -4,46 +4,65 @@ import { say } from './say.mjs';
 
 /** A server that ends sooner than this after its start has not come up. Milliseconds. */
 const COME_UP = 5000;
-/** So many in a row, and there is no use in trying. */
-const MOST_DEATHS = 5;
 const LOOK_EVERY = 1000;
+const FIRST_PAUSE = 200;
+const LONGEST_PAUSE = 30_000;
+/** What was begun has ten seconds to end; a server that is there after that does not end by itself. Milliseconds. */
+const END_WITHIN = 12_000;
+
+/**
+ * How long to wait until a server is started again that ended as soon as it was started, so many times in a row, ms: doubled each time.
+ * It is never given up: who runs the team is not there at night, and what ends it may pass.
+ */
+export const pauseAfter = (deaths) => Math.min(LONGEST_PAUSE, FIRST_PAUSE * 2 ** (deaths - 1));
 
 /**
  * Runs the server, and again whenever it ends by itself.
  * @param {{ command: string, args: string[], cwd: string, env: NodeJS.ProcessEnv }} what
- * @param {(code: number) => void} gaveUp when it ends as often as it is started
- * @returns {{ stop: () => void }}
+ * @param {{ pause?: (deaths: number) => number, endWithin?: number }} [how]
+ * @returns {{ stop: () => Promise<void> }} `stop` lets it answer what was begun, and is over when it has ended
  */
-export function keepServing(what, gaveUp) {
+export function keepServing(what, { pause = pauseAfter, endWithin = END_WITHIN } = {}) {
   let server = null;
   let stopped = false;
   let deaths = 0;
+  let again;
   const start = () => {
     const begun = Date.now();
     // A group of its own, so that Ctrl-C reaches us first and the database outlives the last request. It holds our end of a
     // pipe: when we are killed, it ends too.
-    server = spawn(what.command, what.args, {
+    const ours = spawn(what.command, what.args, {
       cwd: what.cwd,
       env: { ...what.env, HOUR_TRAIL_STARTED: 'yes' },
       stdio: ['pipe', 'inherit', 'inherit'],
       detached: true
     });
-    server.on('exit', (code, signal) => {
+    server = ours;
+    const ended = (why) => {
+      server = null;
       if (stopped) return;
       deaths = Date.now() - begun < COME_UP ? deaths + 1 : 1;
-      if (deaths >= MOST_DEATHS) {
-        gaveUp(code ?? 1);
-        return;
-      }
-      say(`The server ended by itself (${signal ?? code}); what it said stands above. Starting it again.`);
-      setTimeout(start, 200 * deaths);
-    });
+      const wait = pause(deaths);
+      say(
+        `The server ended by itself (${why}); what it said stands above. Starting it again${wait < 1000 ? '' : ` in ${Math.round(wait / 1000)} s`}.`
+      );
+      again = setTimeout(start, wait);
+    };
+    ours.once('error', (e) => ended(e.message));
+    ours.once('exit', (code, signal) => ended(signal ?? code));
   };
   start();
   return {
-    stop: () => {
+    stop: async () => {
       stopped = true;
-      server?.kill('SIGTERM');
+      clearTimeout(again);
+      const last = server;
+      if (!last) return;
+      const over = new Promise((done) => last.once('exit', done));
+      last.kill('SIGTERM');
+      const late = setTimeout(() => last.kill('SIGKILL'), endWithin);
+      await over;
+      clearTimeout(late);
     }
   };
 }

@@ -54,6 +54,21 @@ export class Server {
     throw new Error(`the server at ${this.url} does not answer`);
   }
 
+  /** Whether it is the process that was started: nothing here starts it again. */
+  get isUp(): boolean {
+    return this.#process !== null && this.#process.exitCode === null && this.#process.signalCode === null;
+  }
+
+  /** Tells it to end. @returns what it ended with */
+  async end(): Promise<number | null> {
+    const server = this.#process!;
+    return new Promise((done) => {
+      server.once('exit', (code) => done(code));
+      server.kill('SIGTERM');
+    });
+  }
+
+  /** Kills it. */
   async stop(): Promise<void> {
     const server = this.#process;
     this.#process = null;

@@ -2,7 +2,7 @@ import { readFile, statfs } from 'node:fs/promises';
 import { availableParallelism, loadavg } from 'node:os';
 import { backupStatus } from './backups';
 import type { Db } from './db';
-import { onLine } from './live/stream';
+import { lines } from './live/stream';
 import { quota, takenBy, type Quota } from './quota';
 
 export interface About {
@@ -49,7 +49,7 @@ export async function aboutServer(sql: Db, teamId: string): Promise<About> {
     diskLeft: disk ? disk.bavail * disk.bsize : null,
     teams: row!.teams,
     sessions: row!.sessions,
-    live: onLine(),
+    live: lines.size,
     upSince: UP_SINCE,
     load: loadavg()[0]!,
     cores: availableParallelism(),

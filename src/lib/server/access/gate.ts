@@ -25,10 +25,16 @@ export async function whoAsks(event: RequestEvent): Promise<void> {
   if (entered) {
     const { team, person, session, renewed } = entered;
     if (renewed) renewKey(cookies, secure, renewed, session.deviceId !== null);
-    Object.assign(locals, { team, person, session, teamAssumed: false });
+    Object.assign(locals, { team, person, session, token: null, teamAssumed: false });
     return;
   }
-  Object.assign(locals, { team: null, person: null, session: null, teamAssumed: false });
+  Object.assign(locals, {
+    team: null,
+    person: null,
+    session: null,
+    token: null,
+    teamAssumed: false
+  });
   if (!locals.local) return;
   const chosen = looksRound(cookies);
   if (!chosen && (await hasTeams(sql))) return;

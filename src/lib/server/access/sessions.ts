@@ -86,14 +86,6 @@ export async function sessionOf(sql: Sql, key: string | undefined, now: Date): P
   };
 }
 
-/** Whether a session still opens something: asked by its id where a page has held a line open for a while. */
-export async function isInForce(sql: Db, teamId: string, sessionId: string): Promise<boolean> {
-  const rows = await sql`
-    select 1 from session s join person p on p.team_id = s.team_id and p.id = s.person_id left join device d on d.team_id = s.team_id and d.id = s.device_id
-    where s.team_id = ${teamId} and s.id = ${sessionId} and s.ended_at is null and p.left_at is null and d.ended_at is null`;
-  return rows.length > 0;
-}
-
 /** Signs out: the session is over, wherever its key is. */
 export async function signOut(
   sql: Sql,

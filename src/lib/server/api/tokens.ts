@@ -39,16 +39,17 @@ export async function withdrawToken(
 export async function holderOf(
   sql: Db,
   token: string
-): Promise<{ team: Team; person: { id: string; role: Role } } | null> {
+): Promise<{ team: Team; person: { id: string; role: Role }; token: { id: string } } | null> {
   if (!looksLikeToken(token)) return null;
   const hash = createHash('sha256').update(token).digest('hex');
   const [row] = await sql`
-    select t.id, t.name, t.time_zone, t.is_demo, p.id as person_id, p.role from api_token k
+    select t.id, t.name, t.time_zone, t.is_demo, p.id as person_id, p.role, k.id as token_id from api_token k
     join team t on t.id = k.team_id join person p on p.team_id = k.team_id and p.id = k.person_id
     where k.hash = ${hash} and k.withdrawn_at is null and p.left_at is null`;
   if (!row) return null;
   return {
     team: { id: row.id, name: row.name, timeZone: row.time_zone, isDemo: row.is_demo },
-    person: { id: row.person_id, role: row.role }
+    person: { id: row.person_id, role: row.role },
+    token: { id: row.token_id }
   };
 }
