@@ -167,7 +167,7 @@ export async function addPhoto(
   p: { id: string; visitId: string; stepKey: string },
   sent: Uint8Array
 ): Promise<void> {
-  await uploadPhoto(sql, teamId, personId, p.id, sent);
+  await uploadPhoto(sql, teamId, personId, p.id, async () => sent);
   const { id: photoId, visitId, stepKey } = p;
   await command(sql, teamId, personId, 'photo.attach', { photoId, visitId, stepKey });
 }

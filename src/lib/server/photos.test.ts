@@ -1,9 +1,11 @@
 import { startVisit, addPhoto, giveUpVisit } from '../../../tests/database/hands';
+import { crc32, deflateSync } from 'node:zlib';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, NOW, openBook, uuid } from '../../../tests/database/book';
 import { startSchema } from '../core/visit/form';
-import { listPhotos, makePhoto, readPhoto } from './photos';
+import { listPhotos, readPhoto } from './photos';
+import { makePhoto } from './picture';
 import { Refusal } from './refusal';
 
 let book: Book;
@@ -19,6 +21,27 @@ const start = () =>
     startSchema.parse({ id: uuid(), machineId: book.machineId, jobs: [{ taskId: book.taskId }] }),
     NOW
   );
+
+/** The first bytes of a PNG, and nothing of a picture. */
+function pngThatSays(width: number, height: number): Buffer {
+  const chunk = (type: string, data: Buffer) => {
+    const body = Buffer.concat([Buffer.from(type), data]);
+    const [length, sum] = [Buffer.alloc(4), Buffer.alloc(4)];
+    length.writeUInt32BE(data.length);
+    sum.writeUInt32BE(crc32(body));
+    return Buffer.concat([length, body, sum]);
+  };
+  const head = Buffer.alloc(13);
+  head.writeUInt32BE(width);
+  head.writeUInt32BE(height, 4);
+  head.set([8, 6], 8);
+  return Buffer.concat([
+    Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]),
+    chunk('IHDR', head),
+    chunk('IDAT', deflateSync(Buffer.alloc(1000))),
+    chunk('IEND', Buffer.alloc(0))
+  ]);
+}
 
 describe('photos', () => {
   const picture = (width: number, height: number) =>
@@ -46,6 +69,15 @@ describe('photos', () => {
     ])
       await expect(makePhoto(sent)).rejects.toBeInstanceOf(Refusal);
     await expect(makePhoto(new Uint8Array(40 * 1024 * 1024))).rejects.toThrow(/15 MB/);
+  });
+  it('that say they are larger than any are refused by what they say, before a pixel is unpacked', async () => {
+    for (const [width, height] of [
+      [60_000_000, 1],
+      [1, 60_000_000],
+      [40_000, 40_000],
+      [9000, 9000]
+    ] as const)
+      await expect(makePhoto(pngThatSays(width, height))).rejects.toThrow(/60 million pixels|broken one/);
   });
   it('belong to a step of a visit that is open, once each', async () => {
     const id = await start();

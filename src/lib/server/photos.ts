@@ -1,54 +1,13 @@
-import sharp from 'sharp';
-import type { Db, Sql } from './db';
 import { countPhoto } from './quota';
+import type { Db, Sql } from './db';
 import { refuse } from './refusal';
+import { Turns } from './turns';
 import { idInBook } from './visit-id';
+import { work } from './work/pool';
 import type { Write } from './write';
 
-/** What a phone's camera makes; past it, it is no photo of a drain plug. */
 const MOST_PER_FINDING = 6;
-export const MOST_BYTES = 15 * 1024 * 1024;
-const FORMATS = new Set(['jpeg', 'png', 'webp']);
-const LARGE = 1600;
-const SMALL = 320;
-/** A picture that unpacks to more than this was made to fill a memory. */
-const MOST_PIXELS = 60_000_000;
 const MOST_PER_VISIT = 200;
-
-/** A photo as it is kept: never what was sent, always our own JPEG made from its pixels, without place or camera. */
-interface Made {
-  jpeg: Buffer;
-  small: Buffer;
-  width: number;
-  height: number;
-}
-
-/** A kept photo as it stands in a list. @throws Error where it is no image */
-export const makeSmall = (jpeg: Buffer): Promise<Buffer> =>
-  sharp(jpeg, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
-    .resize(SMALL, SMALL, { fit: 'inside' })
-    .jpeg({ quality: 70 })
-    .toBuffer();
-
-/** Reads the pixels of what was sent, whatever it is called, and makes them small. @throws Refusal where it is no photo */
-export async function makePhoto(sent: Uint8Array): Promise<Made> {
-  if (sent.byteLength > MOST_BYTES) refuse('photo', 'At most 15 MB: take it with less resolution.');
-  try {
-    const image = sharp(sent, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
-    const { format } = await image.metadata();
-    if (!format || !FORMATS.has(format)) refuse('photo', 'Not a photo: JPEG, PNG or WebP.');
-    const { data, info } = await image
-      .rotate()
-      .flatten({ background: '#ffffff' })
-      .resize(LARGE, LARGE, { fit: 'inside', withoutEnlargement: true })
-      .jpeg({ quality: 80 })
-      .toBuffer({ resolveWithObject: true });
-    return { jpeg: data, small: await makeSmall(data), width: info.width, height: info.height };
-  } catch (e) {
-    if (e instanceof Error && 'errors' in e) throw e;
-    return refuse('photo', 'Not a photo, or a broken one: JPEG, PNG or WebP.');
-  }
-}
 
 export interface PhotoRow {
   id: string;
@@ -57,39 +16,30 @@ export interface PhotoRow {
   at: Date;
 }
 
-/** Pictures unpacked at once: each may take 240 MB while it is made small. */
-const AT_ONCE = 2;
-let making = 0;
-const waiting: (() => void)[] = [];
-/** Takes its turn at making pictures small. */
-async function inTurn<T>(run: () => Promise<T>): Promise<T> {
-  if (making >= AT_ONCE) await new Promise<void>((go) => waiting.push(go));
-  else making += 1;
-  try {
-    return await run();
-  } finally {
-    const next = waiting.shift();
-    if (next) next();
-    else making -= 1;
-  }
-}
+/** Photos of 15 MB that are read at once, of all and of one person; the others wait before their first byte is. */
+const turns = new Turns({ ofAll: 6, ofOne: 2, waitingOfOne: 100 });
 
-/** Keeps the pixels of a photo until a command says where it belongs. Sent twice it is one. */
+/**
+ * Keeps the pixels of a photo until a command says where it belongs. Sent twice it is one.
+ * @param read reads what was sent, once its turn has come
+ */
 export async function uploadPhoto(
   sql: Sql,
   teamId: string,
   personId: string,
   id: string,
-  sent: Uint8Array
+  read: () => Promise<Uint8Array>
 ): Promise<void> {
   const [there] = await sql`
     select 1 from photo_upload where team_id = ${teamId} and id = ${id} union all select 1 from photo where team_id = ${teamId} and id = ${id}`;
   if (there) return;
-  const made = await inTurn(() => makePhoto(sent));
-  await countPhoto(sql, teamId, made.jpeg.length + made.small.length, new Date());
+  const came = await turns.take(personId, async () => work('photo', await read()));
+  if (!came.ok) return refuse('photo', came.words);
+  const { jpeg, small, width, height } = came.made;
+  await countPhoto(sql, teamId, jpeg.length + small.length, new Date());
   await sql`
     insert into photo_upload (team_id, id, width, height, jpeg, small, sent_by)
-    values (${teamId}, ${id}, ${made.width}, ${made.height}, ${made.jpeg}, ${made.small}, ${personId}) on conflict do nothing`;
+    values (${teamId}, ${id}, ${width}, ${height}, ${Buffer.from(jpeg)}, ${Buffer.from(small)}, ${personId}) on conflict do nothing`;
   // What nobody named within a day was given up on the way.
   await sql`delete from photo_upload where sent_at < now() - interval '1 day'`;
 }

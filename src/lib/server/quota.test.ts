@@ -64,11 +64,11 @@ it('photos are kept up to so many bytes of a team', async () => {
   })
     .jpeg()
     .toBuffer();
-  await uploadPhoto(sql, team.id, personId, uuid(), pixels);
+  await uploadPhoto(sql, team.id, personId, uuid(), async () => pixels);
   // Also before anybody said where it belongs.
   expect((await takenBy(sql, team.id, new Date())).photos).toBeGreaterThan(10_000);
   process.env.HOUR_TRAIL_MOST_PHOTOS_MB = '0.02';
-  await expect(uploadPhoto(sql, team.id, personId, uuid(), pixels)).rejects.toMatchObject({
+  await expect(uploadPhoto(sql, team.id, personId, uuid(), async () => pixels)).rejects.toMatchObject({
     errors: { photo: expect.stringContaining('Who runs the server') }
   });
   expect(await sql`select count(*)::int as n from photo_upload where team_id = ${team.id}`).toEqual([

@@ -14,7 +14,7 @@ export interface OwnerPaper {
   /** Address that its code opens; null: it has none. */
   opens: string | null;
   /** By photo id, its JPEG. */
-  pictures: ReadonlyMap<string, Buffer>;
+  pictures: ReadonlyMap<string, Uint8Array>;
 }
 
 const section = (title: string, lines: readonly Line[], none: string, more = 0): Content[] => [
@@ -39,7 +39,7 @@ export function ownerPdf(paper: 'A4' | 'LETTER', s: OwnerSheet, p: OwnerPaper): 
           {
             stack: [
               {
-                image: `data:image/jpeg;base64,${jpeg.toString('base64')}`,
+                image: `data:image/jpeg;base64,${Buffer.from(jpeg).toString('base64')}`,
                 fit: [120, 90] as [number, number]
               },
               runs(words, { fontSize: 8 })

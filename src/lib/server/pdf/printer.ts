@@ -1,25 +1,23 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import pdfmake from 'pdfmake';
 import type { ContentText, Style, TDocumentDefinitions } from 'pdfmake/interfaces';
-import bold from '@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-700-normal.woff?inline';
-import regular from '@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff?inline';
-import extBold from '@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-ext-700-normal.woff?inline';
-import extRegular from '@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-ext-400-normal.woff?inline';
-import plate from '@fontsource/barlow-condensed/files/barlow-condensed-latin-700-normal.woff?inline';
-import figure from '@fontsource/barlow-condensed/files/barlow-condensed-latin-500-normal.woff?inline';
 
-const FILES: Record<string, string> = {
-  'text.woff': regular,
-  'text-bold.woff': bold,
-  'ext.woff': extRegular,
-  'ext-bold.woff': extBold,
-  'figure.woff': figure,
-  'plate.woff': plate
+const { resolve } = createRequire(import.meta.url);
+const font = (of: string, file: string) =>
+  readFileSync(resolve(`@fontsource/${of}/files/${of}-${file}-normal.woff`));
+const FILES: Record<string, Buffer> = {
+  'text.woff': font('atkinson-hyperlegible', 'latin-400'),
+  'text-bold.woff': font('atkinson-hyperlegible', 'latin-700'),
+  'ext.woff': font('atkinson-hyperlegible', 'latin-ext-400'),
+  'ext-bold.woff': font('atkinson-hyperlegible', 'latin-ext-700'),
+  'figure.woff': font('barlow-condensed', 'latin-500'),
+  'plate.woff': font('barlow-condensed', 'latin-700')
 };
 /** What it reads in place of the disk; its types do not know of it. */
 const files = (pdfmake as unknown as { virtualfs: { writeFileSync: (name: string, bytes: Buffer) => void } })
   .virtualfs;
-for (const [name, url] of Object.entries(FILES))
-  files.writeFileSync(name, Buffer.from(url.slice(url.indexOf(',') + 1), 'base64'));
+for (const [name, bytes] of Object.entries(FILES)) files.writeFileSync(name, bytes);
 pdfmake.addFonts({
   Text: { normal: 'text.woff', bold: 'text-bold.woff' },
   Ext: { normal: 'ext.woff', bold: 'ext-bold.woff' },

@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { id } from '$lib/core/forms';
 import { readBytes } from '$lib/server/body';
 import { db } from '$lib/server/db';
-import { MOST_BYTES, uploadPhoto } from '$lib/server/photos';
+import { uploadPhoto } from '$lib/server/photos';
+import { MOST_BYTES } from '$lib/server/picture';
 import { answerTo, refused } from '$lib/server/reads';
 import { senderOf } from '$lib/server/sender';
 import type { RequestHandler } from './$types';
@@ -17,12 +18,6 @@ export const POST: RequestHandler = async (event) => {
   const asked = Object.fromEntries(event.url.searchParams);
   return answerTo(z.object({ id }), asked, async (photo) => {
     const { team, person } = senderOf(event);
-    await uploadPhoto(
-      db(),
-      team.id,
-      person.id,
-      photo.id,
-      await readBytes(event.request, MOST_BYTES, TOO_MUCH)
-    );
+    await uploadPhoto(db(), team.id, person.id, photo.id, () => readBytes(event.request, MOST_BYTES, TOO_MUCH));
   });
 };

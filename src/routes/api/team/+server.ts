@@ -1,12 +1,13 @@
 import { teamCopySchema } from '$lib/core/exchange/team/form';
-import { TeamFileError } from '$lib/core/exchange/team/file';
 import { mayFound } from '$lib/server/access/found';
 import { toDisk } from '$lib/server/body';
-import { db } from '$lib/server/db';
-import { MOST_FILE, takeTeamIn } from '$lib/server/exchange/team/in';
+import { MOST_FILE } from '$lib/server/exchange/team/limits';
+import { takeInByWorker } from '$lib/server/exchange/team/take';
 import { answerTo, refused } from '$lib/server/reads';
-import { refuse } from '$lib/server/refusal';
 import type { RequestHandler } from './$types';
+
+/** One after the other: each is written to the disk and read whole. */
+let busy = false;
 
 /** A team's file, as it is: it becomes a team of its own. */
 export const POST: RequestHandler = async (event) => {
@@ -22,12 +23,15 @@ export const POST: RequestHandler = async (event) => {
   // Not a type that another site's form could send without asking first.
   if (request.headers.get('content-type') !== 'application/zip')
     return refused({ file: 'Send a team’s file, a zip.' }, {}, 415);
-  return answerTo(teamCopySchema, Object.fromEntries(url.searchParams), ({ copy, name }) =>
-    toDisk(request, MOST_FILE, 'At most 1 GB.', (path) =>
-      takeTeamIn(db(), path, copy === undefined ? null : { id: copy, name: name! }).catch((e: unknown) => {
-        if (e instanceof TeamFileError) refuse('file', e.words);
-        throw e;
-      })
-    )
-  );
+  if (busy) return refused({ file: 'Another team’s file is being read. Send yours again in a minute.' }, { retry: true }, 503);
+  busy = true;
+  try {
+    return await answerTo(teamCopySchema, Object.fromEntries(url.searchParams), ({ copy, name }) =>
+      toDisk(request, MOST_FILE, 'At most 1 GB.', (path) =>
+        takeInByWorker(path, copy === undefined ? null : { id: copy, name: name! })
+      )
+    );
+  } finally {
+    busy = false;
+  }
 };

@@ -2,8 +2,7 @@ import { error } from '@sveltejs/kit';
 import { z } from 'zod';
 import { LABEL_SHEETS } from '$lib/core/paper/labels';
 import { db } from '$lib/server/db';
-import { labelsPdf } from '$lib/server/pdf/labels';
-import { pdfResponse } from '$lib/server/pdf/respond';
+import { pdfResponse, printed } from '$lib/server/pdf/respond';
 import { stickersOf } from '$lib/server/stickers';
 import type { RequestHandler } from './$types';
 
@@ -24,5 +23,5 @@ export const GET: RequestHandler = async ({ locals, url }) => {
     (s) => kinds.includes(s.kind) || ids.includes(s.id)
   );
   if (stickers.length === 0) error(404, 'Nothing is picked.');
-  return pdfResponse(await labelsPdf(sheet, stickers, skip.data, url.origin), 'stickers');
+  return pdfResponse(await printed('labels', [sheet, stickers, skip.data, url.origin]), 'stickers');
 };

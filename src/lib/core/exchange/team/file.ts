@@ -26,7 +26,7 @@ const tables = z.strictObject(
 ) as unknown as z.ZodType<Tables>;
 
 /** A team's file as it is written today. */
-export const teamFileSchema = z.strictObject({ ...head, tables });
+const teamFileSchema = z.strictObject({ ...head, tables });
 export interface TeamFile {
   format: typeof FORMAT;
   version: typeof VERSION;
@@ -43,12 +43,41 @@ export class TeamFileError extends Error {
   }
 }
 
-/** The first things wrong with it, with where they stand. */
-const issues = (error: z.ZodError) =>
+/** The first things wrong with it are enough to mend it by. */
+const MOST_FAULTS = 3;
+const notWhatItShould = (faults: readonly string[]) =>
+  new TeamFileError(`This file does not hold what it should. ${faults.slice(0, MOST_FAULTS).join('; ')}`);
+const faultsOf = (error: z.ZodError, at = '') =>
   error.issues
-    .slice(0, 3)
-    .map((i) => `${i.path.join('.') || 'the file'}: ${i.message}`)
-    .join('; ');
+    .slice(0, MOST_FAULTS)
+    .map((i) => `${[at, ...i.path].filter((p) => p !== '').join('.') || 'the file'}: ${i.message.slice(0, 200)}`);
+
+/**
+ * Reads the rows of every table, one by one: a file of millions of wrong ones is refused at the third.
+ * @throws TeamFileError
+ */
+function readTables(given: Record<string, unknown>): Tables {
+  const faults: string[] = [];
+  const odd = Object.keys(given).filter((k) => !(k in TABLES));
+  faults.push(...odd.slice(0, MOST_FAULTS).map((k) => `tables.${k.slice(0, 60)}: there is no such table`));
+  const read: Partial<Record<TableName, unknown[]>> = {};
+  for (const name of TABLE_NAMES) {
+    const rows = given[name];
+    if (!Array.isArray(rows)) {
+      faults.push(`tables.${name}: a list of rows is expected`);
+      continue;
+    }
+    const list: unknown[] = (read[name] = []);
+    for (const [i, row] of rows.entries()) {
+      const parsed = TABLES[name].safeParse(row);
+      if (parsed.success) list.push(parsed.data);
+      else faults.push(...faultsOf(parsed.error, `tables.${name}.${i}`));
+      if (faults.length >= MOST_FAULTS) throw notWhatItShould(faults);
+    }
+  }
+  if (faults.length > 0) throw notWhatItShould(faults);
+  return read as Tables;
+}
 
 /**
  * Reads what stands in `team.json`, of any version there ever was.
@@ -63,9 +92,9 @@ export function readTeamFile(json: unknown): TeamFile {
     throw new TeamFileError(
       `This file is of version ${said.data.version}; this server reads up to ${VERSION}. Update it first.`
     );
-  const read = teamFileSchema.safeParse(json);
-  if (!read.success) throw new TeamFileError(`This file does not hold what it should. ${issues(read.error)}`);
-  const file = read.data as TeamFile;
+  const read = z.strictObject({ ...head, tables: z.record(z.string(), z.unknown()) }).safeParse(json);
+  if (!read.success) throw notWhatItShould(faultsOf(read.error));
+  const file: TeamFile = { ...read.data, tables: readTables(read.data.tables) };
   if (!isTimeZone(file.team.time_zone))
     throw new TeamFileError(`There is no time zone “${file.team.time_zone}”.`);
   for (const rows of [[file.team], ...Object.values(file.tables)])

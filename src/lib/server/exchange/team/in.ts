@@ -8,14 +8,11 @@ import {
   type TeamFile
 } from '../../../core/exchange/team/file';
 import type { Sql, Tx } from '../../db';
-import { makeSmall, MOST_BYTES as MOST_PHOTO } from '../../photos';
+import { makeSmall, MOST_BYTES as MOST_PHOTO } from '../../picture';
 import { standAnew } from '../../standing';
+import { BOUNDS, readBounded } from './json';
 import { openZip, type OpenZip } from './zip';
 
-/** Of the zip, bytes. */
-export const MOST_FILE = 1024 ** 3;
-/** Of team.json unpacked, bytes: a season of sixty machines is about 40 MB. */
-const MOST_JSON = 256 * 1024 * 1024;
 /** Of all photos together, bytes. */
 const MOST_PHOTOS = 4 * 1024 ** 3;
 /** Rows put in by one statement; all of them where rows of a table point to each other. */
@@ -93,7 +90,7 @@ export async function takeTeamIn(
 ): Promise<TakenIn> {
   const zip = await openZip(path);
   try {
-    const file = readTeamFile(parse(await zip.read(TEAM_JSON, MOST_JSON)));
+    const file = readTeamFile(await readBounded(zip.parts(TEAM_JSON, BOUNDS.bytes)));
     const teamId = copy?.id ?? file.team.id.toLowerCase();
     const machines = file.tables.machine.map((m) => m.id);
     return await sql.begin(async (tx) => {
@@ -117,13 +114,5 @@ export async function takeTeamIn(
     });
   } finally {
     zip.close();
-  }
-}
-
-function parse(bytes: Buffer): unknown {
-  try {
-    return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
-  } catch {
-    throw new TeamFileError('What is in this file cannot be read.');
   }
 }

@@ -17,7 +17,7 @@ import { photoName, teamFileJsonSchema, TEAM_JSON } from '../../../core/exchange
 import { TABLE_NAMES, TABLES } from '../../../core/exchange/team/tables';
 import type { Team } from '../../../core/team/team';
 import { connect, type Sql } from '../../db';
-import { makePhoto } from '../../photos';
+import { makePhoto } from '../../picture';
 import { getDemoTeam, getTeam } from '../../teams';
 import { takeTeamIn } from './in';
 import { writeTeamFile } from './out';

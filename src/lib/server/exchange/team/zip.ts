@@ -9,6 +9,8 @@ export interface OpenZip {
   names: readonly string[];
   /** The bytes of one thing in it. @throws TeamFileError where it is missing, or more than `most` bytes */
   read: (name: string, most: number) => Promise<Buffer>;
+  /** The same, as it is unpacked. */
+  parts: (name: string, most: number) => AsyncIterable<Buffer>;
   close: () => void;
 }
 
@@ -36,26 +38,30 @@ export async function openZip(path: string): Promise<OpenZip> {
     zip.close();
     throw e instanceof TeamFileError ? e : new TeamFileError(NO_ZIP);
   }
+  async function* parts(name: string, most: number): AsyncGenerator<Buffer> {
+    const entry = entries.get(name);
+    if (!entry) throw new TeamFileError(`There is no “${name}” in this file.`);
+    if (entry.isEncrypted()) throw new TeamFileError('This zip has a password; Hour Trail’s has none.');
+    if (entry.uncompressedSize > most) throw new TeamFileError(`“${name}” is larger than it can be.`);
+    let length = 0;
+    try {
+      for await (const part of await zip.openReadStreamPromise(entry)) {
+        length += (part as Buffer).length;
+        if (length > most) throw new TeamFileError(`“${name}” is larger than it can be.`);
+        yield part as Buffer;
+      }
+    } catch (e) {
+      throw e instanceof TeamFileError ? e : new TeamFileError(`“${name}” in this file is broken.`);
+    }
+  }
   return {
     names: [...entries.keys()],
     close: () => zip.close(),
+    parts,
     read: async (name, most) => {
-      const entry = entries.get(name);
-      if (!entry) throw new TeamFileError(`There is no “${name}” in this file.`);
-      if (entry.isEncrypted()) throw new TeamFileError('This zip has a password; Hour Trail’s has none.');
-      if (entry.uncompressedSize > most) throw new TeamFileError(`“${name}” is larger than it can be.`);
-      try {
-        const parts: Buffer[] = [];
-        let length = 0;
-        for await (const part of await zip.openReadStreamPromise(entry)) {
-          length += (part as Buffer).length;
-          if (length > most) throw new TeamFileError(`“${name}” is larger than it can be.`);
-          parts.push(part as Buffer);
-        }
-        return Buffer.concat(parts);
-      } catch (e) {
-        throw e instanceof TeamFileError ? e : new TeamFileError(`“${name}” in this file is broken.`);
-      }
+      const all: Buffer[] = [];
+      for await (const part of parts(name, most)) all.push(part);
+      return Buffer.concat(all);
     }
   };
 }

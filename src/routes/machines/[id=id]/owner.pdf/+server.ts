@@ -3,7 +3,7 @@ import { day } from '$lib/core/forms';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
 import { ownerSheetOf } from '$lib/server/owner-sheet';
-import { ownerPdf } from '$lib/server/pdf/owner';
+import { pdfResponse, printed, sizeAsked } from '$lib/server/pdf/respond';
 import { readPhoto } from '$lib/server/photos';
 import type { RequestHandler } from './$types';
 
@@ -27,13 +27,10 @@ export const GET: RequestHandler = async ({ locals, params, url }) => {
     if (bytes) pictures.set(id, bytes);
   }
   const opens = `${url.origin}/machines/${machine.id}/owner`;
-  const paper = url.searchParams.get('paper') === 'letter' ? 'LETTER' : 'A4';
-  const pdf = await ownerPdf(paper, sheet, { team: team.name, machine, hours, today, pictures, opens });
-  return new Response(new Uint8Array(pdf), {
-    headers: {
-      'content-type': 'application/pdf',
-      'content-disposition': `inline; filename="machine-${encodeURIComponent(machine.plate)}-${today}.pdf"`,
-      'cache-control': 'no-store'
-    }
-  });
+  const pdf = await printed('owner', [
+    sizeAsked(url),
+    sheet,
+    { team: team.name, machine, hours, today, pictures, opens }
+  ]);
+  return pdfResponse(pdf, `machine-${machine.plate}-${today}`);
 };
