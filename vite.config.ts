@@ -60,7 +60,7 @@ export default defineConfig({
       },
       {
         extends: true,
-        test: { name: 'ui', include: ['src/lib/ui/**/*.test.ts'] }
+        test: { name: 'ui', include: ['src/lib/ui/**/*.test.ts', 'src/lib/workers/**/*.test.ts'] }
       },
       {
         extends: true,

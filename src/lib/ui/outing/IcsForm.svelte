@@ -10,7 +10,8 @@
   import Field from '../form/Field.svelte';
   import { sendAll } from '../form/send';
   import { say } from '../shell/shell.svelte';
-  import { MOST_BYTES, type ReadFile } from './ics';
+  import { MOST_BYTES, type ReadFile } from '$lib/workers/calendar';
+  import { readFile } from '../exchange/read-file';
   import MachinePicks from './MachinePicks.svelte';
 
   interface Props {
@@ -40,11 +41,13 @@
   let wholeFleet = $state(true);
   let machineIds = $state<string[]>([]);
   let busy = $state(false);
+  let reading = $state(false);
   const taking = $derived(lines.filter((l) => l.take));
   const others = $derived(lines.filter((l) => l.verdict !== 'new' && !l.refused));
 
   async function open(e: Event) {
-    const file = (e.currentTarget as HTMLInputElement).files?.[0];
+    const input = e.currentTarget as HTMLInputElement;
+    const file = input.files?.[0];
     errors = {};
     lines = [];
     read = null;
@@ -53,8 +56,11 @@
       errors = { file: `A calendar file of at most ${MOST_BYTES / 1e6} MB.` };
       return;
     }
-    const { readIcs } = await import('./ics');
-    const found = readIcs(await file.text(), timeZone, today);
+    reading = true;
+    const found = await readFile({ kind: 'calendar', text: await file.text(), timeZone, today });
+    // Another one was picked meanwhile.
+    if (file !== input.files?.[0]) return;
+    reading = false;
     if (!found.ok) {
       errors = { file: found.message };
       return;
@@ -122,6 +128,7 @@
         onchange={open}
       />{/snippet}</Field
   >
+  {#if reading}<p class="mt-3" role="status">Reading the file …</p>{/if}
   {#if read && lines.length === 0}<p class="mt-3">Nothing in it lies on a day.</p>{/if}
   {#if lines.some((l) => l.verdict === 'new' || l.refused)}
     <div class="mt-3">

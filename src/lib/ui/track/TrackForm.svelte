@@ -3,7 +3,7 @@
   import { v5 } from 'uuid';
   import { untrack } from 'svelte';
   import { invalidateAll } from '$app/navigation';
-  import { likelyMachine, rideFigures, rideOf, RULE_WORDS, type Ride } from '$lib/core/track/track';
+  import { likelyMachine, rideFigures, RULE_WORDS, type Ride } from '$lib/core/track/track';
   import { minutesInWords } from '$lib/core/readiness/board';
   import type { Person } from '$lib/core/team/team';
   import { showDay, type Day } from '$lib/core/time/day';
@@ -12,7 +12,8 @@
   import FormError from '../form/FormError.svelte';
   import { sendAll } from '../form/send';
   import { say } from '../shell/shell.svelte';
-  import { readTrack } from './read';
+  import { readFile } from '../exchange/read-file';
+  import { MOST_BYTES } from '$lib/workers/track';
 
   interface Props {
     machines: { id: string; plate: string; name: string; riderId: string | null }[];
@@ -34,6 +35,7 @@
   let id = '';
   let errors = $state<Record<string, string>>({});
   let busy = $state(false);
+  let reading = $state(false);
   const rides = (p: string | null) =>
     machines.some((m) => m.riderId === p) || lately.some((l) => l.riderId === p);
   let riderId = $state(untrack(() => (rides(personId) ? (personId ?? '') : '')));
@@ -51,12 +53,20 @@
     odd = '';
     ride = null;
     if (!file) return;
-    const read = await readTrack(await file.arrayBuffer());
+    if (file.size > MOST_BYTES) {
+      errors = { file: `A track of at most ${MOST_BYTES / 1e6} MB.` };
+      return;
+    }
+    reading = true;
+    const read = await readFile({ kind: 'track', bytes: await file.arrayBuffer(), timeZone });
+    // Another one was picked meanwhile.
+    if (file !== input.files?.[0]) return;
+    reading = false;
     if (!read.ok) {
       errors = { file: read.message };
       return;
     }
-    ride = rideOf(read.segments, timeZone);
+    ({ ride } = read);
     if (ride && ride.moving < 60) {
       errors = { file: 'Nothing in this track moved for a minute.' };
       ride = null;
@@ -118,6 +128,7 @@
     /></label
   >
   {#if errors.file}<p class="error mt-1" role="alert">{errors.file}</p>{/if}
+  {#if reading}<p class="mt-3" role="status">Reading the file …</p>{/if}
   {#if ride && figures}
     <p class="mt-3 text-lg" role="status">
       <span class="figure text-3xl">{figures.hours.toFixed(1)} h</span> moving,

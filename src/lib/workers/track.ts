@@ -1,3 +1,4 @@
+import { isDay } from '$lib/core/time/day';
 import type { Point } from '$lib/core/track/track';
 
 /** Bytes of a track: a week of points a second. */
@@ -13,9 +14,16 @@ type Node = Record<string, unknown>;
 const at = (x: unknown, ...keys: string[]): unknown =>
   keys.reduce<unknown>((n, k) => (n !== null && typeof n === 'object' ? (n as Node)[k] : undefined), x);
 
+/** A moment as it is written: one on a day that no calendar has is none, and not a later one. */
+const momentOf = (time: unknown): number => {
+  if (time instanceof Date) return time.getTime();
+  const text = String(time);
+  return isDay(text.slice(0, 10)) ? Date.parse(text) : NaN;
+};
+
 function point(time: unknown, lat: unknown, lon: unknown): Point[] {
   const p = {
-    at: time instanceof Date ? time.getTime() : Date.parse(String(time)),
+    at: momentOf(time),
     lat: Number(lat),
     lon: Number(lon)
   };
@@ -23,7 +31,21 @@ function point(time: unknown, lat: unknown, lon: unknown): Point[] {
   return Number.isFinite(p.at) && sane ? [p] : [];
 }
 
+/** Characters between the signs of a tag: a point has two attributes. */
+const LONGEST_TAG = 4000;
+/** Whether there is a tag in it that no instrument writes. Each character is looked at once. */
+function hasEndlessTag(xml: string): boolean {
+  for (let from = xml.indexOf('<'); from >= 0; from = xml.indexOf('<', from)) {
+    const to = xml.indexOf('>', from);
+    if ((to < 0 ? xml.length : to) - from > LONGEST_TAG) return true;
+    if (to < 0) return false;
+    from = to;
+  }
+  return false;
+}
+
 async function readXml(text: string): Promise<Point[][]> {
+  if (hasEndlessTag(text)) throw new Error(NONE);
   const { XMLParser } = await import('fast-xml-parser');
   const parser = new XMLParser({
     ignoreAttributes: false,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readIcs } from './ics';
+import { readIcs } from './calendar';
 
 const TODAY = '2026-11-27';
 const file = (...events: string[]) =>
@@ -78,6 +78,40 @@ describe('a calendar file', () => {
     );
     expect(r.events.map((e) => e.name)).toEqual(['Good']);
     expect(r.unreadable).toBe(2);
+  });
+  it('a day that no calendar has is none, and no later day', () => {
+    const r = read(
+      file(
+        event('a', 'SUMMARY:Begins', 'DTSTART;VALUE=DATE:20270230'),
+        event('b', 'SUMMARY:Ends', 'DTSTART;VALUE=DATE:20270227', 'DTEND;VALUE=DATE:20270231'),
+        event('c', 'SUMMARY:At an hour', 'DTSTART:20270631T100000Z'),
+        event('d', 'SUMMARY:Leap', 'DTSTART;VALUE=DATE:20280229')
+      )
+    );
+    expect(r.events.map((e) => [e.name, e.firstDay])).toEqual([['Leap', '2028-02-29']]);
+    expect(r.unreadable).toBe(3);
+  });
+  it('rules without an end are not walked to theirs, however many there are', () => {
+    const rules = Array.from({ length: 200 }, (_, i) =>
+      event(`r${i}`, `SUMMARY:Heat ${i}`, 'DTSTART:20000101T000000Z', 'RRULE:FREQ=SECONDLY')
+    );
+    const r = read(file(...rules, event('z', 'SUMMARY:Once', 'DTSTART;VALUE=DATE:20261205')));
+    expect(r.events.map((e) => e.name)).toEqual(['Once']);
+    expect(r.more).toBe(200);
+  });
+  it('what was moved goes with what it was moved from, by its name', () => {
+    const r = read(
+      file(
+        event('a', 'SUMMARY:Heat', 'DTSTART;VALUE=DATE:20261205', 'RRULE:FREQ=WEEKLY;COUNT=2'),
+        event('a', 'SUMMARY:Heat', 'DTSTART;VALUE=DATE:20261213', 'RECURRENCE-ID;VALUE=DATE:20261212'),
+        event('b', 'SUMMARY:Alone', 'DTSTART;VALUE=DATE:20261220', 'RECURRENCE-ID;VALUE=DATE:20261219')
+      )
+    );
+    expect(r.events.map((e) => [e.name, e.firstDay])).toEqual([
+      ['Heat', '2026-12-05'],
+      ['Heat', '2026-12-13'],
+      ['Alone', '2026-12-20']
+    ]);
   });
   it('long names are cut, folded lines and bare newlines are read', () => {
     const long = `SUMMARY:${'Very long '.repeat(10)}`;

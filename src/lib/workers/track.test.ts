@@ -1,7 +1,7 @@
 import { FitBaseType, FitEncoder } from 'fit-file-parser/encoder';
 import { describe, expect, it } from 'vitest';
 import { rideOf } from '$lib/core/track/track';
-import { readTrack, type ReadTrack } from './read';
+import { readTrack, type ReadTrack } from './track';
 
 const T0 = Date.UTC(2026, 10, 28, 9);
 /** So many points, one a second, 10 m apart to the north: what each file here holds. */
@@ -63,6 +63,9 @@ describe('what is no track', () => {
     ['a spreadsheet', 'plate,hours\n5,48.6'],
     ['half a file', gpx().slice(0, 300)],
     ['a route that has no times', gpx().replace(/<time>[^<]*<\/time>/g, '')],
+    ['days that no calendar has', gpx().replaceAll('2026-11-28', '2026-11-31')],
+    ['a tag of a hundred thousand attributes', `<gpx ${'a="1" '.repeat(100_000)}>`],
+    ['a tag that is never closed', `<gpx><trk ${'x'.repeat(100_000)}`],
     ['a page', '<html><body>no</body></html>'],
     ['the head of a FIT file and nothing after', '\x0e\x10\x00\x00\x00\x00\x00\x00.FIT\x00\x00']
   ])('%s is said to be none', async (_, text) => {
