@@ -31,7 +31,7 @@ export async function command<K extends TeamKind>(
   const of = typeof team === 'string' ? (await getTeam(sql, team))! : team;
   const from = { team: of, person: { id: personId, role: 'chief mechanic' as const }, device: 'a test' };
   try {
-    return await carryOut(sql, from, { id, kind, at: at.toISOString() }, input, input, now);
+    return await carryOut(sql, from, { id, kind, at: at.toISOString(), body: input }, input, input, now);
   } catch (e) {
     throw refusalOf(e) ?? e;
   }

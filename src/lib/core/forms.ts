@@ -10,6 +10,15 @@ import { isDay } from './time/day';
 /** What something is known by. A form has it from a list: what is no id there was not picked. */
 export const id = z.uuid({ error: 'Pick one.' });
 
+/** Of rows that are read one by one later, so that each is refused by itself: what each of them is. */
+export const ROW_OF = new WeakMap<z.core.$ZodType, z.core.$ZodType>();
+/** A row that is read later. */
+export function rowOf(schema: z.core.$ZodType): z.ZodUnknown {
+  const row = z.unknown();
+  ROW_OF.set(row, schema);
+  return row;
+}
+
 /** Longer than any figure anybody types; what is longer is not read at all. */
 const LONGEST_FIGURE = 200;
 const figureTyped = (error?: string) =>

@@ -31,7 +31,7 @@ export async function closeChainWithVisit(
   const readings = readingsOf(state.steps).map((r) => ({ ...r, id: crypto.randomUUID() }));
   if (readings.length === 0) return null;
   const [open] = await tx`
-    select id from chain_check where team_id = ${team.id} and machine_id = ${visit.machineId} and closed_at is null and struck_at is null for update`;
+    select id from chain_check where team_id = ${team.id} and machine_id = ${visit.machineId} and closed_at is null and struck_at is null for no key update`;
   const checkId = (open?.id as string | undefined) ?? crypto.randomUUID();
   if (!open) {
     const drive = (await driveOf(tx, team.id, visit.machineId)) ?? USUAL_DRIVE;

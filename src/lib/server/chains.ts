@@ -86,7 +86,7 @@ interface CheckRow {
 async function useCheck(tx: Tx, teamId: string, id: string): Promise<CheckRow> {
   const [c] = await tx`
     select id, machine_id as "machineId", closed_at is not null as closed, record_id as "recordId", struck_at is not null as struck
-    from chain_check where team_id = ${teamId} and id = ${id} for update`;
+    from chain_check where team_id = ${teamId} and id = ${id} for no key update`;
   if (!c) refuse('', 'That check is not in this team.');
   if (c!.struck) refuse('', 'That check was struck out.');
   return c as unknown as CheckRow;

@@ -32,7 +32,7 @@ export async function correct(w: Write, c: z.output<typeof correctionSchema>): P
     left join machine m on m.team_id = r.team_id and m.id = r.machine_id
     where r.team_id = ${team.id} and (r.id = ${c.recordId}
       or r.visit_id = (select visit_id from service_record where team_id = ${team.id} and id = ${c.recordId}))
-    order by r.id for update of r`;
+    order by r.id for no key update of r`;
   const amount = c.amount && amountOf(rows, c.recordId, c.amount);
   if (amount) {
     for (const r of rows) {

@@ -63,7 +63,7 @@ export async function keepFilter(w: Write, f: FilterInput): Promise<void> {
 }
 
 async function countOf({ tx, team }: Write, filterId: string): Promise<{ clean: number; dirty: number }> {
-  await tx`select 1 from air_filter where team_id = ${team.id} and id = ${filterId} for update`;
+  await tx`select 1 from air_filter where team_id = ${team.id} and id = ${filterId} for no key update`;
   const [sum] = await tx`
     select coalesce(sum(clean), 0)::int as clean, coalesce(sum(dirty), 0)::int as dirty from air_filter_movement
     where team_id = ${team.id} and filter_id = ${filterId}`;

@@ -44,11 +44,20 @@ const AWAY_WORDS = 'The database does not answer. Nothing was written; try again
 const FULL_WORDS =
   'The disk of the server is full. Nothing was written, what was written before is there; make room on it, and it goes on.';
 const DISK_FULL = '53100';
+/** Two writes in each other's way, or one that waited too long for another: the database is well. */
+const BUSY = new Set(['40P01', '40001', '57014', '55P03']);
+const BUSY_WORDS =
+  'Others are writing at the same place just now. Nothing was written; try again in a moment.';
+/** Whether it is away only for whoever asked: others were first. */
+export const isBusy = (e: unknown): boolean => isDatabaseError(e) && BUSY.has(e.code);
 /** What is said of an error for which {@link isAway} holds. */
-export const awayWords = (e: unknown): string =>
-  isDatabaseError(e) && (e.code === DISK_FULL || /No space left/i.test((e as unknown as Error).message))
+export const awayWords = (e: unknown): string => {
+  if (isBusy(e)) return BUSY_WORDS;
+  return isDatabaseError(e) &&
+    (e.code === DISK_FULL || /No space left/i.test((e as unknown as Error).message))
     ? FULL_WORDS
     : AWAY_WORDS;
+};
 
 /** A thing of which the team has one of a name, or of a place: which field is about it, and what to say. */
 const ONCE: Record<string, readonly [field: string, words: string]> = {

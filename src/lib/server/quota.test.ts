@@ -12,6 +12,7 @@ beforeAll(async () => {
 afterAll(() => door.book.close());
 afterEach(() => {
   delete process.env.HOUR_TRAIL_MOST_ENTRIES;
+  delete process.env.HOUR_TRAIL_MOST_WRITTEN_MB;
   delete process.env.HOUR_TRAIL_MOST_PHOTOS_MB;
 });
 const finding = (d: Door) =>
@@ -41,6 +42,21 @@ it('a team that wrote as much as it may within a day waits; another one does not
   await other.book.close();
   process.env.HOUR_TRAIL_MOST_ENTRIES = '1000';
   expect(await finding(door)).toMatchObject({ ok: true });
+});
+
+it('what its entries say is counted in bytes', async () => {
+  const small = await Door.open();
+  expect(await finding(small)).toMatchObject({ ok: true });
+  const { written } = await takenBy(small.book.sql, small.book.team.id, new Date());
+  expect(written).toBeGreaterThan(80);
+  process.env.HOUR_TRAIL_MOST_WRITTEN_MB = String((written + 200) / 1e6);
+  const outcomes = [await finding(small), await finding(small), await finding(small)];
+  expect(outcomes.map((o) => o.ok)).toEqual([true, false, false]);
+  expect(outcomes[1]).toMatchObject({
+    errors: { '': expect.stringContaining('MB within a day') },
+    more: { retry: true }
+  });
+  await small.book.close();
 });
 
 it('what was written before the day counts no more', async () => {

@@ -5,6 +5,8 @@ import { Refusal } from './refusal';
 export interface Quota {
   /** Commands within a day. */
   entries: number;
+  /** Bytes of what they say, within a day. */
+  written: number;
   /** Bytes of all its photos. */
   photos: number;
 }
@@ -15,16 +17,18 @@ const number = (name: string, otherwise: number): number => {
 };
 export const quota = (): Quota => ({
   entries: number('HOUR_TRAIL_MOST_ENTRIES', 100_000),
+  written: number('HOUR_TRAIL_MOST_WRITTEN_MB', 200) * MB,
   photos: number('HOUR_TRAIL_MOST_PHOTOS_MB', 20_000) * MB
 });
 
 /** What a team has taken of it: within a day, and altogether. */
 export async function takenBy(sql: Db, teamId: string, now: Date): Promise<Quota> {
   const [row] = await sql`
-    select (select count(*) from command where team_id = ${teamId} and received_at > ${new Date(now.getTime() - DAY)})::int as entries,
-      (select coalesce(sum(octet_length(jpeg) + octet_length(small)), 0) from (
+    select c.entries, c.written, (select coalesce(sum(octet_length(jpeg) + octet_length(small)), 0) from (
         select jpeg, small from photo where team_id = ${teamId}
-        union all select jpeg, small from photo_upload where team_id = ${teamId}) p)::float as photos`;
+        union all select jpeg, small from photo_upload where team_id = ${teamId}) p)::float as photos
+    from (select count(*)::int as entries, coalesce(sum(bytes), 0)::float as written from command
+      where team_id = ${teamId} and received_at > ${new Date(now.getTime() - DAY)}) c`;
   return row as unknown as Quota;
 }
 const DAY = 86_400_000;
@@ -45,19 +49,27 @@ async function known(sql: Db, teamId: string, now: Date): Promise<Quota> {
 
 /**
  * Counts a command.
+ * @param bytes of what it says
  * @throws Refusal where the team has written as much as it may within a day: it waits where it is, and goes once there is room
  */
-export async function countEntry(sql: Db, teamId: string, now: Date): Promise<void> {
-  const most = quota().entries;
+export async function countEntry(sql: Db, teamId: string, bytes: number, now: Date): Promise<void> {
+  const most = quota();
   const taken = await known(sql, teamId, now);
-  if (taken.entries >= most)
+  const many =
+    taken.entries >= most.entries
+      ? `${most.entries.toLocaleString('en-GB')} entries`
+      : taken.written + bytes > most.written
+        ? `entries of ${Math.round(most.written / MB).toLocaleString('en-GB')} MB`
+        : null;
+  if (many)
     throw new Refusal(
       {
-        '': `This team wrote ${most.toLocaleString('en-GB')} entries within a day, as many as this server takes of one. Later it takes more again; who runs the server can let it take more.`
+        '': `This team wrote ${many} within a day, as much as this server takes of one. Later it takes more again; who runs the server can let it take more.`
       },
       { retry: true }
     );
   taken.entries += 1;
+  taken.written += bytes;
 }
 
 /** @throws Refusal where the photos of the team take as much as they may */

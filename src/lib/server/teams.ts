@@ -103,7 +103,7 @@ export async function changeRole(
   { personId, role }: { personId: string; role: Role }
 ): Promise<void> {
   const chiefs = await tx`
-    select id from person where team_id = ${team.id} and role = 'chief mechanic' and left_at is null order by id for update`;
+    select id from person where team_id = ${team.id} and role = 'chief mechanic' and left_at is null order by id for no key update`;
   if (role !== 'chief mechanic' && chiefs.length === 1 && chiefs[0]!.id === personId)
     refuse('role', 'The team would be without a chief mechanic. Make somebody else one first.');
   const [is] = await tx`

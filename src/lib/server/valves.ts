@@ -36,7 +36,7 @@ export async function placeOfCheck(tx: Tx, teamId: string, checkId: string): Pro
 export async function useCheck(tx: Tx, teamId: string, id: string): Promise<CheckRow> {
   const [c] = await tx`
     select id, head_id as "headId", machine_id as "machineId", visit_id as "visitId", closed_at is not null as closed, record_id as "recordId", struck_at is not null as struck
-    from valve_check where team_id = ${teamId} and id = ${id} for update`;
+    from valve_check where team_id = ${teamId} and id = ${id} for no key update`;
   if (!c) refuse('', 'That check is not in this team.');
   if (c!.struck) refuse('', 'That check was struck out.');
   return c as unknown as CheckRow;

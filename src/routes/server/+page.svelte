@@ -29,6 +29,11 @@
       a.taken.entries > ALMOST * a.quota.entries
     ],
     [
+      'What they say',
+      `${mb(a.taken.written)} of the ${mb(a.quota.written)} a team may write within a day`,
+      a.taken.written > ALMOST * a.quota.written
+    ],
+    [
       'Photos',
       `${mb(a.taken.photos)} of the ${mb(a.quota.photos)} a team may keep`,
       a.taken.photos > ALMOST * a.quota.photos

@@ -8,6 +8,7 @@ import {
   id,
   name,
   remark,
+  rowOf,
   someOf
 } from '../forms';
 import { CLUTCH_USES, CONDITIONS, OUTING_KINDS, SYMPTOMS } from '../outing/outing';
@@ -111,7 +112,7 @@ export type ReadingForm = z.input<typeof readingSchema>;
 
 /** A whole race day: each row is taken or refused by itself. */
 export const raceDaySchema = z.object({
-  rows: z.array(z.unknown()).min(1, 'Nothing written yet.').max(500, 'At most 500 rows at once.')
+  rows: z.array(rowOf(readingSchema)).min(1, 'Nothing written yet.').max(500, 'At most 500 rows at once.')
 });
 
 /** An odometer read. */

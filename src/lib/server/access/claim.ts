@@ -16,7 +16,7 @@ export async function claimTeam(sql: Sql, input: z.output<typeof claimSchema>): 
   const weak = weakness(input.passphrase, [who.name, who.team]);
   if (weak) refuse('passphrase', weak);
   return sql.begin(async (tx) => {
-    await tx`select 1 from team where id = ${input.team} for update`;
+    await tx`select 1 from team where id = ${input.team} for no key update`;
     const [there] = await tx`select person_id, passphrase from sign_in where team_id = ${input.team} limit 1`;
     // Sent twice, it is one: the same person with the same words.
     if (there && !(there.person_id === input.person && (await isSecret(there.passphrase, input.passphrase))))

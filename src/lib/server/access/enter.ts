@@ -91,7 +91,7 @@ export async function enterByPassphrase(
 async function countTry(sql: Sql, teamId: string, personId: string, now: Date): Promise<number> {
   return sql.begin(async (tx) => {
     const [row] = await tx`
-      select tries, locked_until from sign_in where team_id = ${teamId} and person_id = ${personId} for update`;
+      select tries, locked_until from sign_in where team_id = ${teamId} and person_id = ${personId} for no key update`;
     const still = row?.locked_until ? (row.locked_until.getTime() - now.getTime()) / 1000 : 0;
     if (!row || still > 0) return still;
     const tries = row.tries + 1;
@@ -172,7 +172,7 @@ export async function join(
   return sql.begin(async (tx) => {
     // Two phones that scan the same code for the same person: the second finds it taken.
     const [open] =
-      await tx`select used_at, person_id from invitation where team_id = ${invited.teamId} and id = ${invited.id} for update`;
+      await tx`select used_at, person_id from invitation where team_id = ${invited.teamId} and id = ${invited.id} for no key update`;
     if (invited.forOne && open!.used_at)
       refuse('', 'This invitation opens nothing: it was used, is over, or was withdrawn.');
     if (

@@ -17,7 +17,7 @@ export async function forgetPerson(
   // One after the other: each has a name of their own.
   await tx`select 1 from team where id = ${team.id} for no key update`;
   const [person] = await tx`
-    select name, left_at, forgotten_at from person where team_id = ${team.id} and id = ${personId} for update`;
+    select name, left_at, forgotten_at from person where team_id = ${team.id} and id = ${personId} for no key update`;
   if (!person) refuse('', 'That person is not of this team.');
   const was = person!.name as string;
   if (person!.forgotten_at) return { name: was, texts: 0 };

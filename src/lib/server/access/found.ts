@@ -41,7 +41,7 @@ export async function foundWithPassphrase(
   const { outcome } = await foundByCommand(sql, command, 'a page');
   if (!outcome.ok) throw new Refusal(outcome.errors, outcome.more);
   return sql.begin(async (tx) => {
-    await tx`select 1 from team where id = ${id} for update`;
+    await tx`select 1 from team where id = ${id} for no key update`;
     const [there] =
       await tx`select passphrase from sign_in where team_id = ${id} and person_id = ${personId}`;
     if (there && !(await isSecret(there.passphrase, passphrase)))

@@ -1,4 +1,5 @@
 import { COMMANDS } from '../../core/command/commands';
+import { keptOf } from '../../core/command/kept';
 import type { Envelope, Outcome } from '../../core/command/envelope';
 import { unkeepable } from '../../core/command/text';
 import { errorsByField } from '../../core/forms';
@@ -6,6 +7,7 @@ import type { Sql } from '../db';
 import { awayWords, isAway, refusalOf } from '../problems';
 import { Refusal } from '../refusal';
 import { foundTeam } from '../teams';
+import { sameBody } from './sender';
 
 /**
  * Sets up a new team with its first person: the one command that nobody of the team can have sent. It is kept among the new
@@ -20,9 +22,10 @@ export async function foundByCommand(
     outcome: { id: c.id, ok: false as const, errors, more },
     team: null
   });
-  const odd = unkeepable(c.body);
+  const body = keptOf('team.found', c.body);
+  const odd = unkeepable(body);
   if (Object.keys(odd).length > 0) return no(odd);
-  const parsed = COMMANDS['team.found'].safeParse(c.body);
+  const parsed = COMMANDS['team.found'].safeParse(body);
   if (!parsed.success) return no(errorsByField(parsed.error));
   const input = parsed.data;
   const team = { id: input.id, personId: input.you.id };
@@ -30,13 +33,13 @@ export async function foundByCommand(
   try {
     return await sql.begin(async (tx) => {
       const [before] = await tx`
-        select kind = 'team.found' and body = ${tx.json(c.body as never)}::jsonb as same from command where team_id = ${input.id} and id = ${c.id}`;
+        select kind = 'team.found' and ${sameBody(tx, body, c.body)} as same from command where team_id = ${input.id} and id = ${c.id}`;
       if (before?.same) return yes;
       if (before) throw new Refusal({ '': 'That was sent before, with other content. Open the page again.' });
       await foundTeam(tx, input);
       await tx`
         insert into command (team_id, id, kind, person_id, device, at, body, answer)
-        values (${input.id}, ${c.id}, 'team.found', ${input.you.id}, ${device}, ${c.at}, ${tx.json(c.body as never)}, ${tx.json(input.id)})`;
+        values (${input.id}, ${c.id}, 'team.found', ${input.you.id}, ${device}, ${c.at}, ${tx.json(body as never)}, ${tx.json(input.id)})`;
       return yes;
     });
   } catch (e) {

@@ -1,4 +1,5 @@
 import { COMMANDS, type Input, type Kind } from '../../core/command/commands';
+import { keptOf, mostBytes } from '../../core/command/kept';
 import type { Envelope, Outcome } from '../../core/command/envelope';
 import { unkeepable } from '../../core/command/text';
 import { errorsByField } from '../../core/forms';
@@ -7,18 +8,21 @@ import { hold } from '../book/hold';
 import { attempt, settle } from '../book/write';
 import type { Sql, Tx } from '../db';
 import { log } from '../log';
-import { awayWords, isAway, refusalOf } from '../problems';
+import { awayWords, isAway, isBusy, refusalOf } from '../problems';
 import { countEntry } from '../quota';
 import { Refusal } from '../refusal';
 import type { Write } from '../write';
 import { momentsOf } from './moments';
 import type { Handler } from './handler';
 import { REGISTRY } from './registry';
-import { NOTHING_HELD, SENT_BEFORE, type Sender } from './sender';
+import { NOTHING_HELD, sameBody, SENT_BEFORE, type Sender } from './sender';
 import { Again, carryOutTogether } from './together';
 
 export type { Sender } from './sender';
 
+const bytesOf = (body: unknown): number => Buffer.byteLength(JSON.stringify(body) ?? '');
+const tooMuch = (kind: Kind) =>
+  `That is more than one entry holds (${Math.round(mostBytes(kind) / 1000)} kB). Write it in parts.`;
 const MAY_NOT = 'That is for others in the team to do.';
 
 /**
@@ -29,7 +33,7 @@ const MAY_NOT = 'That is for others in the team to do.';
 async function claim(
   tx: Tx,
   from: Sender,
-  c: Pick<Envelope, 'id' | 'kind' | 'at'>,
+  c: Pick<Envelope, 'id' | 'kind' | 'at' | 'body'>,
   body: unknown
 ): Promise<{ answer: unknown } | null> {
   const made = await tx`
@@ -38,7 +42,7 @@ async function claim(
     on conflict do nothing returning id`;
   if (made.length > 0) return null;
   const [there] = await tx`
-    select kind = ${c.kind} and body = ${tx.json(body as never)}::jsonb as same, answer from command where team_id = ${from.team.id} and id = ${c.id}`;
+    select kind = ${c.kind} and ${sameBody(tx, body, c.body)} as same, answer from command where team_id = ${from.team.id} and id = ${c.id}`;
   if (!there!.same) throw new Refusal({ '': SENT_BEFORE });
   return { answer: there!.answer };
 }
@@ -47,20 +51,21 @@ async function claim(
  * Carries out one command whose body has been checked: once, whatever is sent twice, holding what it touches, and keeps what
  * it was answered with it. One transaction.
  *
- * @param body as it was sent: what a second sending is held against
+ * @param c as it was sent
+ * @param body what is kept of it: what a second sending is held against
  * @throws Refusal when the book does not allow it; errors of the database as they are
  */
 export async function carryOut<K extends Exclude<Kind, 'team.found'>>(
   sql: Sql,
   from: Sender,
-  c: Pick<Envelope, 'id' | 'at'> & { kind: K },
+  c: Pick<Envelope, 'id' | 'at' | 'body'> & { kind: K },
   input: Input<K>,
   body: unknown,
   now: Date
 ): Promise<unknown> {
   const handler = REGISTRY[c.kind] as unknown as Handler<K>;
   if (!handler.role.includes(from.person.role)) throw new Refusal({ '': MAY_NOT });
-  await countEntry(sql, from.team.id, now);
+  await countEntry(sql, from.team.id, bytesOf(body), now);
   if (handler.together) {
     // Before it stands in the line: those it would be carried out with are others'.
     if (from.person.role === 'rider' && handler.scope)
@@ -111,22 +116,24 @@ async function outcomeOf(sql: Sql, from: Sender, c: Envelope, now: Date): Promis
   });
   const { kind } = c;
   if (kind === 'team.found') return no({ '': 'A team is set up by itself.' });
-  const odd = unkeepable(c.body);
+  const body = keptOf(kind, c.body);
+  const odd = unkeepable(body);
   if (Object.keys(odd).length > 0) return no(odd);
-  const parsed = COMMANDS[kind].safeParse(c.body);
+  if (bytesOf(body) > mostBytes(kind)) return no({ '': tooMuch(kind) });
+  const parsed = COMMANDS[kind].safeParse(body);
   if (!parsed.success) return no(errorsByField(parsed.error));
   // What it says is in the book; which one it was, by whom, and what became of it, here.
   const noted = (became: string) =>
     log.info({ command: c.id, kind, team: from.team.id, person: from.person.id, became }, 'command');
   try {
-    const data = await carryOut(sql, from, { ...c, kind }, parsed.data as never, c.body, now);
+    const data = await carryOut(sql, from, { ...c, kind }, parsed.data as never, body, now);
     noted('carried out');
     return { id: c.id, ok: true, data };
   } catch (e) {
     const refusal = refusalOf(e);
     noted(refusal ? 'refused' : 'failed');
     if (refusal) return no(refusal.errors, refusal.more);
-    if (isAway(e)) return no({ '': awayWords(e) }, { retry: true, away: true });
+    if (isAway(e)) return no({ '': awayWords(e) }, { retry: true, away: !isBusy(e) });
     throw e;
   }
 }

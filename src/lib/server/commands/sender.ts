@@ -1,5 +1,6 @@
 import type { Role, Team } from '../../core/team/team';
 import type { Held } from '../book/hold';
+import type { Tx } from '../db';
 
 /** Whose writes they are. */
 export interface Sender {
@@ -13,3 +14,9 @@ export interface Sender {
 export const NOTHING_HELD: Held = { machines: new Map(), components: [] };
 export const SENT_BEFORE =
   'That was sent before, with other content. Open the page again to see what is there.';
+/**
+ * Whether a command that is there already was sent with this body: by what is kept of it; or, kept before keys that nobody reads were
+ * left out, by all of it.
+ */
+export const sameBody = (tx: Tx, kept: unknown, sent: unknown) =>
+  tx`body in (${tx.json(kept as never)}::jsonb, ${tx.json((sent ?? null) as never)}::jsonb)`;

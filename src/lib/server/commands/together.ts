@@ -8,7 +8,7 @@ import { isAway } from '../problems';
 import { Refusal } from '../refusal';
 import type { Write } from '../write';
 import { momentsOf } from './moments';
-import { NOTHING_HELD, SENT_BEFORE, type Sender } from './sender';
+import { NOTHING_HELD, sameBody, SENT_BEFORE, type Sender } from './sender';
 import type { Handler } from './handler';
 
 /**
@@ -17,7 +17,7 @@ import type { Handler } from './handler';
  */
 interface Job {
   from: Sender;
-  command: Pick<Envelope, 'id' | 'kind' | 'at'>;
+  command: Pick<Envelope, 'id' | 'kind' | 'at' | 'body'>;
   input: unknown;
   body: unknown;
   now: Date;
@@ -155,7 +155,7 @@ async function claimAll(tx: Tx, teamId: string, batch: readonly Job[]): Promise<
 }
 async function before(tx: Tx, teamId: string, { command: c, body }: Job): Promise<Result> {
   const [there] = await tx`
-    select kind = ${c.kind} and body = ${tx.json(body as never)}::jsonb as same, answer from command where team_id = ${teamId} and id = ${c.id}`;
+    select kind = ${c.kind} and ${sameBody(tx, body, c.body)} as same, answer from command where team_id = ${teamId} and id = ${c.id}`;
   if (!there?.same) return { ok: false, error: new Refusal({ '': SENT_BEFORE }) };
   // Without an answer it is in this very batch: it will have one when this is asked again.
   return there.answer === null ? { ok: false, error: new Again() } : { ok: true, answer: there.answer };

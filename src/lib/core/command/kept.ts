@@ -1,0 +1,87 @@
+import { z } from 'zod';
+import { COMMANDS, type Kind } from './commands';
+import { ROW_OF } from '../forms';
+
+/** What a schema says of itself, as far as it is walked here. */
+interface Def {
+  type: string;
+  shape: Record<string, z.core.$ZodType>;
+  catchall?: z.core.$ZodType;
+  element: z.core.$ZodType;
+  items: z.core.$ZodType[];
+  valueType: z.core.$ZodType;
+  innerType: z.core.$ZodType;
+  getter: () => z.core.$ZodType;
+  in: z.core.$ZodType;
+  out: z.core.$ZodType;
+  left: z.core.$ZodType;
+  right: z.core.$ZodType;
+  options: z.core.$ZodType[];
+}
+const isObject = (v: unknown): v is Record<string, unknown> =>
+  typeof v === 'object' && v !== null && !Array.isArray(v);
+
+/**
+ * What a schema knows of a value, as it was typed: keys that it does not read are left out, at every depth. What it refuses stays as it is,
+ * to be refused in its own words.
+ */
+export function knownBy(schema: z.core.$ZodType, value: unknown): unknown {
+  const def = schema._zod.def as unknown as Def;
+  switch (def.type) {
+    case 'object':
+      if (!isObject(value) || def.catchall) return value;
+      return Object.fromEntries(
+        Object.entries(def.shape).flatMap(([key, of]) =>
+          Object.hasOwn(value, key) ? [[key, knownBy(of, value[key])]] : []
+        )
+      );
+    case 'array':
+      return Array.isArray(value) ? value.map((v) => knownBy(def.element, v)) : value;
+    case 'tuple':
+      return Array.isArray(value) ? value.map((v, i) => (def.items[i] ? knownBy(def.items[i], v) : v)) : value;
+    case 'record':
+      return isObject(value)
+        ? Object.fromEntries(Object.entries(value).map(([key, v]) => [key, knownBy(def.valueType, v)]))
+        : value;
+    case 'optional':
+    case 'nullable':
+    case 'default':
+    case 'prefault':
+    case 'nonoptional':
+    case 'readonly':
+    case 'catch':
+      return value === null || value === undefined ? value : knownBy(def.innerType, value);
+    case 'lazy':
+      return knownBy(def.getter(), value);
+    case 'pipe':
+      return knownBy(def.in._zod.def.type === 'transform' ? def.out : def.in, value);
+    case 'intersection': {
+      const both = [knownBy(def.left, value), knownBy(def.right, value)];
+      return both.every(isObject) ? Object.assign({}, ...both) : value;
+    }
+    case 'union': {
+      const taken = def.options.find((o) => z.core.safeParse(o, value).success);
+      return taken ? knownBy(taken, value) : value;
+    }
+    case 'unknown': {
+      const row = ROW_OF.get(schema);
+      return row ? knownBy(row, value) : value;
+    }
+    default:
+      return value;
+  }
+}
+
+/** What is kept of a command’s body: what its kind reads of it, as it was typed. */
+export const keptOf = (kind: Kind, body: unknown): unknown => knownBy(COMMANDS[kind], body);
+
+/** Of the text of a body, bytes: a long story with everything else of the longest form. */
+const MOST_BYTES = 150_000;
+/** Of those that hold many rows. */
+const LARGER: Partial<Record<Kind, number>> = {
+  'reading.paste': 1_000_000,
+  'shims.paste': 500_000,
+  'job.save': 1_000_000,
+  'round.checks': 1_000_000
+};
+export const mostBytes = (kind: Kind): number => LARGER[kind] ?? MOST_BYTES;
