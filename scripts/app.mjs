@@ -15,7 +15,9 @@ const by = (protocol) => (request, response) => {
 };
 
 // A promise that nobody waits for has failed: that is a mistake of ours and is logged, but no reason to cut everybody off.
-process.on('unhandledRejection', (reason) => console.error('A promise failed and nobody waited for it:', reason));
+process.on('unhandledRejection', (reason) =>
+  console.error('A promise failed and nobody waited for it:', reason)
+);
 
 const app = createServer(by('http'));
 await new Promise((done, failed) => {

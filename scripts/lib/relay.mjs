@@ -106,7 +106,14 @@ export function admitByApp(request, over) {
   return new Promise((done, failed) => {
     const asked = (secure ? https : http).request(
       // Our own server, by its own address.
-      { host, port, path: '/api/v1/line', headers, agent: false, ...(secure && { rejectUnauthorized: false }) },
+      {
+        host,
+        port,
+        path: '/api/v1/line',
+        headers,
+        agent: false,
+        ...(secure && { rejectUnauthorized: false })
+      },
       (response) => {
         const leave = () => response.destroy();
         if (response.statusCode !== 200) {

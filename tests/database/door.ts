@@ -61,10 +61,16 @@ export class Door {
     );
     return outcome!;
   }
-  async invite(personId: string | null): Promise<{ code: string; id: string }> {
+  /** @param replaces false: another phone beside those they have */
+  async invite(personId: string | null, replaces = true): Promise<{ code: string; id: string }> {
     const code = newKey();
     const id = uuid();
-    const kept = await this.send(this.chief, 'invitation.keep', { id, personId, hash: keyHash(code) });
+    const kept = await this.send(this.chief, 'invitation.keep', {
+      id,
+      personId,
+      hash: keyHash(code),
+      replaces
+    });
     expect(kept).toMatchObject({ ok: true });
     return { code, id };
   }

@@ -48,6 +48,7 @@ test.describe('a page whose scripts do not run', () => {
     await page.getByLabel('A passphrase').fill('moss kettle quiet ferry');
     await page.getByRole('button', { name: 'Begin with an empty book' }).click();
     await page.goto('/you');
+    await page.getByLabel('Your passphrase').fill('moss kettle quiet ferry');
     await page.getByLabel('A PIN for this device').fill('2580');
     await page.getByRole('button', { name: 'Set the PIN' }).click();
     await expect(page.getByText('The PIN is set.')).toBeVisible();

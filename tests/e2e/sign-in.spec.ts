@@ -199,6 +199,23 @@ test.describe('a team of its own', () => {
       '/api/machines'
     ])
       expect([path, await status(path)]).toEqual([path, 403]);
+    // Lost: what it came in by is withdrawn at a press that says so, and a second phone would have taken nothing away.
+    expect(await status('/api/along')).toBe(200);
+    await open(page, '/team');
+    await page.getByRole('button', { name: 'A way in for Odd Farrow' }).click();
+    await expect(page.getByText('Today: passphrase, PIN on one device.')).toBeVisible();
+    await page.getByRole('button', { name: 'Add a phone' }).click();
+    await expect(page.getByTestId('invitation')).toBeVisible();
+    expect(await status('/api/along')).toBe(200);
+    await page.getByRole('button', { name: 'Done' }).click();
+    await page.getByRole('button', { name: 'A way in for Odd Farrow' }).click();
+    await expect(page.getByText('their sessions end')).toBeVisible();
+    await page.getByRole('button', { name: 'Replace every way in' }).click();
+    await expect(page.getByTestId('invitation')).toBeVisible();
+    expect(await status('/api/along')).toBe(401);
+    expect(
+      await app.sql`select 1 from device_pin union all select 1 from sign_in s join person p on p.id = s.person_id where p.name = 'Odd Farrow'`
+    ).toEqual([]);
     // The same link does not open twice.
     await tablet.context().clearCookies();
     await tablet.goto(code);
@@ -214,6 +231,10 @@ test.describe('a team of its own', () => {
       .getByLabel('A PIN for this device')
       .fill('2580');
     await page.getByLabel('It is called').fill('Bench tablet');
+    await page.getByRole('button', { name: 'Set the PIN' }).click();
+    await expect(page.getByText('That is not the one you have.')).toBeVisible();
+    await page.getByLabel('Your passphrase').fill(WORDS);
+    await page.getByLabel('A PIN for this device').fill('2580');
     await page.getByRole('button', { name: 'Set the PIN' }).click();
     await expect(page.getByText('The PIN is set.')).toBeVisible();
     await page.getByRole('button', { name: 'Sign out' }).click();

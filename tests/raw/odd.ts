@@ -69,7 +69,8 @@ export function oddRequests(host: string): string[] {
     ['GET', 'HEAD', 'POST'].map((m) => `${m} ${t} HTTP/1.1\r\nHost: ${host}\r\nConnection: close\r\n\r\n`)
   );
   const upgrades = ODD_TARGETS.map(
-    (t) => `GET ${t} HTTP/1.1\r\nHost: ${host}\r\n${UPGRADE}Sec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\n\r\n`
+    (t) =>
+      `GET ${t} HTTP/1.1\r\nHost: ${host}\r\n${UPGRADE}Sec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\n\r\n`
   );
   const line = (more: string) => `GET /instruments/line HTTP/1.1\r\n${more}\r\n`;
   return [
@@ -83,7 +84,9 @@ export function oddRequests(host: string): string[] {
     line(`Host: [\r\n${UPGRADE}Sec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\n`),
     line(`Host: ${host}\r\nOrigin: //[\r\n${UPGRADE}`),
     line(`Host: ${host}\r\nConnection: Upgrade\r\nUpgrade: h2c\r\n`),
-    line(`Host: ${host}\r\nCookie: \u00ff=\u00fe; ;;=\r\n${UPGRADE}Sec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\n`),
+    line(
+      `Host: ${host}\r\nCookie: \u00ff=\u00fe; ;;=\r\n${UPGRADE}Sec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\n`
+    ),
     `POST / HTTP/1.1\r\nHost: ${host}\r\nContent-Length: 5\r\nTransfer-Encoding: chunked\r\n\r\nzz\r\n`,
     `POST / HTTP/1.1\r\nHost: ${host}\r\nContent-Length: -1\r\n\r\n`,
     `GET / HTTP/1.1\r\nHost: ${host}\r\nExpect: the moon\r\n\r\n`

@@ -72,7 +72,8 @@ export async function addBlades({ tx, team, personId }: Write, b: BladesInput): 
 
 /** Writes down what came, what went, or what there is of an oil now. */
 export async function noteStock({ tx, team, personId }: Write, s: StockInput): Promise<void> {
-  const [o] = await tx`select bottle_ml from oil where team_id = ${team.id} and id = ${s.oilId} for no key update`;
+  const [o] =
+    await tx`select bottle_ml from oil where team_id = ${team.id} and id = ${s.oilId} for no key update`;
   if (!o) refuse('', 'That oil is not in this team’s stores.');
   const [there] = await tx`select 1 from oil_movement where team_id = ${team.id} and id = ${s.id}`;
   if (there) return;

@@ -24,7 +24,10 @@ export class Turns {
     const own = this.#own.get(whose) ?? pLimit(this.places.ofOne);
     this.#own.set(whose, own);
     if (own.pendingCount >= this.places.waitingOfOne)
-      throw new Refusal({ '': 'Many of yours are on their way already. Send it again in a minute.' }, { retry: true });
+      throw new Refusal(
+        { '': 'Many of yours are on their way already. Send it again in a minute.' },
+        { retry: true }
+      );
     try {
       return await own(() => this.#all(run));
     } finally {

@@ -106,6 +106,9 @@
           >{/each}</tbody
       >
     </table>
+    {#if mayChange && data.people.length > 1}<p class="quiet mt-2 text-sm">
+        Who has left comes in no more; when they are back, they need a new way in.
+      </p>{/if}
     {#if forgetting}{#key forgetting}<Forget
           person={forgetting}
           onleave={() => (forgetting = null)}
@@ -113,6 +116,8 @@
     {#if data.chief}
       {#if inviting}{#key inviting}<Invite
             person={inviting === 'team' ? null : inviting}
+            has={inviting === 'team' ? null : (data.ways.get(inviting.id) ?? null)}
+            own={inviting !== 'team' && inviting.id === data.personId}
             before={data.before}
             today={data.today}
             timeZone={zone}

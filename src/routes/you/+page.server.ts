@@ -44,13 +44,23 @@ export const actions: Actions = {
     leaveDemo(cookies);
     redirect(303, '/sign-in');
   },
-  passphrase: (event) =>
-    takeForm(event, ownPassphraseSchema, (input) => {
+  passphrase: (event) => {
+    const { device } = readKeys(event.cookies, event.url.protocol === 'https:');
+    return takeForm(event, ownPassphraseSchema, (input) => {
       const { team, person, session } = event.locals;
       return team && person && session
-        ? changePassphrase(db(), team, { ...person, name: person.name ?? '' }, session.id, input, new Date())
+        ? changePassphrase(
+            db(),
+            team,
+            { ...person, name: person.name ?? '' },
+            session.id,
+            input,
+            device,
+            new Date()
+          )
         : refuse('', 'Sign in first.');
-    }),
+    });
+  },
   pin: async (event) => {
     const secure = event.url.protocol === 'https:';
     const { device } = readKeys(event.cookies, secure);

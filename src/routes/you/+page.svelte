@@ -6,6 +6,7 @@
   import Sessions from '$lib/ui/access/Sessions.svelte';
   import { likelyDeviceName } from '$lib/ui/access/device-name';
   import { showMoment } from '$lib/core/time/moment';
+  import CurrentField from '$lib/ui/access/CurrentField.svelte';
   import PassphraseField from '$lib/ui/access/PassphraseField.svelte';
   import PinField from '$lib/ui/access/PinField.svelte';
   import { SecretForm } from '$lib/ui/access/secret-form.svelte';
@@ -21,6 +22,8 @@
   const errorsOf = (of: string): Record<string, string> =>
     form && 'errors' in form && form.of === of ? form.errors : {};
   const done = $derived(form && 'done' in form ? form.done : null);
+  /** Whether there is something here that one can show who one is by. */
+  const proved = $derived(data.words || data.pin === true);
   let device = $state('');
   onMount(() => (device = likelyDeviceName(navigator.userAgent)));
 </script>
@@ -55,6 +58,7 @@
       novalidate
       use:enhance={pin.send}
     >
+      {#if proved}<CurrentField words={data.words} error={errorsOf('pin').current} />{/if}
       <PinField
         label={data.pin ? 'Another PIN' : 'A PIN for this device'}
         error={errorsOf('pin').pin}
@@ -70,7 +74,7 @@
         >{/if}
       <Button type="submit" class="mt-6" disabled={pin.busy}>Set the PIN</Button>
     </form>
-    <FormError message={errorsOf('pin')[''] ?? pin.fault} />
+    <FormError message={errorsOf('pin')[''] ?? (proved ? undefined : errorsOf('pin').current) ?? pin.fault} />
     {#if done === 'pin'}<p role="status" class="font-bold">The PIN is set.</p>{/if}
 
     <h2 class="mt-8">Units</h2>
@@ -90,9 +94,9 @@
       novalidate
       use:enhance={words.send}
     >
-      {#if data.words}<PassphraseField
+      {#if proved}<CurrentField
+          words={data.words}
           label="The one you have"
-          name="current"
           error={errorsOf('passphrase').current}
         />{/if}
       <PassphraseField
@@ -102,7 +106,11 @@
       />
       <div><Button type="submit" disabled={words.busy}>{data.words ? 'Change it' : 'Set it'}</Button></div>
     </form>
-    <FormError message={errorsOf('passphrase')[''] ?? words.fault} />
+    <FormError
+      message={errorsOf('passphrase')[''] ??
+        (proved ? undefined : errorsOf('passphrase').current) ??
+        words.fault}
+    />
     {#if done === 'passphrase'}<p role="status" class="font-bold">The passphrase is set.</p>{/if}
   </section>
   <section>

@@ -56,12 +56,14 @@ export const founderSchema = z.object({
   passphrase: passphraseSchema
 });
 
-/** One’s own passphrase, changed; the one before is asked for where there is one. */
+/** One’s own passphrase, changed: by the one before, or, where there is none, by the PIN of this device. */
 export const ownPassphraseSchema = z.object({
   current: z.string().max(LONGEST, `At most ${LONGEST} characters.`).default(''),
   passphrase: passphraseSchema
 });
 export const ownPinSchema = z.object({
+  /** The passphrase; of who has none, the PIN they have on this device. */
+  current: z.string().max(LONGEST, `At most ${LONGEST} characters.`).default(''),
   pin: pinSchema,
   device: z.string().trim().max(60, 'At most 60 characters.').default('')
 });
@@ -70,7 +72,9 @@ export const invitationSchema = z.object({
   id,
   /** Null: for whoever of the team has no way in yet. */
   personId: id.nullable(),
-  hash: hashSchema
+  hash: hashSchema,
+  /** For one: every way in they had is over. False: it is another phone. */
+  replaces: z.boolean().default(true)
 });
 export type InvitationInput = z.output<typeof invitationSchema>;
 export const invitationWithdrawSchema = z.object({ invitationId: id });

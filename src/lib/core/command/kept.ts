@@ -38,7 +38,9 @@ export function knownBy(schema: z.core.$ZodType, value: unknown): unknown {
     case 'array':
       return Array.isArray(value) ? value.map((v) => knownBy(def.element, v)) : value;
     case 'tuple':
-      return Array.isArray(value) ? value.map((v, i) => (def.items[i] ? knownBy(def.items[i], v) : v)) : value;
+      return Array.isArray(value)
+        ? value.map((v, i) => (def.items[i] ? knownBy(def.items[i], v) : v))
+        : value;
     case 'record':
       return isObject(value)
         ? Object.fromEntries(Object.entries(value).map(([key, v]) => [key, knownBy(def.valueType, v)]))

@@ -31,12 +31,13 @@ export async function trustDevice(
   name: string,
   key: string | undefined
 ): Promise<{ id: string; key: string }> {
-  const own = looksLikeKey(key) ? key : newKey();
-  const [there] = await tx`
-    select id, ended_at from device where team_id = ${teamId} and hash = ${keyHash(own)}`;
-  if (there && !there.ended_at) return { id: there.id, key: own };
-  // One that was sent away is a new one, with a key that nobody saw.
-  const fresh = there ? newKey() : own;
+  // A key that this server did not hand out was made by somebody who knows it; one that was sent away is a new device.
+  const known = looksLikeKey(key)
+    ? await tx`select id, team_id, ended_at from device where hash = ${keyHash(key)}`
+    : [];
+  const there = known.find((d) => d.team_id === teamId);
+  if (there && !there.ended_at) return { id: there.id, key: key! };
+  const fresh = !there && known.some((d) => !d.ended_at) ? key! : newKey();
   const id = crypto.randomUUID();
   await tx`
     insert into device (team_id, id, name, hash, added_by) values (${teamId}, ${id}, ${name.trim() || 'Unnamed'}, ${keyHash(fresh)}, ${personId})`;

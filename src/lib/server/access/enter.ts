@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import type { joinSchema, pinInSchema, signInSchema } from '../../core/access/form';
-import { MOST_PINS, waitAfter } from '../../core/access/waits';
+import { MOST_PINS } from '../../core/access/waits';
 import type { Role } from '../../core/team/team';
 import type { Db, Sql } from '../db';
 import { refuse } from '../refusal';
@@ -8,7 +8,9 @@ import { devicesOf, trustDevice } from './devices';
 import { noteAccess } from './events';
 import { invitedBy } from './invitations';
 import { hashSecret, isSecret, lookInVain, weakness } from './secrets';
-import { beginSession, endOthers } from './sessions';
+import { beginSession } from './sessions';
+import { countTry, tryKey, uncountTry, waitWords, type Try } from './tries';
+import { withdrawWays } from './withdraw';
 
 /** What a device takes with it after coming in: keys for its cookies. */
 export interface In {
@@ -21,13 +23,11 @@ export interface In {
 }
 
 const WRONG = 'No such name with that passphrase.';
-const waitWords = (seconds: number) =>
-  `Too many wrong ones. Wait ${seconds < 60 ? `${Math.ceil(seconds)} s` : `${Math.ceil(seconds / 60)} min`}, or ask a chief mechanic for a new way in.`;
 
 /**
  * In by name and passphrase.
  * @param deviceKey what the device says it is
- * @throws Refusal at the passphrase; which of name and passphrase was wrong is not said
+ * @throws Refusal at the passphrase; which of name and passphrase was wrong is not said, and takes as long either way
  */
 export async function enterByPassphrase(
   sql: Sql,
@@ -40,32 +40,39 @@ export async function enterByPassphrase(
     from sign_in s join person p on p.team_id = s.team_id and p.id = s.person_id join team t on t.id = s.team_id
     where lower(p.name) = lower(${input.name}) and p.left_at is null ${input.team ? sql`and lower(t.name) = lower(${input.team})` : sql``}
     order by s.team_id limit 5`;
-  if (rows.length === 0) {
-    await lookInVain(input.passphrase);
-    return refuse('passphrase', WRONG);
-  }
+  // On a device that their team trusts others’ tries count for nothing: nobody is shut out there by somebody elsewhere.
+  const devices = await devicesOf(sql, deviceKey);
+  const deviceOf = (teamId: string) => devices.find((d) => d.teamId === teamId)?.id;
+  const keyOf = (r: (typeof rows)[number]) =>
+    tryKey('person', r.team_id, r.person_id, deviceOf(r.team_id) ?? '');
+  const tries = new Map<string, Try>();
+  for (const key of rows.length === 0 ? [tryKey('nobody', input.name)] : rows.map(keyOf))
+    tries.set(key, await countTry(sql, key, now));
+  const looked = rows.filter((r) => tries.get(keyOf(r))!.wait === 0);
   const right: (typeof rows)[number][] = [];
-  const counted: (typeof rows)[number][] = [];
-  let locked = 0;
-  for (const row of rows) {
-    const wait = await countTry(sql, row.team_id, row.person_id, now);
-    if (wait > 0) locked = Math.max(locked, wait);
-    else {
-      counted.push(row);
-      if (await isSecret(row.passphrase, input.passphrase)) right.push(row);
-    }
-  }
+  for (const row of looked) if (await isSecret(row.passphrase, input.passphrase)) right.push(row);
+  const waits = Math.max(...[...tries.values()].map((t) => t.wait));
+  if (rows.length === 0 && waits === 0) await lookInVain(input.passphrase);
   // Whoever knew one of them guessed at none: they tried their own on somebody who happens to be called the same.
-  if (right.length > 0)
-    for (const row of counted) await uncountTry(sql, row.team_id, row.person_id, right.includes(row));
+  if (right.length > 0) for (const row of looked) await uncountTry(sql, keyOf(row), right.includes(row));
   if (right.length > 1)
     return refuse('team', 'Two teams here have somebody of that name. Which is it?', { askTeam: true });
   const [row] = right;
-  if (!row) return locked > 0 ? refuse('passphrase', waitWords(locked)) : refuse('passphrase', WRONG);
+  if (!row) {
+    const wrong = looked.map((r) => ({
+      team_id: r.team_id as string,
+      person_id: r.person_id as string,
+      what: tries.get(keyOf(r))!.locks ? 'locked' : 'wrong passphrase'
+    }));
+    await sql`
+      insert into access_event (team_id, person_id, what)
+      select w.team_id, w.person_id, w.what from jsonb_to_recordset(${sql.json(wrong)}) as w (team_id uuid, person_id uuid, what text)`;
+    return refuse('passphrase', waits > 0 ? waitWords(waits) : WRONG);
+  }
   return sql.begin(async (tx) => {
-    const known = (await devicesOf(tx, deviceKey)).find((d) => d.teamId === row.team_id);
+    const known = deviceOf(row.team_id);
     const device = known
-      ? { id: known.id, key: deviceKey! }
+      ? { id: known, key: deviceKey! }
       : input.trust
         ? await trustDevice(tx, row.team_id, row.person_id, input.device, deviceKey)
         : null;
@@ -82,33 +89,6 @@ export async function enterByPassphrase(
       device: device?.key ?? null
     };
   });
-}
-
-/**
- * Counts a try before it is looked at: however many come at once, no more of them are looked at than one after the other.
- * @returns how long is to be waited before this one, s; 0: now
- */
-async function countTry(sql: Sql, teamId: string, personId: string, now: Date): Promise<number> {
-  return sql.begin(async (tx) => {
-    const [row] = await tx`
-      select tries, locked_until from sign_in where team_id = ${teamId} and person_id = ${personId} for no key update`;
-    const still = row?.locked_until ? (row.locked_until.getTime() - now.getTime()) / 1000 : 0;
-    if (!row || still > 0) return still;
-    const tries = row.tries + 1;
-    const wait = waitAfter(tries);
-    await tx`
-      update sign_in set tries = ${tries}, locked_until = ${wait > 0 ? new Date(now.getTime() + wait * 1000) : null}
-      where team_id = ${teamId} and person_id = ${personId}`;
-    await noteAccess(tx, teamId, wait > 0 ? 'locked' : 'wrong passphrase', { personId });
-    return 0;
-  });
-}
-
-/** Takes a try back that was none: the right one begins the count anew. What it locked, it locked by itself. */
-async function uncountTry(sql: Sql, teamId: string, personId: string, right: boolean): Promise<void> {
-  await sql`
-    update sign_in set tries = case when ${right} then 0 else greatest(tries - 1, 0) end, locked_until = null
-    where team_id = ${teamId} and person_id = ${personId}`;
 }
 
 /** In by PIN, on a device that is trusted. @throws Refusal at the PIN */
@@ -166,6 +146,7 @@ export async function join(
   const person = invited.people.find((p) => p.id === input.person);
   if (!person) return refuse('person', 'Pick who you are.');
   if (input.passphrase) {
+    if (invited.hasWords) refuse('passphrase', 'You have one already. It is changed on your own page.');
     const weak = weakness(input.passphrase, [person.name, invited.team]);
     if (weak) refuse('passphrase', weak);
   }
@@ -181,10 +162,10 @@ export async function join(
     )
       refuse('person', 'Somebody has just come in as them. Ask who it was.');
     await tx`update invitation set used_at = coalesce(used_at, ${now}) where team_id = ${invited.teamId} and id = ${invited.id}`;
+    // Whoever needed a new way in may have lost the old one to somebody.
+    if (invited.replaces) await withdrawWays(tx, invited.teamId, person.id, now);
     const device = await trustDevice(tx, invited.teamId, person.id, input.device, deviceKey);
     await setPin(tx, invited.teamId, device, person.id, input.pin);
-    // Whoever needed a new way in may have lost the old one to somebody.
-    if (invited.forOne) await endOthers(tx, invited.teamId, person.id, null, now);
     if (input.passphrase) await setPassphrase(tx, invited.teamId, person.id, input.passphrase);
     await noteAccess(tx, invited.teamId, 'joined', { personId: person.id, deviceId: device.id });
     const comer = {
@@ -212,7 +193,7 @@ export async function setPassphrase(
 ): Promise<void> {
   await tx`
     insert into sign_in (team_id, person_id, passphrase) values (${teamId}, ${personId}, ${await hashSecret(passphrase)})
-    on conflict (team_id, person_id) do update set passphrase = excluded.passphrase, set_at = now(), tries = 0, locked_until = null`;
+    on conflict (team_id, person_id) do update set passphrase = excluded.passphrase, set_at = now()`;
   await noteAccess(tx, teamId, 'passphrase set', { personId });
 }
 

@@ -10,7 +10,8 @@ export type AccessWhat =
   | 'passphrase set'
   | 'PIN set'
   | 'joined'
-  | 'device trusted';
+  | 'device trusted'
+  | 'ways in withdrawn';
 
 /** Writes down what became of a try to come in. */
 export async function noteAccess(

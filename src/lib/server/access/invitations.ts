@@ -4,8 +4,12 @@ import type { Db } from '../db';
 import { refuse } from '../refusal';
 import type { Write } from '../write';
 import { keyHash, looksLikeKey, newKey } from './secrets';
+import { withdrawWays } from './withdraw';
 
-/** Keeps an invitation: for one person, who may have lost their way in; or for whoever of the team has none yet. */
+/**
+ * Keeps an invitation: for one person, as another phone or in the place of every way in they had; or for whoever of the team has none yet.
+ * What is replaced is over as soon as this is kept: whoever found the lost phone has no time to come first.
+ */
 export async function keepInvitation(
   { tx, team, personId, now }: Write,
   i: InvitationInput
@@ -14,12 +18,18 @@ export async function keepInvitation(
     const [is] = await tx`
       select 1 from person where team_id = ${team.id} and id = ${i.personId} and left_at is null`;
     if (!is) refuse('personId', 'That person is not of this team.');
+    if (i.replaces && i.personId === personId)
+      refuse(
+        '',
+        'Your own ways in are replaced by another chief mechanic. You can add a phone, and change your passphrase.'
+      );
+    if (i.replaces) await withdrawWays(tx, team.id, i.personId, now);
   }
   const hours = INVITED_FOR_HOURS[i.personId === null ? 'team' : 'person'];
   const expiresAt = new Date(now.getTime() + hours * 3_600_000);
   await tx`
-    insert into invitation (team_id, id, person_id, hash, made_by, expires_at)
-    values (${team.id}, ${i.id}, ${i.personId}, ${i.hash}, ${personId}, ${expiresAt})`;
+    insert into invitation (team_id, id, person_id, hash, made_by, expires_at, replaces)
+    values (${team.id}, ${i.id}, ${i.personId}, ${i.hash}, ${personId}, ${expiresAt}, ${i.replaces})`;
   return { expiresAt: expiresAt.toISOString() };
 }
 
@@ -49,12 +59,18 @@ export interface Invited {
   /** Who may come in by it. */
   people: { id: string; name: string; role: Role }[];
   forOne: boolean;
+  /** It takes the place of every way in they had. */
+  replaces: boolean;
+  /** For one, who has a passphrase and keeps it. */
+  hasWords: boolean;
 }
 /** What a code opens; null: nothing, for it is none, was used, is over or was withdrawn. */
 export async function invitedBy(sql: Db, code: string, now: Date): Promise<Invited | null> {
   if (!looksLikeKey(code)) return null;
   const [row] = await sql`
-    select i.id, i.team_id, i.person_id, t.name as team from invitation i join team t on t.id = i.team_id
+    select i.id, i.team_id, i.person_id, i.replaces, t.name as team,
+      not i.replaces and exists (select 1 from sign_in s where s.team_id = i.team_id and s.person_id = i.person_id) as has_words
+    from invitation i join team t on t.id = i.team_id
     where i.hash = ${keyHash(code)} and i.withdrawn_at is null and i.expires_at > ${now} and (i.used_at is null or i.person_id is null)`;
   if (!row) return null;
   const people = await sql`
@@ -70,7 +86,9 @@ export async function invitedBy(sql: Db, code: string, now: Date): Promise<Invit
     teamId: row.team_id,
     team: row.team,
     people: people as unknown as Invited['people'],
-    forOne: row.person_id !== null
+    forOne: row.person_id !== null,
+    replaces: row.person_id !== null && row.replaces,
+    hasWords: row.has_words
   };
 }
 

@@ -1,9 +1,10 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { uuid } from '../../../../tests/database/book';
 import { Door, MINUTE, PIN, refusalOf, WORDS } from '../../../../tests/database/door';
 import { devicesOf, pinnedOn } from './devices';
 import { enterByPin, join } from './enter';
 import { invitedBy } from './invitations';
-import { pinHere } from './own-secrets';
+import { changePassphrase, pinHere } from './own-secrets';
 import { newKey } from './secrets';
 import { sessionOf } from './sessions';
 
@@ -46,14 +47,63 @@ describe('by invitation and PIN', () => {
     const two = await Promise.all([refusalOf(joined(open.code, other)), refusalOf(joined(open.code, other))]);
     expect(two.filter((b) => b === null)).toHaveLength(1);
   });
-  it('one for a person gives a new way in, and ends what they had', async () => {
+  it('one in the place of what they had withdraws it as soon as it is made: sessions, PINs, devices, keys, passphrase', async () => {
+    const { sql, team } = door.book;
     const gil = await door.person('Gil Ash', { words: WORDS });
-    const lost = await door.byWords('Gil Ash', WORDS);
+    const lost = await joined((await door.invite(gil, false)).code, gil);
+    const byWords = await door.byWords('Gil Ash', WORDS);
+    const before = await door.invite(gil, false);
+    await sql`
+      insert into api_token (team_id, id, person_id, name, hash, created_by) values (${team.id}, ${uuid()}, ${gil}, 'Scale', ${'b'.repeat(64)}, ${gil})`;
     const { code } = await door.invite(gil);
-    await joined(code, gil, undefined, { passphrase: 'copper sleeve amber gate' });
-    expect(await sessionOf(door.book.sql, lost.session, door.now)).toBeNull();
+    for (const { session } of [lost, byWords]) expect(await sessionOf(sql, session, door.now)).toBeNull();
+    expect(await pinnedOn(sql, lost.device!)).toEqual([]);
+    expect(await devicesOf(sql, lost.device!)).toEqual([]);
+    expect(await sql`select id from api_token where person_id = ${gil} and withdrawn_at is null`).toEqual([]);
     expect(await refusalOf(door.byWords('Gil Ash', WORDS))).toHaveProperty('passphrase');
+    expect(await invitedBy(sql, before.code, new Date())).toBeNull();
+    await joined(code, gil, undefined, { passphrase: 'copper sleeve amber gate' });
     expect(await door.byWords('Gil Ash', 'copper sleeve amber gate')).toMatchObject({ personId: gil });
+  });
+  it('a second phone takes nothing away, and sets no passphrase in the place of one', async () => {
+    const una = await door.person('Una Reed', { words: WORDS });
+    const here = await door.byWords('Una Reed', WORDS);
+    const { code } = await door.invite(una, false);
+    expect(await invitedBy(door.book.sql, code, new Date())).toMatchObject({
+      replaces: false,
+      hasWords: true
+    });
+    expect(
+      await refusalOf(joined(code, una, undefined, { passphrase: 'copper sleeve amber gate' }))
+    ).toHaveProperty('passphrase');
+    await joined(code, una);
+    expect(await sessionOf(door.book.sql, here.session, door.now)).not.toBeNull();
+    expect(await door.byWords('Una Reed', WORDS)).toMatchObject({ personId: una });
+  });
+  it('nobody replaces their own: they would be out before they are in', async () => {
+    const id = uuid();
+    const own = { id, personId: door.book.personId, hash: 'c'.repeat(64) };
+    expect(await door.send(door.chief, 'invitation.keep', own)).toMatchObject({ ok: false });
+    expect(await door.send(door.chief, 'invitation.keep', { ...own, replaces: false })).toMatchObject({
+      ok: true
+    });
+  });
+  it('who is taken on again finds nothing open', async () => {
+    const zoe = await door.person('Zoe Tarn', { words: WORDS });
+    const { session, device } = await joined((await door.invite(zoe, false)).code, zoe);
+    const leaves = (left: boolean) => door.send(door.chief, 'person.leave', { personId: zoe, left });
+    expect(await leaves(true)).toMatchObject({ ok: true });
+    expect(await leaves(false)).toMatchObject({ ok: true });
+    expect(await sessionOf(door.book.sql, session, door.now)).toBeNull();
+    expect(await pinnedOn(door.book.sql, device!)).toEqual([]);
+    expect(await refusalOf(door.byWords('Zoe Tarn', WORDS))).toHaveProperty('passphrase');
+  });
+  it('a device key that this server did not hand out is not taken', async () => {
+    const pip = await door.person('Pip Hale');
+    const planted = newKey();
+    const { device } = await joined((await door.invite(pip)).code, pip, planted);
+    expect(device).not.toBe(planted);
+    expect(await devicesOf(door.book.sql, planted)).toEqual([]);
   });
   it('opens nothing once it is over, withdrawn, or was no code', async () => {
     const { code, id } = await door.invite(null);
@@ -110,6 +160,37 @@ describe('by invitation and PIN', () => {
     // Trusted again it has another key.
     expect((await joined((await door.invite(jan)).code, jan, device!)).device).not.toBe(device);
   });
+  it('a PIN and a passphrase are set by who has the one before, and not by who finds an open page', async () => {
+    const max = await door.person('Max Wold');
+    const { session: key, device } = await joined((await door.invite(max)).code, max);
+    const { session } = (await sessionOf(door.book.sql, key, door.now))!;
+    const pin = (current: string) =>
+      pinHere(
+        door.book.sql,
+        door.book.team.id,
+        max,
+        session.id,
+        { current, pin: '8264', device: '' },
+        device!,
+        door.now
+      );
+    const words = (current: string, deviceKey: string | undefined = device!) =>
+      changePassphrase(
+        door.book.sql,
+        door.book.team,
+        { id: max, name: 'Max Wold' },
+        session.id,
+        { current, passphrase: WORDS },
+        deviceKey,
+        door.now
+      );
+    expect(await refusalOf(pin(''))).toHaveProperty('current');
+    expect(await refusalOf(words('1234'))).toHaveProperty('current');
+    expect(await refusalOf(words(PIN, newKey()))).toHaveProperty('current');
+    await words(PIN);
+    expect(await refusalOf(pin(PIN))).toHaveProperty('current');
+    await pin(WORDS);
+  });
   it('who came in by passphrase sets a PIN here, and the session goes on under a new key', async () => {
     const lou = await door.person('Lou Heath', { words: WORDS });
     const come = await door.byWords('Lou Heath', WORDS);
@@ -119,7 +200,7 @@ describe('by invitation and PIN', () => {
       door.book.team.id,
       lou,
       session.id,
-      { pin: PIN, device: 'Bench' },
+      { current: WORDS, pin: PIN, device: 'Bench' },
       undefined,
       door.now
     );

@@ -24,7 +24,7 @@ export const keyHash = (key: string): string => createHash('sha256').update(key)
 export const looksLikeKey = (text: string | undefined): text is string =>
   text !== undefined && /^[A-Za-z0-9_-]{43}$/.test(text);
 
-let judge: ZxcvbnFactory | null = null;
+let factory: ZxcvbnFactory | null = null;
 /** Of four: about ten thousand million guesses, behind waits of a quarter of an hour. */
 const GOOD_ENOUGH = 3;
 
@@ -33,12 +33,16 @@ const GOOD_ENOUGH = 3;
  * @param names what everybody knows of them: their own, the team’s
  */
 export function weakness(passphrase: string, names: readonly string[]): string | null {
-  judge ??= new ZxcvbnFactory({ dictionary, graphs: adjacencyGraphs });
+  const judge = (factory ??= new ZxcvbnFactory({ dictionary, graphs: adjacencyGraphs }));
   const words = names
     .flatMap((n) => [n, n.replaceAll(/\s+/g, ''), ...n.split(/\s+/)])
     .filter((w) => w.length > 2);
-  const { score } = judge.check(passphrase.slice(0, 128), words);
-  return score >= GOOD_ENOUGH
+  const text = passphrase.slice(0, 128);
+  // What everybody knows adds nothing: without it, it has to be as good.
+  const secret = [...words]
+    .sort((a, b) => b.length - a.length)
+    .reduce((rest, w) => rest.replaceAll(w.toLowerCase(), ''), text.normalize('NFKC').toLowerCase());
+  return [text, secret].every((t) => judge.check(t, words).score >= GOOD_ENOUGH)
     ? null
     : 'That is among the first to be guessed. Three or four words that have nothing to do with one another do well.';
 }

@@ -32,44 +32,50 @@ const AT_ONCE = 20;
 it.each([
   ['one person', 1],
   ['five people', 5]
-] as const)('from %s', async (_, count) => {
-  const before = await deadlocks();
-  const bodies = everyBody(pit);
-  const odd: unknown[] = [];
-  const send = async (kind: Kind, body: unknown, personId: string) => {
-    const c: Envelope = { id: uuid(), kind, at: '2026-06-12T00:00:00Z', body, after: null };
-    const [outcome] = await runCommands(
-      sql,
-      { team: pit.book.team, person: { id: personId, role: 'chief mechanic' }, device: 'at once' },
-      [c],
-      () => later(48),
-      (error) => {
-        odd.push([kind, error]);
-        return 'fault';
-      }
-    );
-    if (!outcome!.ok && outcome!.more['retry']) odd.push([kind, outcome!.errors]);
-  };
-  for (const kind of KINDS) {
-    if (kind === 'team.found') continue;
-    const body = bodies[kind];
-    await Promise.all(
-      Array.from({ length: AT_ONCE }, (_, i) => {
-        const fresh = 'id' in body && i > 0 ? { id: uuid() } : {};
-        // Roles change hands, so that each holds what another is about to.
-        const of = kind === 'person.role' ? { personId: people[i % people.length], role: 'chief mechanic' } : {};
-        return send(kind, { ...body, ...fresh, ...of }, people[i % count]!);
-      })
-    );
-  }
-  expect(odd).toEqual([]);
-  // What a connection saw is counted when it ends.
-  await sql.end();
-  sql = connect(pit.book.url, AT_ONCE);
-  expect(await deadlocks()).toBe(before);
-}, 180_000);
+] as const)(
+  'from %s',
+  async (_, count) => {
+    const before = await deadlocks();
+    const bodies = everyBody(pit);
+    const odd: unknown[] = [];
+    const send = async (kind: Kind, body: unknown, personId: string) => {
+      const c: Envelope = { id: uuid(), kind, at: '2026-06-12T00:00:00Z', body, after: null };
+      const [outcome] = await runCommands(
+        sql,
+        { team: pit.book.team, person: { id: personId, role: 'chief mechanic' }, device: 'at once' },
+        [c],
+        () => later(48),
+        (error) => {
+          odd.push([kind, error]);
+          return 'fault';
+        }
+      );
+      if (!outcome!.ok && outcome!.more['retry']) odd.push([kind, outcome!.errors]);
+    };
+    for (const kind of KINDS) {
+      if (kind === 'team.found') continue;
+      const body = bodies[kind];
+      await Promise.all(
+        Array.from({ length: AT_ONCE }, (_, i) => {
+          const fresh = 'id' in body && i > 0 ? { id: uuid() } : {};
+          // Roles change hands, so that each holds what another is about to.
+          const of =
+            kind === 'person.role' ? { personId: people[i % people.length], role: 'chief mechanic' } : {};
+          return send(kind, { ...body, ...fresh, ...of }, people[i % count]!);
+        })
+      );
+    }
+    expect(odd).toEqual([]);
+    // What a connection saw is counted when it ends.
+    await sql.end();
+    sql = connect(pit.book.url, AT_ONCE);
+    expect(await deadlocks()).toBe(before);
+  },
+  180_000
+);
 
 async function deadlocks(): Promise<number> {
-  const [row] = await sql`select deadlocks::int as n from pg_stat_database where datname = current_database()`;
+  const [row] =
+    await sql`select deadlocks::int as n from pg_stat_database where datname = current_database()`;
   return row!.n as number;
 }

@@ -62,7 +62,9 @@ it('ends with the session, whichever way that ends, and with the role', async ()
   expect(lines.size).toBe(0);
 
   const [kept, open] = [line(asker(stays)), line(asker(demo))];
-  expect(await door.send(door.chief, 'person.role', { personId: mia, role: 'rider' })).toMatchObject({ ok: true });
+  expect(await door.send(door.chief, 'person.role', { personId: mia, role: 'rider' })).toMatchObject({
+    ok: true
+  });
   await lines.look();
   expect([kept.over, open.over]).toEqual([true, false]);
   const asRider = line(asker(stays, mia, 'rider'));

@@ -21,7 +21,10 @@ if (process.env.NODE_ENV === 'production') {
 
 /** @throws HttpError for whoever gets no line */
 export const noLine = (): never =>
-  error(503, 'As many look on as this server can tell, or as many of yours. Close one, or try again in a while.');
+  error(
+    503,
+    'As many look on as this server can tell, or as many of yours. Close one, or try again in a while.'
+  );
 
 /** Which transactions a query sees now: the same again, and nothing was written in between. It holds for every process. */
 export async function cursorOf(sql: Sql): Promise<string> {
@@ -89,8 +92,7 @@ export function liveStream(
         // Closed while that was asked.
         if (over) return stop();
         say(`retry: ${RETRY}\n: open\n\n`);
-        if (since !== null && since !== cursor)
-          say(`id: ${cursor}\ndata: ${JSON.stringify(EVERYTHING)}\n\n`);
+        if (since !== null && since !== cursor) say(`id: ${cursor}\ndata: ${JSON.stringify(EVERYTHING)}\n\n`);
         else say(`id: ${cursor}\nevent: open\ndata: \n\n`);
       } catch (e) {
         stop();

@@ -29,7 +29,12 @@ const paper: Paper = { title: 'Job card', machine: null, under: [], opens: null,
 it('papers and photos are made by a worker; what is no photo is refused in words', async () => {
   const [pdf, photo, none] = await Promise.all([
     work('paper', ['A4', paper, 'http://127.0.0.1:4780']),
-    work('photo', await sharp({ create: { width: 30, height: 20, channels: 3, background: '#884422' } }).png().toBuffer()),
+    work(
+      'photo',
+      await sharp({ create: { width: 30, height: 20, channels: 3, background: '#884422' } })
+        .png()
+        .toBuffer()
+    ),
     work('photo', Buffer.from('MZ no photo'))
   ]);
   expect(Buffer.from(pdf).subarray(0, 5).toString()).toBe('%PDF-');

@@ -39,7 +39,8 @@ let shared: Piscina | null = null;
 let forTeams: Piscina | null = null;
 
 const isFull = (e: unknown) => e instanceof Error && /queue/i.test(e.message);
-const isOutOfMemory = (e: unknown) => e instanceof Error && 'code' in e && e.code === 'ERR_WORKER_OUT_OF_MEMORY';
+const isOutOfMemory = (e: unknown) =>
+  e instanceof Error && 'code' in e && e.code === 'ERR_WORKER_OUT_OF_MEMORY';
 
 /**
  * Does a job in a worker, when its turn comes.

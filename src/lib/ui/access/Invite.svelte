@@ -13,23 +13,28 @@
   interface Props {
     /** Null: whoever has none. */
     person: { id: string; name: string } | null;
+    /** How that person comes in today, in words; null: not yet. */
+    has?: string | null;
+    /** It is who is asking. */
+    own?: boolean;
     /** What stands before the code in a link. */
     before: string;
     today: Day;
     timeZone: string;
     onleave: () => void;
   }
-  let { person, before, today, timeZone, onleave }: Props = $props();
+  let { person, has = null, own = false, before, today, timeZone, onleave }: Props = $props();
   let made = $state<{ link: string; svg: string; until: Date } | null>(null);
   let errors = $state<Record<string, string>>({});
   let copied = $state(false);
 
-  async function make() {
+  async function make(replaces: boolean) {
     const { key, hash } = await newKey();
     const sent = await send('invitation.keep', {
       id: crypto.randomUUID(),
       personId: person?.id ?? null,
-      hash
+      hash,
+      replaces
     });
     errors = sent.ok ? {} : sent.errors;
     if (!sent.ok) return;
@@ -44,15 +49,33 @@
       () => false
     );
   }
-  onMount(() => void make());
+  // Where there is nothing to choose, it is made at once.
+  onMount(() => void (has === null && make(false)));
 </script>
 
 <section class="mt-4 border-2 p-4" style="border-color: var(--ink)" aria-label="Invitation">
   <h3>{person ? `A way in for ${person.name}` : 'A way in for whoever has none yet'}</h3>
+  {#if has !== null && !made}
+    <p class="mt-1">Today: {has}.</p>
+    <div class="mt-3 grid max-w-2xl gap-4 sm:grid-cols-2">
+      <div>
+        <Button type="button" color="primary" onclick={() => make(false)}>Add a phone</Button>
+        <p class="quiet mt-1 text-sm">What they have stays.</p>
+      </div>
+      {#if !own}<div>
+          <Button type="button" onclick={() => make(true)}>Replace every way in</Button>
+          <p class="caution mt-1 text-sm">
+            For a lost phone. At once, and not to be taken back: their sessions end; passphrase, PINs and API
+            keys are withdrawn; devices that only they use are trusted no more.
+          </p>
+        </div>{/if}
+    </div>
+    <p class="mt-3"><Button type="button" color="alternative" onclick={onleave}>Leave</Button></p>
+  {/if}
   {#if made}
     <p class="quiet mt-1 text-sm">
       Scan it with the phone’s camera, or send the link. {person
-        ? 'It works once; their other sessions are then over.'
+        ? 'It works once.'
         : 'Each picks their own name; no chief mechanic comes in by it.'} It opens until {showMoment(
         made.until,
         today,

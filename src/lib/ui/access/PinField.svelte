@@ -5,11 +5,12 @@
 
   interface Props {
     label: string;
+    name?: string;
     error: string | undefined;
     /** Chosen here, not asked for. */
     chosen?: boolean;
   }
-  let { label, error, chosen = false }: Props = $props();
+  let { label, name = 'pin', error, chosen = false }: Props = $props();
   let pin = $state('');
   // Nobody sees which digit was wrong: it is typed anew.
   $effect(() => {
@@ -20,7 +21,7 @@
 <Field {label} {error} hint={chosen ? 'four to eight digits; asked for when you come back' : ''}
   >{#snippet children(a)}<Input
       {...a}
-      name="pin"
+      {name}
       bind:value={pin}
       type="password"
       inputmode="numeric"

@@ -15,7 +15,8 @@ export function readFile<K extends FileRequest['kind']>(
       done(answer as FileAnswer[K]);
     };
     const late = setTimeout(
-      () => end({ ok: false, message: 'This file takes too long to read. Save a part of it, and take that in.' }),
+      () =>
+        end({ ok: false, message: 'This file takes too long to read. Save a part of it, and take that in.' }),
       WITHIN
     );
     worker.onmessage = ({ data }) => end(data);

@@ -18,6 +18,8 @@ export const POST: RequestHandler = async (event) => {
   const asked = Object.fromEntries(event.url.searchParams);
   return answerTo(z.object({ id }), asked, async (photo) => {
     const { team, person } = senderOf(event);
-    await uploadPhoto(db(), team.id, person.id, photo.id, () => readBytes(event.request, MOST_BYTES, TOO_MUCH));
+    await uploadPhoto(db(), team.id, person.id, photo.id, () =>
+      readBytes(event.request, MOST_BYTES, TOO_MUCH)
+    );
   });
 };

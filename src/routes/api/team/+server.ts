@@ -23,7 +23,12 @@ export const POST: RequestHandler = async (event) => {
   // Not a type that another site's form could send without asking first.
   if (request.headers.get('content-type') !== 'application/zip')
     return refused({ file: 'Send a team’s file, a zip.' }, {}, 415);
-  if (busy) return refused({ file: 'Another team’s file is being read. Send yours again in a minute.' }, { retry: true }, 503);
+  if (busy)
+    return refused(
+      { file: 'Another team’s file is being read. Send yours again in a minute.' },
+      { retry: true },
+      503
+    );
   busy = true;
   try {
     return await answerTo(teamCopySchema, Object.fromEntries(url.searchParams), ({ copy, name }) =>

@@ -12,7 +12,9 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async (event) => {
   await countTries(event);
   const invited = await invitedBy(db(), event.params.code, new Date());
-  return { invited: invited && { team: invited.team, people: invited.people, forOne: invited.forOne } };
+  if (!invited) return { invited };
+  const { team, people, forOne, hasWords } = invited;
+  return { invited: { team, people, forOne, hasWords } };
 };
 
 export const actions: Actions = {

@@ -58,7 +58,9 @@
         </fieldset>
       {/if}
       <PinField label="A PIN for this device" error={errors.pin} chosen />
-      {#if withWords}
+      {#if data.invited.hasWords}
+        <p class="quiet text-sm">Your passphrase stays as it is.</p>
+      {:else if withWords}
         <PassphraseField
           label="A passphrase, to come in on other devices too"
           error={errors.passphrase}

@@ -50,7 +50,9 @@ const notWhatItShould = (faults: readonly string[]) =>
 const faultsOf = (error: z.ZodError, at = '') =>
   error.issues
     .slice(0, MOST_FAULTS)
-    .map((i) => `${[at, ...i.path].filter((p) => p !== '').join('.') || 'the file'}: ${i.message.slice(0, 200)}`);
+    .map(
+      (i) => `${[at, ...i.path].filter((p) => p !== '').join('.') || 'the file'}: ${i.message.slice(0, 200)}`
+    );
 
 /**
  * Reads the rows of every table, one by one: a file of millions of wrong ones is refused at the third.

@@ -97,11 +97,9 @@ export async function takeTeamIn(
       const [made] = await tx`
         insert into team (id, name, time_zone) values (${teamId}, ${copy?.name ?? file.team.name}, ${file.team.time_zone})
         on conflict (id) do nothing returning name`;
-      if (!made) {
-        const [there] = await tx`
-          select name, (select count(*)::int from machine m where m.team_id = t.id) as machines from team t where id = ${teamId}`;
-        return { teamId, name: there!['name'], machines: there!['machines'], isNew: false };
-      }
+      // Whose it is that is there is not said: whoever brought the file is told what stands in it.
+      if (!made)
+        return { teamId, name: copy?.name ?? file.team.name, machines: machines.length, isNew: false };
       for (const table of TABLE_NAMES)
         try {
           if (table === 'photo') await putPhotos(tx, teamId, file.tables.photo, zip);

@@ -32,7 +32,9 @@ it('stops at what is too deep, too many, too long or too much, and reads nothing
   };
   const refusal = async (head: string, more: string) => {
     read = 0;
-    const words = await readBounded(endless(head, more), { ...BOUNDS, rows: 5000, tokens: 20_000 }).catch((e: { words: string }) => e.words);
+    const words = await readBounded(endless(head, more), { ...BOUNDS, rows: 5000, tokens: 20_000 }).catch(
+      (e: { words: string }) => e.words
+    );
     return [words, read < 1000];
   };
   expect(await refusal('', '[')).toEqual(['What is in this file is nested deeper than any book is.', true]);

@@ -26,7 +26,10 @@ const CLOSES: ReadonlySet<TokenType> = new Set([TokenType.RIGHT_BRACE, TokenType
  * @param parts the text, UTF-8
  * @throws TeamFileError where it is no JSON, or more than its bounds
  */
-export async function readBounded(parts: AsyncIterable<Uint8Array>, bounds: Bounds = BOUNDS): Promise<unknown> {
+export async function readBounded(
+  parts: AsyncIterable<Uint8Array>,
+  bounds: Bounds = BOUNDS
+): Promise<unknown> {
   const tokenizer = new Tokenizer({ stringBufferSize: 64 * 1024 });
   const parser = new TokenParser({ paths: ['$'] });
   const utf8 = new TextDecoder('utf-8', { fatal: true });
@@ -39,9 +42,11 @@ export async function readBounded(parts: AsyncIterable<Uint8Array>, bounds: Boun
     if (OPENS.has(t.token)) {
       if (depth === ROW_DEPTH) {
         tokens = 0;
-        if (++rows > bounds.rows) throw new TeamFileError('There are more rows in this file than any team has.');
+        if (++rows > bounds.rows)
+          throw new TeamFileError('There are more rows in this file than any team has.');
       }
-      if (++depth > bounds.depth) throw new TeamFileError('What is in this file is nested deeper than any book is.');
+      if (++depth > bounds.depth)
+        throw new TeamFileError('What is in this file is nested deeper than any book is.');
     } else if (CLOSES.has(t.token)) depth -= 1;
     if (++tokens > bounds.tokens)
       throw new TeamFileError('There is a row in this file that is longer than any can be.');

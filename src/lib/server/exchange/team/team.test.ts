@@ -110,6 +110,7 @@ describe('what a team’s file holds', () => {
       'calendar_feed',
       'api_token',
       'sign_in',
+      'sign_in_try',
       'device',
       'device_pin',
       'session',
@@ -170,6 +171,14 @@ describe('out and in again', () => {
     expect(await follows(id)).toEqual(await follows(demo.id));
     expect((await getTeam(sql, id))!.isDemo).toBe(false);
   }, 60_000);
+
+  it('brought in under the id of another team, it says nothing of that one', async () => {
+    const there = uuid();
+    await sql`insert into team (id, name, time_zone) values (${there}, 'A secret name', 'UTC')`;
+    const came = await takeTeamIn(sql, demoFile, { id: there, name: 'Mine' });
+    expect(came).toMatchObject({ isNew: false, name: 'Mine' });
+    expect(JSON.stringify(came)).not.toContain('secret');
+  });
 
   it('sent twice is one team; a team that is here is left as it is', async () => {
     const id = uuid();
