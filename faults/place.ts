@@ -2,7 +2,8 @@ import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { loadDemo } from '../demo/loader';
-import { ensureDatabase, migrate } from '../scripts/lib/migrate.mjs';
+import { migrate } from '../scripts/lib/migrate.mjs';
+import { ensureDatabase } from '../scripts/lib/roles.mjs';
 import { ownCluster } from '../scripts/lib/postgres.mjs';
 import { connect, type Sql } from '../src/lib/server/db';
 import { Server } from '../tests/e2e/server';
@@ -63,7 +64,7 @@ export class Place {
   static async open(folder = mkdtempSync(join(tmpdir(), 'hour-trail-faults-'))): Promise<Place> {
     chmodSync(folder, 0o755);
     const cluster = await ownCluster({ folder, wanted: 0 });
-    await ensureDatabase(cluster.url);
+    await ensureDatabase(cluster.adminUrl);
     await migrate(cluster.url);
     const sql = connect(cluster.url, 4);
     await loadDemo(sql, new Date());

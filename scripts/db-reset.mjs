@@ -1,5 +1,6 @@
 /** npm run db:reset: drops everything in our own database and starts with the demo again. */
-import { connect, ensureDatabase, migrate } from './lib/migrate.mjs';
+import { connect, migrate } from './lib/migrate.mjs';
+import { ensureDatabase } from './lib/roles.mjs';
 import { database } from './lib/postgres.mjs';
 import { must } from './lib/run.mjs';
 import { main, Plain, say } from './lib/say.mjs';
@@ -13,10 +14,11 @@ await main(async () => {
   }
   const db = await database();
   try {
-    if (!db.foreign) await ensureDatabase(db.url);
-    const sql = await connect(db.url);
+    if (!db.foreign) await ensureDatabase(db.adminUrl);
+    const sql = await connect(db.adminUrl);
     await sql.unsafe('drop schema public cascade; create schema public;');
     await sql.end();
+    if (!db.foreign) await ensureDatabase(db.adminUrl);
     await migrate(db.url);
     await must('Loading the demo', process.execPath, ['--import', 'tsx', 'demo/load.ts'], {
       cwd: root,

@@ -2,7 +2,8 @@
 import { spawn } from 'node:child_process';
 import { ensurePackages, root } from './lib/build.mjs';
 import { checkNode, listenAddress } from './lib/checks.mjs';
-import { ensureDatabase, migrate } from './lib/migrate.mjs';
+import { migrate } from './lib/migrate.mjs';
+import { ensureDatabase } from './lib/roles.mjs';
 import { database } from './lib/postgres.mjs';
 import { must } from './lib/run.mjs';
 import { main } from './lib/say.mjs';
@@ -13,7 +14,7 @@ await main(async () => {
   await ensurePackages();
   const db = await database();
   process.on('SIGINT', () => {});
-  if (!db.foreign) await ensureDatabase(db.url);
+  if (!db.foreign) await ensureDatabase(db.adminUrl);
   await migrate(db.url);
   const env = { ...process.env, DATABASE_URL: db.url, HOST: host };
   await must('Loading the demo', process.execPath, ['--import', 'tsx', 'demo/load.ts'], { cwd: root, env });

@@ -2,7 +2,8 @@
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { ensureBuild, ensurePackages, root } from './lib/build.mjs';
-import { ensureDatabase, migrate } from './lib/migrate.mjs';
+import { migrate } from './lib/migrate.mjs';
+import { ensureDatabase } from './lib/roles.mjs';
 import { claimFolder } from './lib/lock.mjs';
 import { database, dataFolder } from './lib/postgres.mjs';
 import { must } from './lib/run.mjs';
@@ -45,7 +46,7 @@ await main(async () => {
   process.on('SIGTERM', end);
 
   try {
-    if (!db.foreign) await ensureDatabase(db.url);
+    if (!db.foreign) await ensureDatabase(db.adminUrl);
     await migrate(db.url);
     const env = {
       ...process.env,

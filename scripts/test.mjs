@@ -76,7 +76,7 @@ await main(async () => {
   process.on('SIGTERM', () => void tidy().then(() => process.exit(143)));
 
   try {
-    const env = { ...process.env, HOUR_TRAIL_TEST_URL: cluster.url };
+    const env = { ...process.env, HOUR_TRAIL_TEST_URL: cluster.adminUrl };
     // Whatever loads SvelteKit (the build, Vitest) writes the routes' types anew, not all at once: nothing that reads them runs beside it.
     await must('Reading the routes', 'npm', ['run', '--silent', 'made'], { cwd: root });
     await ensureBuild();

@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { createHash, createHmac, timingSafeEqual } from 'node:crypto';
 import {
   chmodSync,
   createReadStream,
@@ -17,7 +17,8 @@ import {
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { connect } from './migrate.mjs';
-import { programs } from './postgres.mjs';
+import { programs, serverSecret } from './postgres.mjs';
+import { secretFor } from './roles.mjs';
 import { must } from './run.mjs';
 import { Plain } from './say.mjs';
 
@@ -28,6 +29,10 @@ const NAME = /^hour-trail-\d{4}-\d\d-\d\dT\d{6}Z\.backup$/;
 const PART = '.part';
 const STATUS = 'status.json';
 
+/** Who made a file is known by a sum that only this server can make. */
+const signatureOf = (sha256, secret) =>
+  createHmac('sha256', secretFor(secret, 'backup')).update(sha256).digest('hex');
+
 const sha256 = async (path) => {
   const hash = createHash('sha256');
   await pipeline(createReadStream(path), hash);
@@ -35,7 +40,7 @@ const sha256 = async (path) => {
 };
 
 /** pg_dump and pg_restore read the password from their surroundings: on their command line everybody could. */
-function atDatabase(url) {
+export function atDatabase(url) {
   const { hostname, port, username, password, pathname } = new URL(url);
   return {
     PGHOST: decodeURIComponent(hostname),
@@ -50,14 +55,15 @@ function atDatabase(url) {
 const TAIL = 8;
 
 /**
- * Writes everything there is, photos too, into one file: what pg_dump says, then a line of JSON that says what it is and its SHA-256.
+ * Writes everything there is, photos too, into one file: what pg_dump says, then a line of JSON that says what it is, its SHA-256, and
+ * that this server made it.
  * It is looked at again once it is written; what is not whole does not stay.
  * @param {string} url of the database
  * @param {string} folder where backups are kept
  * @param {Date} now
  * @returns {Promise<{ path: string, bytes: number }>}
  */
-export async function backUp(url, folder, now = new Date()) {
+export async function backUp(url, folder, now = new Date(), secret = serverSecret()) {
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   const { folder: bin } = await programs();
   const name = `hour-trail-${now.toISOString().slice(0, 19).replaceAll(':', '')}Z.backup`;
@@ -81,7 +87,14 @@ export async function backUp(url, folder, now = new Date()) {
         env: { ...process.env, ...atDatabase(url) }
       }
     );
-    const about = { made: now.toISOString(), schema, bytes: statSync(part).size, sha256: await sha256(part) };
+    const sum = await sha256(part);
+    const about = {
+      made: now.toISOString(),
+      schema,
+      bytes: statSync(part).size,
+      sha256: sum,
+      signed: signatureOf(sum, secret)
+    };
     const line = Buffer.from(JSON.stringify(about));
     const tail = Buffer.alloc(TAIL);
     tail.writeBigUInt64BE(BigInt(line.length));
@@ -90,7 +103,7 @@ export async function backUp(url, folder, now = new Date()) {
     const path = join(folder, name);
     chmodSync(part, 0o600);
     renameSync(part, path);
-    await lookAt(path);
+    await lookAt(path, secret);
     for (const old of listBackups(folder).slice(KEPT)) rmSync(join(folder, old));
     return { path, bytes: about.bytes };
   } finally {
@@ -108,10 +121,11 @@ export const listBackups = (folder) =>
     : [];
 
 /**
- * What a file says of itself, held against what is in it.
+ * What a file says of itself, held against what is in it; and whether this server made it.
+ * @returns {Promise<{ made: string, schema: string, bytes: number, own: boolean }>}
  * @throws {Plain} where it is no backup, or not whole
  */
-export async function lookAt(path) {
+export async function lookAt(path, secret = serverSecret()) {
   const broken = new Plain(`${path} is no backup of Hour Trail, or it is not whole. Take another.`);
   if (!existsSync(path)) throw new Plain(`There is no file ${path}.`);
   const { size } = statSync(path);
@@ -135,61 +149,11 @@ export async function lookAt(path) {
   if (about.bytes !== size - TAIL - length) throw broken;
   const hash = createHash('sha256');
   await pipeline(createReadStream(path, { end: about.bytes - 1 }), hash);
-  if (hash.digest('hex') !== about.sha256) throw broken;
-  return about;
-}
-
-/**
- * Puts a backup back: beside what is there, and then in its place; what was there stays under another name.
- * @param {string} url of the database that it becomes
- * @returns {Promise<{ made: string, before: string | null }>} what it is of, and what the one before is called now
- */
-export async function restore(url, path, now = new Date()) {
-  const about = await lookAt(path);
-  const { folder: bin } = await programs();
-  const at = new URL(url);
-  const name = decodeURIComponent(at.pathname.slice(1));
-  const stamp = now.toISOString().slice(0, 19).replaceAll(/[-:T]/g, '');
-  const fresh = `${name}_restored_${stamp}`;
-  const admin = await connect(Object.assign(new URL(url), { pathname: '/postgres' }).href);
-  try {
-    await admin.unsafe(`create database "${fresh}" encoding 'UTF8' template template0`);
-    try {
-      // What follows the dump is not its own: it is read from the front, and only as far as it goes.
-      const input = createReadStream(path, { end: about.bytes - 1 });
-      await restoring(join(bin, 'pg_restore'), input, { ...atDatabase(url), PGDATABASE: fresh });
-    } catch (error) {
-      await admin.unsafe(`drop database if exists "${fresh}" with (force)`);
-      throw error;
-    }
-    const [there] = await admin`select 1 from pg_database where datname = ${name}`;
-    const before = there ? `${name}_before_${stamp}` : null;
-    if (before) {
-      await admin`select pg_terminate_backend(pid) from pg_stat_activity where datname = ${name}`;
-      await admin.unsafe(`alter database "${name}" rename to "${before}"`);
-    }
-    await admin.unsafe(`alter database "${fresh}" rename to "${name}"`);
-    return { made: about.made, before };
-  } finally {
-    await admin.end();
-  }
-}
-
-async function restoring(command, input, env) {
-  const { spawn } = await import('node:child_process');
-  const child = spawn(command, ['--exit-on-error', '--no-owner', '--no-acl', `--dbname=${env.PGDATABASE}`], {
-    env: { ...process.env, ...env },
-    stdio: ['pipe', 'ignore', 'pipe']
-  });
-  let said = '';
-  child.stderr.on('data', (d) => (said += d));
-  const over = new Promise((done) => child.on('exit', done).on('error', () => done(1)));
-  // One that ends early has said why.
-  await pipeline(input, child.stdin).catch(() => {});
-  if ((await over) !== 0)
-    throw new Plain(
-      `Putting it back failed. It said:\n    ${said.trim().split('\n').slice(-6).join('\n    ')}`
-    );
+  const sum = hash.digest('hex');
+  if (sum !== about.sha256) throw broken;
+  const signed = Buffer.from(signatureOf(sum, secret));
+  const shown = Buffer.from(String(about.signed ?? ''));
+  return { ...about, own: shown.length === signed.length && timingSafeEqual(shown, signed) };
 }
 
 /**

@@ -5,7 +5,7 @@ import { Plain } from './say.mjs';
 
 /** Seconds. */
 const ANSWER_WITHIN = 10;
-const MIGRATIONS = new URL('../../db/migrations/', import.meta.url).pathname;
+export const MIGRATIONS = new URL('../../db/migrations/', import.meta.url).pathname;
 
 /** Opens a connection, and says in one sentence what is wrong when it cannot. */
 export async function connect(url) {
@@ -59,28 +59,15 @@ function explain(error, url) {
   }
 }
 
-/** Makes the database that a URL names, on our own cluster, if it is not there yet. */
-export async function ensureDatabase(url) {
-  const target = new URL(url);
-  const name = decodeURIComponent(target.pathname.slice(1));
-  target.pathname = '/postgres';
-  const sql = await connect(target.href);
-  try {
-    const [there] = await sql`select 1 from pg_database where datname = ${name}`;
-    if (!there) await sql`create database ${sql(name)}`;
-  } finally {
-    await sql.end();
-  }
-}
-
 /**
  * Brings a database to the newest schema: each file of db/migrations in order, each in its own transaction, once.
  * A file that changed after it was applied is refused: migrations only go forward.
  * @param {string} url
  * @param {string} [folder] where the files are
+ * @param {string} [upTo] the last one to be applied; without it, all
  * @returns {Promise<string[]>} the names of those applied now
  */
-export async function migrate(url, folder = MIGRATIONS) {
+export async function migrate(url, folder = MIGRATIONS, upTo = undefined) {
   const sql = await connect(url);
   const applied = [];
   try {
@@ -102,6 +89,7 @@ export async function migrate(url, folder = MIGRATIONS) {
         );
     }
     for (const name of files) {
+      if (upTo !== undefined && name > upTo) break;
       const text = readFileSync(join(folder, name), 'utf8');
       const sha256 = createHash('sha256').update(text).digest('hex');
       const before = done.get(name);

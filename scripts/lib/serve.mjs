@@ -4,7 +4,8 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensureBuild, ensurePackages, root } from './build.mjs';
-import { ensureDatabase, migrate } from './migrate.mjs';
+import { migrate } from './migrate.mjs';
+import { ensureDatabase } from './roles.mjs';
 import { ownCluster } from './postgres.mjs';
 
 const freePort = () =>
@@ -53,7 +54,7 @@ export async function throwawayApp(work) {
     throw new Error('The server does not answer.');
   };
   try {
-    await ensureDatabase(cluster.url);
+    await ensureDatabase(cluster.adminUrl);
     await migrate(cluster.url);
     await work({ databaseUrl: cluster.url, serve });
   } finally {

@@ -1,8 +1,9 @@
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { connect, ensureDatabase, migrate } from '../../scripts/lib/migrate.mjs';
+import { connect, migrate } from '../../scripts/lib/migrate.mjs';
 import { ownCluster } from '../../scripts/lib/postgres.mjs';
+import { appUrlOf, ensureDatabase } from '../../scripts/lib/roles.mjs';
 
 /** Databases are copied from this one, which holds the schema and nothing else. */
 export const TEMPLATE = 'hour_trail_empty';
@@ -17,7 +18,7 @@ export default async function setup(): Promise<() => Promise<void>> {
     const folder = mkdtempSync(join(tmpdir(), 'hour-trail-test-'));
     chmodSync(folder, 0o755);
     const cluster = await ownCluster({ folder, throwaway: true });
-    process.env.HOUR_TRAIL_TEST_URL = cluster.url;
+    process.env.HOUR_TRAIL_TEST_URL = cluster.adminUrl;
     stop = async () => {
       await cluster.stop();
       rmSync(folder, { recursive: true, force: true });
@@ -33,27 +34,29 @@ export async function makeTemplate(
   fill: (url: string) => Promise<void> = async () => {}
 ): Promise<void> {
   const url = databaseUrl(name);
-  const admin = await connect(databaseUrl('postgres'));
+  const admin = await connect(adminUrl('postgres'));
   await admin`drop database if exists ${admin(name)}`;
   await admin.end();
-  await ensureDatabase(url);
+  await ensureDatabase(adminUrl(name));
   await migrate(url);
   await fill(url);
 }
 
-/** The address of a database on the test server. */
-export function databaseUrl(name: string): string {
+/** The address of a database on the test server, as who may do everything on it. */
+export function adminUrl(name: string): string {
   const url = new URL(process.env.HOUR_TRAIL_TEST_URL!);
   url.pathname = `/${name}`;
   return url.href;
 }
+/** The same as the app comes in. */
+export const databaseUrl = (name: string): string => appUrlOf(adminUrl(name));
 
 /** A database of one's own, copied from a template. */
 export async function freshDatabase(
   template = TEMPLATE
-): Promise<{ url: string; drop: () => Promise<void> }> {
+): Promise<{ url: string; adminUrl: string; drop: () => Promise<void> }> {
   const name = `t_${crypto.randomUUID().replaceAll('-', '')}`;
-  const admin = await connect(databaseUrl('postgres'));
+  const admin = await connect(adminUrl('postgres'));
   // Copies of one template wait for one another; without the lock the second is refused.
   await admin.begin(async (tx) => void (await tx`select pg_advisory_lock(4780)`));
   await admin.unsafe(`create database ${name} template ${template}`);
@@ -61,8 +64,9 @@ export async function freshDatabase(
   await admin.end();
   return {
     url: databaseUrl(name),
+    adminUrl: adminUrl(name),
     drop: async () => {
-      const again = await connect(databaseUrl('postgres'));
+      const again = await connect(adminUrl('postgres'));
       await again.unsafe(`drop database if exists ${name} with (force)`);
       await again.end();
     }

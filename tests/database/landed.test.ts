@@ -2,7 +2,8 @@ import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { ensureDatabase, migrate } from '../../scripts/lib/migrate.mjs';
+import { migrate } from '../../scripts/lib/migrate.mjs';
+import { ensureDatabase } from '../../scripts/lib/roles.mjs';
 import { connect, type Sql } from '../../src/lib/server/db';
 import { getRecord, listRecords } from '../../src/lib/server/records';
 import { refreshMissing } from '../../src/lib/server/standing';
@@ -13,7 +14,7 @@ import { lanesOf } from '../../src/lib/server/trail';
 import { closeProblems } from '../../src/lib/core/visit/close';
 import { judgedAt, measuredAt, visitState } from '../../src/lib/core/visit/state';
 import { getVisit } from '../../src/lib/server/visits';
-import { databaseUrl } from './cluster';
+import { adminUrl, databaseUrl } from './cluster';
 
 /**
  * Books as every schema version that has landed kept them: two visits of the demo each, one closed and one half done, with
@@ -28,11 +29,12 @@ type Rows = Record<string, Record<string, unknown>[]>;
 
 /** An empty database as a schema version left it. */
 async function emptyAt(version: string): Promise<{ sql: Sql; url: string }> {
-  const url = databaseUrl(`landed_${version}_${crypto.randomUUID().slice(0, 8)}`);
+  const name = `landed_${version}_${crypto.randomUUID().slice(0, 8)}`;
+  const url = databaseUrl(name);
   const folder = mkdtempSync(join(tmpdir(), 'landed-'));
   for (const f of readdirSync(migrations))
     if (f.slice(0, 4) <= version) cpSync(join(migrations, f), join(folder, f));
-  await ensureDatabase(url);
+  await ensureDatabase(adminUrl(name));
   await migrate(url, folder);
   rmSync(folder, { recursive: true });
   return { sql: connect(url, 2), url };

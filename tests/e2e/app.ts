@@ -30,8 +30,8 @@ const machineIn = (sql: Sql) => async (plate: string) =>
 
 /** The server of all tests, with a team of one's own. */
 async function withTeam(use: (app: App) => Promise<void>): Promise<void> {
-  const { url, databaseUrl } = JSON.parse(process.env.HOUR_TRAIL_E2E!) as Record<string, string>;
-  const team = await teamOfItsOwn(databaseUrl!);
+  const { url, databaseUrl, adminUrl } = JSON.parse(process.env.HOUR_TRAIL_E2E!) as Record<string, string>;
+  const team = await teamOfItsOwn(adminUrl!);
   await chief(team.sql);
   const others = () =>
     Promise.reject(new Error('This server is everybody’s: say `test.use({ alone: true })`.'));

@@ -18,7 +18,11 @@ export default async function setup(): Promise<() => Promise<void>> {
   });
   const database = await freshDatabase(DEMO_TEMPLATE);
   const server = await Server.on(database.url);
-  process.env.HOUR_TRAIL_E2E = JSON.stringify({ url: server.url, databaseUrl: database.url });
+  process.env.HOUR_TRAIL_E2E = JSON.stringify({
+    url: server.url,
+    databaseUrl: database.url,
+    adminUrl: database.adminUrl
+  });
   return async () => {
     await server.stop();
     await database.drop();

@@ -2,7 +2,8 @@ import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { loadDemo } from '../../demo/loader';
-import { ensureDatabase, migrate } from '../../scripts/lib/migrate.mjs';
+import { migrate } from '../../scripts/lib/migrate.mjs';
+import { ensureDatabase } from '../../scripts/lib/roles.mjs';
 import { ownCluster } from '../../scripts/lib/postgres.mjs';
 import { connect } from '../../src/lib/server/db';
 import { expect, test } from './app';
@@ -75,7 +76,7 @@ test('PostgreSQL itself killed under writes, three times: the server says so, go
   chmodSync(folder, 0o755);
   let cluster = await ownCluster({ folder, wanted: 0 });
   const { port, url } = cluster;
-  await ensureDatabase(url);
+  await ensureDatabase(cluster.adminUrl);
   await migrate(url);
   let sql = connect(url, 2);
   await loadDemo(sql, new Date());

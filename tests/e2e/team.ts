@@ -2,6 +2,7 @@ import { connect, type Sql } from '../../src/lib/server/db';
 
 /**
  * A team of a test's own: all rows of the demo's, under another team's id. Ids are per team, so they are the same in both.
+ * @param databaseUrl as who may do everything there: constraints are let be while rows are copied
  * @returns a connection that sees that team and no other: its tables are views of the real ones
  */
 export async function teamOfItsOwn(
