@@ -2,6 +2,7 @@
 import { createServer } from 'node:http';
 import { handler } from '../build/handler.js';
 import { endServers } from './lib/ending.mjs';
+import { guard } from './lib/headers.mjs';
 import { admitByApp, relay } from './lib/relay.mjs';
 import { serveTent } from './lib/tent.mjs';
 
@@ -10,6 +11,7 @@ const END_WITHIN = 10_000;
 
 /** Where a request came in says how; a header that somebody sends along does not. */
 const by = (protocol) => (request, response) => {
+  guard(response, protocol === 'https');
   request.headers['x-trail-protocol'] = protocol;
   handler(request, response, () => response.writeHead(404).end());
 };

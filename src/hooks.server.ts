@@ -48,21 +48,13 @@ function refuseStrangers({ request }: RequestEvent): void {
     error(403, 'That was sent by a page of somebody else.');
 }
 
-const HEADERS = {
-  'X-Content-Type-Options': 'nosniff',
-  'Referrer-Policy': 'same-origin',
-  'Cross-Origin-Opener-Policy': 'same-origin',
-  'Cross-Origin-Resource-Policy': 'same-origin',
-  // A phone's camera reads stickers by its own app; photos are picked as files.
-  'Permissions-Policy': 'camera=(), microphone=(), geolocation=(), payment=(), usb=(), browsing-topics=()'
-};
+/** What depends on what was asked; what every answer says is said where it is served. */
 function seal(event: RequestEvent, response: Response): Response {
-  for (const [name, value] of Object.entries(HEADERS)) response.headers.set(name, value);
   // Whether this server answers at all may be asked by the page that comes before it, which has no TLS.
   if (event.route.id === '/health') response.headers.set('Cross-Origin-Resource-Policy', 'cross-origin');
   // What a book says is for who asked, and for now. What names its own keeping (photos, which never change) keeps it.
   if (!response.headers.has('cache-control')) response.headers.set('Cache-Control', 'no-store');
-  // In the tent the page that comes before has no TLS, under the same name.
+  // Somebody else’s TLS; where it is ours, whatever serves it says so.
   if (PROXIED && event.url.protocol === 'https:')
     response.headers.set('Strict-Transport-Security', 'max-age=31536000');
   return response;

@@ -3,6 +3,7 @@ import { createServer } from 'node:http';
 import { createServer as createSecure } from 'node:https';
 import { hostname, networkInterfaces } from 'node:os';
 import { certificates, isPrivate } from './certificates.mjs';
+import { guard } from './headers.mjs';
 import { pathOf } from './relay.mjs';
 import { tentPage } from './tent-page.mjs';
 
@@ -21,12 +22,12 @@ function plainAnswer(page, authority) {
   const der = new X509Certificate(authority).raw;
   return (request, response) => {
     const path = pathOf(request);
+    guard(response, false);
     const send = (status, type, body, more = {}) =>
       response
         .writeHead(status, {
           'content-type': type,
           'cache-control': 'no-store',
-          'x-content-type-options': 'nosniff',
           ...more
         })
         .end(request.method === 'HEAD' ? undefined : body);

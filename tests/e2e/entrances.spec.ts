@@ -25,6 +25,31 @@ test('whatever is written to an entrance is answered or hung up on, never by a m
       { host: TENT, port, secure: true },
       { host: TENT, port: joinPort }
     ];
+    // Whoever is sent away is told so under the same headers as everybody else.
+    const asked = [
+      [0, 'GET /api/v1/team HTTP/1.1', 'Host: 127.0.0.1\r\nAuthorization: Bearer x', 401],
+      [0, 'GET / HTTP/1.1', 'Host: book.example', 421],
+      [0, 'GET /icon-192.png HTTP/1.1', 'Host: 127.0.0.1', 200],
+      [0, 'GET /nothing HTTP/1.1', 'Host: 127.0.0.1', 404],
+      [1, 'GET /api/machines HTTP/1.1', `Host: ${TENT}`, 401],
+      [2, 'GET / HTTP/1.1', `Host: ${TENT}`, 200]
+    ] as const;
+    for (const [at, line, head, status] of asked) {
+      const answer = await speak(entrances[at]!, `${line}\r\n${head}\r\nConnection: close\r\n\r\n`);
+      const headers = answer.slice(0, answer.indexOf('\r\n\r\n')).toLowerCase();
+      expect([line, statusOf(answer)]).toEqual([line, status]);
+      for (const header of [
+        'x-content-type-options: nosniff',
+        'x-frame-options: deny',
+        "frame-ancestors 'none'",
+        'referrer-policy: same-origin'
+      ])
+        expect([line, headers.includes(header)]).toEqual([line, true]);
+      expect([line, headers.includes('strict-transport-security: max-age=31536000')]).toEqual([
+        line,
+        at === 1
+      ]);
+    }
     const faults: string[] = [];
     for (const to of entrances) {
       const requests = oddRequests(`${to.host}:${to.port}`);

@@ -289,6 +289,8 @@ export async function changeFastener({ tx, team }: Write, c: FastenerChange): Pr
   if (c.covers !== undefined) {
     const rows =
       await tx`select id from fastener where team_id = ${team.id} and machine_id = ${machineId} and id = any(${c.covers})`;
+    if (rows.length !== new Set(c.covers).size)
+      refuse('covers', 'Something that lies behind it is not on this machine’s sheet.');
     set.covers = rows.map((r) => r.id as string).filter((x) => x !== c.fastenerId);
   }
   if (Object.keys(set).length > 0)

@@ -5,6 +5,7 @@ import { readItem, readPlan, readStep } from '../core/job/stored';
 import { readRulesOf } from '../core/rules/stored';
 import { readEntry, writeContent } from '../core/visit/stored';
 import { inWords } from '../core/visit/problems';
+import { namesNobody } from '../core/visit/names';
 import { refuseEntry } from '../core/visit/refuse';
 import type { HouseRules } from '../core/rules/rules';
 import type { Db } from './db';
@@ -150,7 +151,8 @@ export async function addEntries(
       );
       continue;
     }
-    const problem = refuseEntry(fold.state(), entry, tools, w.at.getTime());
+    const problem =
+      refuseEntry(fold.state(), entry, tools, w.at.getTime()) ?? namesNobody(visit.plan, entry, tools);
     const refusal = problem
       ? new Refusal({ '': inWords(problem) }, { problem })
       : await refuseClearances(w, visit.machineId, visit.plan.steps, entry);

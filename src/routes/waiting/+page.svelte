@@ -7,8 +7,9 @@
   import { listedMachines, type ListedMachine } from '$lib/ui/machine/listed';
   import { askToStay, lookAtStorage, storage } from '$lib/ui/offline/storage.svelte';
   import { onDevice } from '$lib/ui/offline/on-device.svelte';
+  import Correct from '$lib/ui/outbox/Correct.svelte';
   import LetGo from '$lib/ui/outbox/LetGo.svelte';
-  import { outbox, type Kept } from '$lib/ui/outbox/outbox.svelte';
+  import { outbox, UNKEPT, type Kept } from '$lib/ui/outbox/outbox.svelte';
 
   let { data } = $props();
   const zone = $derived(data.team?.timeZone ?? 'UTC');
@@ -76,6 +77,7 @@
           <p class="error font-bold">{Object.values(k.refused!.errors)[0] ?? 'Not taken.'}</p>
           {@render head(k)}
           {@render typed(k)}
+          {#key k.refused}<Correct kept={k} />{/key}
           <p class="flex flex-wrap gap-x-5">
             <button type="button" class="link py-2" onclick={() => outbox.again(k.id)}>Send again</button>
             <LetGo kept={k} />
@@ -136,7 +138,7 @@
         {Math.round(storage.used * 100)} % of what this browser may keep is used.
       </li>{/if}
     <li>
-      {#if outbox.unkept}This browser keeps nothing: leave the page open until all is sent.
+      {#if outbox.unkept}{UNKEPT}
       {:else if storage.stays}What is kept stays, even when the device runs short.
       {:else}When this device runs short, the browser may clear what is kept here.
         <button type="button" class="link" onclick={() => askToStay()}>Ask it not to</button>{/if}

@@ -8,7 +8,7 @@ const ID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 const MOST_LINES = 40;
 
 /** `runSeconds` as one reads it: run seconds. */
-const nameOf = (path: readonly string[]): string =>
+export const nameOf = (path: readonly string[]): string =>
   path
     .filter((p) => !/^\d+$/.test(p) && p !== 'entry' && p !== 'content')
     .slice(-2)

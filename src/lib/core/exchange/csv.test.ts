@@ -7,6 +7,16 @@ describe('a cell', () => {
     for (const text of ['=1+1', '+49', '-5 mm', '@sum', '\t=1', '\r=1', "'=1"])
       expect(guarded(text)).toBe(`'${text}`);
     expect(guarded('5 mm')).toBe('5 mm');
+    // Opened where the semicolon parts the cells.
+    for (const [text, safe] of [
+      ['Loose;=cmd()', "Loose;'=cmd()"],
+      ['a; +1', "a; '+1"],
+      ['a\t@b', "a\t'@b"],
+      ['a\n-b', "a\n'-b"],
+      ['=a;=b', "'=a;'=b"],
+      ['10 - 5; left', '10 - 5; left']
+    ])
+      expect(guarded(text!)).toBe(safe);
   });
   it('a number below nothing is a number', () => {
     expect([guarded(-3.5), guarded(0), guarded(null)]).toEqual(['-3.5', '0', '']);

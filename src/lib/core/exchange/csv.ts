@@ -6,16 +6,27 @@ export type Cell = string | number | null;
 
 /** What a spreadsheet would take for a formula, or strip: a text that begins like one is led by an apostrophe. */
 const FORMULA = /^[=+\-@\t\r\n']/;
+/**
+ * Where the comma is the decimal sign, the semicolon parts the cells: what stands behind one is the beginning of another. So is what
+ * stands behind a tab or on a line of its own.
+ */
+const BEHIND = /([;\t\r\n] *)(?=[=+\-@'])/g;
+const GUARDED_BEHIND = /([;\t\r\n] *)'(?=[=+\-@'])/g;
 
 /**
  * A text as it goes into a cell: never a formula to whatever opens it. Numbers are numbers and go as they are.
  * The way back is {@link unguarded}.
  */
-export const guarded = (cell: Cell): string =>
-  typeof cell === 'string' && FORMULA.test(cell) ? `'${cell}` : cell === null ? '' : String(cell);
+export function guarded(cell: Cell): string {
+  if (typeof cell !== 'string') return cell === null ? '' : String(cell);
+  const inside = cell.replace(BEHIND, "$1'");
+  return FORMULA.test(cell) ? `'${inside}` : inside;
+}
 /** The text that was written; one that never was guarded is left alone. */
-export const unguarded = (text: string): string =>
-  text.startsWith("'") && FORMULA.test(text.slice(1)) ? text.slice(1) : text;
+export function unguarded(text: string): string {
+  const whole = text.startsWith("'") && FORMULA.test(text.slice(1)) ? text.slice(1) : text;
+  return whole.replace(GUARDED_BEHIND, '$1');
+}
 
 /** Hundredths of an hour, or of a kilometre, as a number people read. */
 export const hundredths = (n: number | null): number | null => (n === null ? null : n / 100);

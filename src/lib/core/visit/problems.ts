@@ -32,6 +32,7 @@ export type EntryProblem =
   | { kind: 'verdict without its reason' }
   | { kind: 'no oil picked' }
   | { kind: 'oil gone' }
+  | { kind: 'no such point' }
   | { kind: 'oil stopped'; why: string[] }
   | { kind: 'no level' }
   /** Seconds since the engine was stopped, and those its level wants. */
@@ -133,6 +134,8 @@ export function inWords(p: EntryProblem): string {
       return 'Pick the oil that goes in.';
     case 'oil gone':
       return 'That oil is not in the stores any more.';
+    case 'no such point':
+      return 'That point is not on the map of this visit. Open the page again.';
     case 'oil stopped':
       return `Stop. ${p.why.join(' ')} If it goes in all the same, say why.`;
     case 'no level':

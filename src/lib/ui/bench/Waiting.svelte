@@ -1,8 +1,10 @@
 <!-- What of a visit waits on this device: refused, closed here, or without an answer. -->
 <script lang="ts">
   import { goto } from '$app/navigation';
+  import Correct from '../outbox/Correct.svelte';
   import LetGo from '../outbox/LetGo.svelte';
   import { shell } from '../shell/shell.svelte';
+  import { UNKEPT } from '../outbox/outbox.svelte';
   import type { BenchVisit } from './bench.svelte';
 
   interface Props {
@@ -25,6 +27,7 @@
           <span><span class="font-bold">{a.what}</span> <span class="quiet">{a.why}</span></span>
           <button type="button" class="link py-2" onclick={() => bench.tryAside(a.kept.id)}>Send again</button
           >
+          {#key a.kept.refused}<Correct kept={a.kept} />{/key}
           <LetGo
             kept={a.kept}
             ongone={(k) => {
@@ -49,7 +52,5 @@
 <!-- Without a connection the head of the page says so, and how much waits. -->
 {#if bench.stuck && (bench.unkept || !shell.away)}<p class="error mt-2" role="status">
     {bench.stuck}
-    {bench.waiting} written here and {bench.unkept
-      ? 'not kept: this browser stores nothing. Leave this page open until it is sent'
-      : 'kept'}; sent again by itself.
+    {bench.waiting} written here{bench.unkept ? `. ${UNKEPT}` : ' and kept; sent again by itself.'}
   </p>{/if}

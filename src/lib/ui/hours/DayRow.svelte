@@ -51,7 +51,7 @@
         autocomplete="off"
         placeholder={i === 0 ? 'such as 34 mud 3x heavy' : ''}
         aria-label="{r.machine.plate} how it was ridden"
-        aria-invalid={r.errors.ridden ? true : undefined}
+        aria-invalid={r.riddenWrong ? true : undefined}
         bind:value={r.said}
         onchange={() => r.hear()}
         onkeydown={(e) => ondown(e, i, 'ridden')}

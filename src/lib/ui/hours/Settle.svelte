@@ -1,14 +1,17 @@
 <!-- What is odd about a reading, and the ways to settle it. -->
-<script lang="ts">
-  import { Input, Radio } from '$lib/ui/form/controls';
-  import Field from '../form/Field.svelte';
-
+<script lang="ts" module>
   export interface Settlement {
     as: string;
     reason: string;
     oldFinal: string;
     newStart: string;
   }
+</script>
+
+<script lang="ts">
+  import { Input, Radio } from '$lib/ui/form/controls';
+  import Field from '../form/Field.svelte';
+
   interface Props {
     doubts: string[];
     ways: string[];

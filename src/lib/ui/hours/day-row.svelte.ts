@@ -52,11 +52,15 @@ export class DayRow {
   get asked(): boolean {
     return this.doubts.length > 0 || Object.keys(this.errors).length > 0;
   }
+  /** Whether something of how it was ridden is wrong: that is typed in one field. */
+  get riddenWrong(): boolean {
+    return 'ridden' in this.errors || IN_PANEL.some((k) => k in this.errors);
+  }
   /** What is wrong with the row as a whole; a settlement and an open panel say it where it belongs. */
   get messages(): string[] {
     return Object.entries(this.errors)
       .filter(([k]) => !k.startsWith('settlement') && !(this.details && IN_PANEL.includes(k)))
-      .map(([, message]) => message);
+      .map(([k, message]) => (k === 'distance' ? `Distance: ${message}` : message));
   }
 
   /** What was typed of the riding is read, and said back in full. False where it says nothing known. */

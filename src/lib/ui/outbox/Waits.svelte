@@ -4,7 +4,7 @@
   import { timeOfDay } from '$lib/core/time/moment';
   import { NEARLY_FULL, storage } from '../offline/storage.svelte';
   import { shell } from '../shell/shell.svelte';
-  import { outbox } from './outbox.svelte';
+  import { outbox, UNKEPT } from './outbox.svelte';
 
   /** What is merely on its way is nobody's concern. */
   const waiting = $derived(outbox.waiting.filter((k) => k.waited || shell.away));
@@ -24,11 +24,15 @@
 
 {#if shell.away || waiting.length > 0 || outbox.refused.length > 0 || outbox.unkept || off || storage.used > NEARLY_FULL}
   <p class="no-print line" role="status">
-    {#if shell.away}<span><strong>The server does not answer.</strong> What you write is kept here.</span
+    {#if shell.away}<span
+        ><strong>The server does not answer.</strong>{outbox.unkept
+          ? ''
+          : ' What you write is kept here.'}</span
       >{/if}
     {#if waiting.length > 0}<span
         ><a class="link font-bold" href="/waiting"
-          >{waiting.length === 1 ? '1 waits' : `${waiting.length} wait`} on this device, since {since}</a
+          >{waiting.length === 1 ? '1 waits' : `${waiting.length} wait`}
+          {outbox.unkept ? 'in this page' : 'on this device'}, since {since}</a
         >{others > 0 ? `, ${others} of somebody else’s` : ''}{!shell.away && outbox.stuck
           ? `: ${outbox.stuck}`
           : ''}</span
@@ -37,10 +41,8 @@
         >{outbox.refused.length === 1 ? '1 was' : `${outbox.refused.length} were`} not taken: look at
         {outbox.refused.length === 1 ? 'it' : 'them'}</a
       >{/if}
-    {#if outbox.unkept}<span class="error"
-        >This browser keeps nothing: leave this page open until all is sent.</span
-      >{/if}
-    {#if storage.used > NEARLY_FULL}<span class="error"
+    {#if outbox.unkept}<span class="error">{UNKEPT}</span>
+    {:else if storage.used > NEARLY_FULL}<span class="error"
         >This device is nearly full: what is written here may soon not be kept.</span
       >{/if}
     {#if off}<span

@@ -3,7 +3,7 @@ import { deleteDB, openDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { patiently } from '../../../../tests/patiently';
 import type { Envelope } from '../../core/command/envelope';
-import { KEPT, Outbox } from './outbox.svelte';
+import { KEPT, Outbox, UNKEPT } from './outbox.svelte';
 import { open, store } from './store';
 
 type Answer = { ok: boolean; data?: unknown; errors?: object; more?: object };
@@ -341,6 +341,61 @@ describe('an outbox', () => {
     server.up = true;
     await outbox.flush();
     expect(server.done.map((c) => c.id)).toEqual(['a']);
+  });
+
+  it('a full device is told in one true sentence, and what only the page has is there after a reload', async () => {
+    const kept = new Map<string, string>();
+    vi.stubGlobal('sessionStorage', {
+      getItem: (k: string) => kept.get(k) ?? null,
+      setItem: (k: string, v: string) => kept.set(k, v),
+      removeItem: (k: string) => kept.delete(k)
+    });
+    server.up = false;
+    const full = vi.spyOn(store, 'put').mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
+    await find('a');
+    await patiently(() => expect(outbox.unkept).toBe(true));
+    const { errors } = (await find('b')) as { errors: Record<string, string> };
+    expect(errors['']).toContain(UNKEPT);
+    expect(errors['']).not.toContain('Kept on this device');
+
+    // The page is read anew.
+    outbox = new Outbox();
+    await outbox.load();
+    expect(outbox.waiting.map((k) => k.id)).toEqual(['a', 'b']);
+    await patiently(() => expect(outbox.unkept).toBe(true));
+    // There is room again: it goes where it belongs, and the page may be left.
+    full.mockRestore();
+    outbox = new Outbox();
+    await outbox.load();
+    await patiently(async () => expect((await store.all()).map((k) => k.id)).toEqual(['a', 'b']));
+    expect(kept.size).toBe(0);
+    server.up = true;
+    await outbox.flush();
+    expect(server.done.map((c) => c.id)).toEqual(['a', 'b']);
+    await patiently(() => expect(outbox.unkept).toBe(false));
+  });
+
+  it('a photo that could not be stored is sent from the page all the same', async () => {
+    server.up = false;
+    vi.spyOn(store, 'putWithPixels').mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
+    const photo = { photoId: 'p', findingId: 'f' };
+    outbox.add('finding.photo', photo, { id: 'c', at: '2026-06-10T10:00:00Z' }, new Blob(['pixels']));
+    await patiently(() => expect(outbox.unkept).toBe(true));
+    server.up = true;
+    await outbox.flush();
+    expect([server.photos, server.done.map((c) => c.id)]).toEqual([['p'], ['c']]);
+  });
+
+  it('what was refused is put right under its own id, and goes', async () => {
+    server.says = (c) =>
+      (c.body as { typed?: string }).typed === '32'
+        ? undefined
+        : { ok: false, errors: { typed: 'Lower than the last.' } };
+    outbox.add('reading.log', { typed: '3.2' }, { id: 'r', at: '2026-06-10T10:00:00Z' });
+    await outbox.flush();
+    expect(outbox.refused).toMatchObject([{ id: 'r', body: { typed: '3.2' } }]);
+    await outbox.correct('r', { typed: '32' });
+    expect([outbox.items, server.done.map((c) => [c.id, c.body])]).toEqual([[], [['r', { typed: '32' }]]]);
   });
 });
 

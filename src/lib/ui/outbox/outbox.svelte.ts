@@ -23,6 +23,9 @@ const NAME = 'hour-trail outbox';
 
 /** What is said of a command that had no answer. */
 export const KEPT = 'Kept on this device. It goes by itself once the server answers.';
+/** The same where the device is full, or its browser stores nothing. */
+export const UNKEPT =
+  'This device cannot store what you write: it is full, or its browser stores nothing. Leave this page open until all is sent.';
 
 /**
  * What this device has written and the server has not answered: kept here first, then sent, in the order it was written, each once.
@@ -71,7 +74,10 @@ export class Outbox {
   async load(): Promise<void> {
     const there = await store.all().catch(() => null);
     // Whoever waits for an answer, or shows what becomes of it, sends it again: it is carried out once.
-    if (there) this.items = this.#shelf.merge(this.items, there, (k) => this.#hearers.hears(k));
+    const own = this.#shelf.again();
+    const stays = (k: Kept) => this.#hearers.hears(k);
+    if (there || own.length > 0)
+      this.items = this.#shelf.merge(this.items, [...(there ?? this.items), ...own], stays);
   }
 
   /** Keeps a command; it goes with the next {@link flush}. The same id again is the same command. */
@@ -108,9 +114,10 @@ export class Outbox {
   ): Promise<Sent<unknown>> {
     this.add(kind, body, known, pixels);
     const answer = await this.#hearers.await(known.id, () => this.flush());
+    const said = this.unkept ? UNKEPT : KEPT;
     const none: Sent<unknown> = {
       ok: false,
-      errors: { '': this.stuck && this.stuck !== NO_ANSWER ? `${this.stuck} ${KEPT}` : KEPT },
+      errors: { '': this.stuck && this.stuck !== NO_ANSWER ? `${this.stuck} ${said}` : said },
       more: { retry: true, kept: true }
     };
     return answer ?? none;
@@ -124,6 +131,11 @@ export class Outbox {
   /** Tries once more what was refused; or drops it. */
   again(id: string): Promise<void> {
     this.#change(id, { refused: null, failed: 0 });
+    return this.flush();
+  }
+  /** Puts right what was refused, and sends it. */
+  correct(id: string, body: unknown): Promise<void> {
+    this.#change(id, { body: JSON.parse(JSON.stringify(body)) as unknown, refused: null, failed: 0 });
     return this.flush();
   }
   drop(id: string): void {
@@ -156,6 +168,11 @@ export class Outbox {
     this.#others = new BroadcastChannel(NAME);
     this.#others.onmessage = look;
     window.addEventListener('online', go);
+    // What only this page has goes with it: the browser asks before it does.
+    const stay = (e: BeforeUnloadEvent) => {
+      if (this.unkept && this.items.length > 0) e.preventDefault();
+    };
+    window.addEventListener('beforeunload', stay);
     const timer = setInterval(() => {
       if (this.#due().length > 0) void this.flush();
     }, AGAIN_AFTER);
@@ -164,6 +181,7 @@ export class Outbox {
       this.#others?.close();
       this.#others = null;
       window.removeEventListener('online', go);
+      window.removeEventListener('beforeunload', stay);
       clearInterval(timer);
     };
   }

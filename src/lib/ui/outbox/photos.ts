@@ -16,8 +16,13 @@ export async function showHere(photo: string, pixels: Blob): Promise<void> {
   for (const address of addressesOf(photo))
     await kept.put(address, new Response(pixels, { headers: { 'content-type': pixels.type } }));
 }
+/** Pixels that this device could not store, for as long as the page lives. */
+const held = new Map<string, Blob>();
+export const holdPixels = (photo: string, pixels: Blob): void => void held.set(photo, pixels);
+
 /** The server has it, or nobody wants it: its pixels go from this device. */
 export async function forgetHere(photo: string): Promise<void> {
+  held.delete(photo);
   await store.dropPixels(photo);
   if (!('caches' in globalThis)) return;
   const kept = await caches.open(CACHES.photos);
@@ -30,7 +35,7 @@ export async function forgetHere(photo: string): Promise<void> {
  */
 export async function sendPixels(kept: Kept): Promise<(Sent<unknown> & { id: string })[] | null> {
   const photo = photoOf(kept);
-  const pixels = photo && (await store.pixels(photo).catch(() => null));
+  const pixels = photo && (held.get(photo) ?? (await store.pixels(photo).catch(() => null)));
   if (!photo || !pixels) return null;
   const no = (errors: Record<string, string>, more: Record<string, unknown> = {}) => [
     { id: kept.id, ok: false as const, errors, more }

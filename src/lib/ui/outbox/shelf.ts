@@ -1,5 +1,6 @@
-import { forgetHere, photoOf } from './photos';
+import { forgetHere, holdPixels, photoOf } from './photos';
 import { store, type Kept } from './store';
+import { tab } from './tab';
 
 const inOrder = (a: Kept, b: Kept): number => a.n - b.n || (a.at < b.at ? -1 : a.at > b.at ? 1 : 0);
 
@@ -15,17 +16,35 @@ export class Shelf {
 
   put(kept: Kept, pixels?: Blob): void {
     const photo = photoOf(kept);
-    this.#do(kept.id, () => (pixels && photo ? store.putWithPixels(kept, photo, pixels) : store.put(kept)));
+    this.#do(
+      kept.id,
+      async () => {
+        if (pixels && photo) await store.putWithPixels(kept, photo, pixels);
+        else await store.put(kept);
+        tab.drop(kept.id);
+      },
+      () => {
+        tab.put(kept);
+        if (pixels && photo) holdPixels(photo, pixels);
+      }
+    );
+  }
+  /** What this window kept by itself over a reload, because the store did not: it tries the store again. */
+  again(): Kept[] {
+    const list = tab.all().filter((k) => !this.#unstored.has(k.id) && !this.#dropped.has(k.id));
+    for (const kept of list) this.put(kept);
+    return list;
   }
   drop(kept: Kept): void {
     const photo = photoOf(kept);
     this.#dropped.add(kept.id);
+    tab.drop(kept.id);
     this.#do(kept.id, async () => {
       await store.drop(kept.id);
       if (photo) await forgetHere(photo);
     });
   }
-  #do(id: string, work: () => Promise<void>): void {
+  #do(id: string, work: () => Promise<void>, failed: () => void = () => {}): void {
     this.#unstored.add(id);
     work().then(
       () => {
@@ -35,7 +54,10 @@ export class Shelf {
       () => {
         // Gone in any case, it need not be stored.
         if (this.#dropped.has(id)) this.#unstored.delete(id);
-        else this.stored(false);
+        else {
+          failed();
+          this.stored(false);
+        }
       }
     );
   }

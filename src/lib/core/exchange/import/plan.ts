@@ -205,7 +205,13 @@ function judge(
       return {
         lines,
         what: 'refused',
-        why: Object.values(errorsByField(parsed.error)).join(' '),
+        why: Object.entries(errorsByField(parsed.error))
+          .map(([field, words]) =>
+            list.fields.some((f) => f.key === field)
+              ? `${field[0]!.toUpperCase()}${field.slice(1)}: ${words}`
+              : words
+          )
+          .join(' '),
         drafts: []
       };
     const id = refs.idOf(
