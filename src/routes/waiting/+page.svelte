@@ -20,6 +20,8 @@
   /** Less than that of what there is nobody needs to know. */
   const HALF = 0.5;
   let trying = $state(false);
+  /** Which of the refused are being put right: what they are then stands in their fields. */
+  let correcting = $state<Record<string, boolean>>({});
   /** What machines are called; as this device has them, where the server does not answer. */
   let machines = $state<ListedMachine[]>([]);
   onMount(() => {
@@ -74,10 +76,15 @@
     <ul class="mt-2">
       {#each outbox.refused as k (k.id)}
         <li class="rule-t py-3">
-          <p class="error font-bold">{Object.values(k.refused!.errors)[0] ?? 'Not taken.'}</p>
+          {#if !correcting[k.id]}<p class="error font-bold">
+              {Object.values(k.refused!.errors)[0] ?? 'Not taken.'}
+            </p>{/if}
           {@render head(k)}
-          {@render typed(k)}
-          {#key k.refused}<Correct kept={k} />{/key}
+          {#if !correcting[k.id]}{@render typed(k)}{/if}
+          {#key k.refused}<Correct
+              kept={k}
+              bind:open={() => correcting[k.id] ?? false, (is) => (correcting[k.id] = is)}
+            />{/key}
           <p class="flex flex-wrap gap-x-5">
             <button type="button" class="link py-2" onclick={() => outbox.again(k.id)}>Send again</button>
             <LetGo kept={k} />

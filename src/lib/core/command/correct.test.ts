@@ -17,7 +17,7 @@ const fields = (...of: Parameters<typeof correctable>) =>
 describe('a refused command, put right where it stands', () => {
   it('has what was typed, and not what was picked or what only the book knows', () => {
     expect(fields('reading.log', reading, {})).toEqual([
-      ['typed', '3.2', 'text'],
+      ['as typed', '3.2', 'text'],
       ['day', '2026-11-30', 'day']
     ]);
     expect(

@@ -78,6 +78,8 @@ function shapeOf(schema: z.core.$ZodType, value: unknown): Record<string, z.core
 
 /** Keys of a visit's plan are the book's, not the person's. */
 const NOT_TYPED = new Set(['stepKey', 'itemKey', 'instrument', 'asWritten', 'severity', 'list']);
+/** Where the key of a form says little. */
+const CALLED: Readonly<Record<string, string>> = { typed: 'as typed' };
 /** Said in its own question, the settlement. */
 const ASKED_APART = new Set(['settlement']);
 
@@ -124,7 +126,7 @@ export function correctable(
       else if ((there !== undefined && there !== null && there !== '') || name in errors || name === why)
         leaves.push({
           path: name,
-          name: name === why ? 'Say why' : nameOf(at),
+          name: name === why ? 'Say why' : (CALLED[name] ?? nameOf(at)),
           value: there === undefined || there === null ? '' : String(there),
           as
         });

@@ -10,7 +10,7 @@
   import Settle, { type Settlement } from '../hours/Settle.svelte';
   import { outbox, type Kept } from './outbox.svelte';
 
-  let { kept }: { kept: Kept } = $props();
+  let { kept, open = $bindable(false) }: { kept: Kept; open?: boolean } = $props();
   const { errors: why, more } = untrack(() => kept.refused!);
   const given = untrack(() => kept.body as { settlement?: Settlement | null });
   let fields = $state(
@@ -24,15 +24,17 @@
     untrack(() => given.settlement ?? { as: '', reason: '', oldFinal: '', newStart: '' })
   );
   let sure = $state(false);
-  let open = $state(false);
-  let errors = $state<Record<string, string>>({ ...why });
+  // A doubt about what was typed is the question above it.
+  let errors = $state<Record<string, string>>(
+    Object.fromEntries(Object.entries(why).filter(([path]) => doubts.length === 0 || path !== 'typed'))
+  );
   let busy = $state(false);
   /** There is something to be put right; else it is sent again as it is, or let go. */
   const able = $derived(fields.length > 0 || doubts.length > 0);
   const shown = $derived(new Set(fields.map((f) => f.path)));
   const rest = $derived(
     Object.entries(errors)
-      .filter(([path]) => !shown.has(path) && !path.startsWith('settlement') && doubts.length === 0)
+      .filter(([path]) => !shown.has(path) && !path.startsWith('settlement'))
       .map(([, words]) => words)[0]
   );
   async function send(e: SubmitEvent) {
@@ -63,9 +65,7 @@
       {#if doubts.length > 0}<Settle {doubts} {ways} bind:value={settlement} {errors} />{/if}
       <div class="grid items-start gap-3 sm:grid-cols-2">
         {#each fields as field (field.path)}
-          <Field
-            label={field.name[0]!.toUpperCase() + field.name.slice(1)}
-            error={doubts.length > 0 && field.path === 'typed' ? undefined : errors[field.path]}
+          <Field label={field.name[0]!.toUpperCase() + field.name.slice(1)} error={errors[field.path]}
             >{#snippet children(a)}<Input
                 {...a}
                 type={field.as === 'day' ? 'date' : 'text'}

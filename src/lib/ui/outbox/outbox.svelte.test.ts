@@ -3,7 +3,7 @@ import { deleteDB, openDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { patiently } from '../../../../tests/patiently';
 import type { Envelope } from '../../core/command/envelope';
-import { KEPT, Outbox, UNKEPT } from './outbox.svelte';
+import { IN_PAGE, KEPT, Outbox } from './outbox.svelte';
 import { open, store } from './store';
 
 type Answer = { ok: boolean; data?: unknown; errors?: object; more?: object };
@@ -355,7 +355,7 @@ describe('an outbox', () => {
     await find('a');
     await patiently(() => expect(outbox.unkept).toBe(true));
     const { errors } = (await find('b')) as { errors: Record<string, string> };
-    expect(errors['']).toContain(UNKEPT);
+    expect(errors['']).toContain(IN_PAGE);
     expect(errors['']).not.toContain('Kept on this device');
 
     // The page is read anew.

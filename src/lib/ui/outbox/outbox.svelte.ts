@@ -23,7 +23,9 @@ const NAME = 'hour-trail outbox';
 
 /** What is said of a command that had no answer. */
 export const KEPT = 'Kept on this device. It goes by itself once the server answers.';
-/** The same where the device is full, or its browser stores nothing. */
+/** The same where this device cannot keep it. */
+export const IN_PAGE = 'It waits in this page, and goes by itself once the server answers.';
+/** Said once, in the head of every page, where the device is full, or its browser stores nothing. */
 export const UNKEPT =
   'This device cannot store what you write: it is full, or its browser stores nothing. Leave this page open until all is sent.';
 
@@ -114,7 +116,8 @@ export class Outbox {
   ): Promise<Sent<unknown>> {
     this.add(kind, body, known, pixels);
     const answer = await this.#hearers.await(known.id, () => this.flush());
-    const said = this.unkept ? UNKEPT : KEPT;
+    // Why it is not stored stands in the head of the page.
+    const said = this.unkept ? IN_PAGE : KEPT;
     const none: Sent<unknown> = {
       ok: false,
       errors: { '': this.stuck && this.stuck !== NO_ANSWER ? `${this.stuck} ${said}` : said },
