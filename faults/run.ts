@@ -2,8 +2,11 @@ import { badLink } from './link';
 import { clocks } from './clocks';
 import { crowd } from './crowd';
 import { diskFull } from './disk';
+import { deaths, entrances } from './entrances';
+import { files, heavy } from './heavy';
 import { kills, postgresKills } from './kills';
 import { malformed } from './malformed';
+import { stops } from './stops';
 
 export interface Result {
   ok: boolean;
@@ -15,6 +18,11 @@ export interface Result {
 
 /** Each fault, with how much of it there is: in full, and in short. */
 const FAULTS: Record<string, { run: (size: number) => Promise<Result>; full: number; short: number }> = {
+  entrances: { run: entrances, full: 10, short: 1 },
+  deaths: { run: deaths, full: 8, short: 3 },
+  files: { run: files, full: 3, short: 1 },
+  heavy: { run: heavy, full: 60, short: 6 },
+  stops: { run: stops, full: 40, short: 4 },
   clocks: { run: clocks, full: 1, short: 1 },
   link: { run: badLink, full: 200, short: 40 },
   malformed: { run: malformed, full: 10_000, short: 500 },

@@ -1,7 +1,7 @@
 /** The app as it is served: its pages, and the line that instruments speak on. Started by npm start and by the tests. */
 import { createServer } from 'node:http';
 import { handler } from '../build/handler.js';
-import { endServers } from './lib/ending.mjs';
+import { endServers, remember } from './lib/ending.mjs';
 import { guard } from './lib/headers.mjs';
 import { admitByApp, relay } from './lib/relay.mjs';
 import { serveTent } from './lib/tent.mjs';
@@ -22,6 +22,7 @@ process.on('unhandledRejection', (reason) =>
 );
 
 const app = createServer(by('http'));
+remember(app);
 await new Promise((done, failed) => {
   app.once('error', failed);
   app.listen({ host: process.env.HOST, port: Number(process.env.PORT) }, () => {
@@ -34,6 +35,7 @@ const sealed = [app];
 if (process.env.HOUR_TRAIL_TENT) {
   const { folder, port, joinPort, addresses, names } = JSON.parse(process.env.HOUR_TRAIL_TENT);
   const tent = await serveTent({ handle: by('https'), folder, port, joinPort, addresses, names });
+  tent.servers.forEach(remember);
   servers.push(...tent.servers);
   sealed.push(...tent.secure);
 }

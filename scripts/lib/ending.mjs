@@ -5,9 +5,25 @@ const LINGER = 400;
 const LOOK_EVERY = 50;
 
 /**
+ * Remembers what a server is answering, so that it can be told that its connection ends with it.
+ * @param {import('node:http').Server} server
+ */
+export function remember(server) {
+  const answering = new Set();
+  server.on('request', (_, response) => {
+    answering.add(response);
+    response.once('close', () => answering.delete(response));
+  });
+  ANSWERING.set(server, answering);
+}
+/** @type {WeakMap<import('node:http').Server, Set<import('node:http').ServerResponse>>} */
+const ANSWERING = new WeakMap();
+const last = (response) => response.headersSent || response.setHeader('connection', 'close');
+
+/**
  * Ends servers so that nobody is cut off: new connections are refused, what was begun is answered, and each answer says that its
  * connection ends with it.
- * @param {readonly import('node:http').Server[]} servers
+ * @param {readonly import('node:http').Server[]} servers each of them remembered
  * @param {number} within ms; what takes longer is cut off then
  * @returns {Promise<void>} once the last connection is closed
  */
@@ -17,7 +33,8 @@ export async function endServers(servers, within) {
       new Promise((done) => {
         // HTTP's own close() would hang up on whoever is about to send.
         Server.prototype.close.call(server, () => done());
-        server.prependListener('request', (_, response) => response.setHeader('connection', 'close'));
+        server.prependListener('request', (_, response) => last(response));
+        for (const response of ANSWERING.get(server) ?? []) last(response);
       })
   );
   const began = Date.now();

@@ -19,10 +19,14 @@ export const pauseAfter = (deaths) => Math.min(LONGEST_PAUSE, FIRST_PAUSE * 2 **
 /**
  * Runs the server, and again whenever it ends by itself.
  * @param {{ command: string, args: string[], cwd: string, env: NodeJS.ProcessEnv }} what
- * @param {{ pause?: (deaths: number) => number, endWithin?: number }} [how]
+ * @param {{ pause?: (deaths: number) => number, endWithin?: number, started?: (pid: number) => void, waits?: (ms: number) => void }} [how]
+ *   `started` and `waits` are told of each start, and of the pause before it
  * @returns {{ stop: () => Promise<void> }} `stop` lets it answer what was begun, and is over when it has ended
  */
-export function keepServing(what, { pause = pauseAfter, endWithin = END_WITHIN } = {}) {
+export function keepServing(
+  what,
+  { pause = pauseAfter, endWithin = END_WITHIN, started = () => {}, waits = () => {} } = {}
+) {
   let server = null;
   let stopped = false;
   let deaths = 0;
@@ -38,11 +42,13 @@ export function keepServing(what, { pause = pauseAfter, endWithin = END_WITHIN }
       detached: true
     });
     server = ours;
+    started(ours.pid);
     const ended = (why) => {
       server = null;
       if (stopped) return;
       deaths = Date.now() - begun < COME_UP ? deaths + 1 : 1;
       const wait = pause(deaths);
+      waits(wait);
       say(
         `The server ended by itself (${why}); what it said stands above. Starting it again${wait < 1000 ? '' : ` in ${Math.round(wait / 1000)} s`}.`
       );

@@ -78,7 +78,9 @@ test('a device that is full says so in one sentence, asks before the page goes, 
   const full =
     'This device cannot store what you write: it is full, or its browser stores nothing. Leave this page open until all is sent.';
   await expect(page.getByText(full)).toHaveCount(1);
-  await expect(page.getByText('It waits in this page, and goes by itself once the server answers.')).toBeVisible();
+  await expect(
+    page.getByText('It waits in this page, and goes by itself once the server answers.')
+  ).toBeVisible();
   await expect(page.getByText(/is kept here|Kept on this device/)).toHaveCount(0);
   // It asks; whoever goes all the same finds it in the page that is read anew.
   await page.context().setOffline(false);

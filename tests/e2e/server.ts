@@ -26,18 +26,8 @@ export class Server {
 
   async start(more: Record<string, string> = {}): Promise<void> {
     this.more = { ...this.more, ...more };
-    const { port } = new URL(this.url);
     this.#process = spawn(process.execPath, ['scripts/app.mjs'], {
-      env: {
-        ...process.env,
-        DATABASE_URL: this.databaseUrl,
-        HOST: '127.0.0.1',
-        PORT: port,
-        PROTOCOL_HEADER: 'x-trail-protocol',
-        NODE_ENV: 'production',
-        BODY_SIZE_LIMIT: '1G',
-        ...this.more
-      },
+      env: { ...process.env, ...this.env },
       stdio: ['ignore', 'ignore', 'inherit']
     });
     // It is up as soon as it answers; more than twenty seconds and it never will.
@@ -54,6 +44,21 @@ export class Server {
     throw new Error(`the server at ${this.url} does not answer`);
   }
 
+  /** Its surroundings, besides what is there in any case. */
+  get env(): Record<string, string> {
+    return {
+      DATABASE_URL: this.databaseUrl,
+      HOST: '127.0.0.1',
+      PORT: new URL(this.url).port,
+      PROTOCOL_HEADER: 'x-trail-protocol',
+      NODE_ENV: 'production',
+      BODY_SIZE_LIMIT: '1G',
+      ...this.more
+    };
+  }
+  get pid(): number | undefined {
+    return this.#process?.pid;
+  }
   /** Whether it is the process that was started: nothing here starts it again. */
   get isUp(): boolean {
     return this.#process !== null && this.#process.exitCode === null && this.#process.signalCode === null;

@@ -364,7 +364,11 @@ describe('the sheet', () => {
       lean: 'on the side stand',
       lengths: 'rear 45 mm',
       comesWith: 'spring',
-      covers: [drain, uuid()]
+      covers: [drain]
+    });
+    // What is nobody’s is not kept, and not passed over in silence.
+    await expect(change({ fastenerId: drain, covers: [drain, uuid()] })).rejects.toMatchObject({
+      errors: { covers: expect.stringContaining('not on this machine’s sheet') }
     });
     const f = (await listFasteners(book.sql, book.team.id, book.machineId)).find((x) => x.id === drain)!;
     expect([f.at, f.lean, f.covers]).toEqual([{ x: 0.4, y: 0.5 }, 'on the side stand', []]);

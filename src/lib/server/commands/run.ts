@@ -119,9 +119,10 @@ async function outcomeOf(sql: Sql, from: Sender, c: Envelope, now: Date): Promis
   const body = keptOf(kind, c.body);
   const odd = unkeepable(body);
   if (Object.keys(odd).length > 0) return no(odd);
-  if (bytesOf(body) > mostBytes(kind)) return no({ '': tooMuch(kind) });
   const parsed = COMMANDS[kind].safeParse(body);
   if (!parsed.success) return no(errorsByField(parsed.error));
+  // What is wrong with a field is said of that field first.
+  if (bytesOf(body) > mostBytes(kind)) return no({ '': tooMuch(kind) });
   // What it says is in the book; which one it was, by whom, and what became of it, here.
   const noted = (became: string) =>
     log.info({ command: c.id, kind, team: from.team.id, person: from.person.id, became }, 'command');
