@@ -1,6 +1,7 @@
-import { error } from '@sveltejs/kit';
+import { error, type RequestEvent } from '@sveltejs/kit';
 import type { Paper } from '../../core/paper/paper';
 import { Refusal } from '../refusal';
+import { Turns } from '../turns';
 import { work } from '../work/pool';
 import type { PaperSize } from './printer';
 
@@ -8,15 +9,22 @@ import type { PaperSize } from './printer';
 export const sizeAsked = (url: URL): PaperSize =>
   url.searchParams.get('paper') === 'letter' ? 'LETTER' : 'A4';
 
+/** What is printed at once, and what of one person: what stands on a paper is worked out before it is, and not all of it at one moment. */
+const turns = new Turns({ ofAll: 2, ofOne: 2, waitingOfOne: 50 });
+
 /**
- * Has something printed, away from what answers everybody else.
+ * Answers with something printed, once its turn has come; it is made away from what answers everybody else.
  * @throws HttpError 503 where so much is being printed that it is better asked again
  */
-export const printed: typeof work = (job, given) =>
-  work(job, given).catch((e: unknown) => {
-    if (e instanceof Refusal) error(503, e.message);
-    throw e;
-  });
+export const printing =
+  <E extends RequestEvent>(print: (event: E) => Promise<Response>) =>
+  (event: E): Promise<Response> =>
+    turns
+      .take(event.locals.person?.id ?? event.locals.team?.id ?? '', () => print(event))
+      .catch((e: unknown) => {
+        if (e instanceof Refusal) error(503, e.message);
+        throw e;
+      });
 
 /** A PDF that the browser shows, never kept by anything on the way. */
 export const pdfResponse = (pdf: Uint8Array, name: string): Response =>
@@ -30,6 +38,6 @@ export const pdfResponse = (pdf: Uint8Array, name: string): Response =>
 
 export const paperResponse = async (paper: Paper, url: URL): Promise<Response> =>
   pdfResponse(
-    await printed('paper', [sizeAsked(url), paper, url.origin]),
+    await work('paper', [sizeAsked(url), paper, url.origin]),
     [paper.machine?.plate, paper.title].filter(Boolean).join('-').replaceAll(' ', '-')
   );

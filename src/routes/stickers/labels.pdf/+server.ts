@@ -2,14 +2,15 @@ import { error } from '@sveltejs/kit';
 import { z } from 'zod';
 import { LABEL_SHEETS } from '$lib/core/paper/labels';
 import { db } from '$lib/server/db';
-import { pdfResponse, printed } from '$lib/server/pdf/respond';
+import { pdfResponse, printing } from '$lib/server/pdf/respond';
 import { stickersOf } from '$lib/server/stickers';
+import { work } from '$lib/server/work/pool';
 import type { RequestHandler } from './$types';
 
 const used = z.coerce.number().int().min(0);
 
 /** A sheet of stickers: those that are picked, on labels of the size that is there. */
-export const GET: RequestHandler = async ({ locals, url }) => {
+export const GET: RequestHandler = printing(async ({ locals, url }) => {
   const team = locals.team;
   if (!team) error(404, 'There is no team yet.');
   const sheet = LABEL_SHEETS.find((s) => s.key === url.searchParams.get('sheet'));
@@ -23,5 +24,5 @@ export const GET: RequestHandler = async ({ locals, url }) => {
     (s) => kinds.includes(s.kind) || ids.includes(s.id)
   );
   if (stickers.length === 0) error(404, 'Nothing is picked.');
-  return pdfResponse(await printed('labels', [sheet, stickers, skip.data, url.origin]), 'stickers');
-};
+  return pdfResponse(await work('labels', [sheet, stickers, skip.data, url.origin]), 'stickers');
+});

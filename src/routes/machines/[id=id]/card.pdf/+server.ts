@@ -5,13 +5,13 @@ import { jobCard } from '$lib/core/paper/job-card';
 import { showDay } from '$lib/core/time/day';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
-import { paperResponse } from '$lib/server/pdf/respond';
+import { paperResponse, printing } from '$lib/server/pdf/respond';
 import { readStandings } from '$lib/server/trail';
 import { visitBefore } from '$lib/server/visit-before';
 import type { RequestHandler } from './$types';
 
 /** The card of a visit that is not begun: of the tasks and findings that are named. Its code opens the same, to be begun and written down. */
-export const GET: RequestHandler = async ({ locals, params, url }) => {
+export const GET: RequestHandler = printing(async ({ locals, params, url }) => {
   const sql = db();
   const team = locals.team;
   const machine = team && (await getMachine(sql, team.id, params.id));
@@ -46,4 +46,4 @@ export const GET: RequestHandler = async ({ locals, params, url }) => {
     opens: `/machines/${machine.id}/visit?${asked}#written`
   });
   return paperResponse(card, url);
-};
+});

@@ -3,12 +3,13 @@ import { day } from '$lib/core/forms';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
 import { ownerSheetOf } from '$lib/server/owner-sheet';
-import { pdfResponse, printed, sizeAsked } from '$lib/server/pdf/respond';
+import { pdfResponse, printing, sizeAsked } from '$lib/server/pdf/respond';
 import { readPhoto } from '$lib/server/photos';
+import { work } from '$lib/server/work/pool';
 import type { RequestHandler } from './$types';
 
 /** The owner’s sheet as a PDF, on A4 or, asked for, on Letter. */
-export const GET: RequestHandler = async ({ locals, params, url }) => {
+export const GET: RequestHandler = printing(async ({ locals, params, url }) => {
   const sql = db();
   const team = locals.team;
   const machine = team && (await getMachine(sql, team.id, params.id));
@@ -27,10 +28,10 @@ export const GET: RequestHandler = async ({ locals, params, url }) => {
     if (bytes) pictures.set(id, bytes);
   }
   const opens = `${url.origin}/machines/${machine.id}/owner`;
-  const pdf = await printed('owner', [
+  const pdf = await work('owner', [
     sizeAsked(url),
     sheet,
     { team: team.name, machine, hours, today, pictures, opens }
   ]);
   return pdfResponse(pdf, `machine-${machine.plate}-${today}`);
-};
+});

@@ -5,13 +5,13 @@ import { roundPaper } from '$lib/core/paper/rounds';
 import { dayOf, showDay } from '$lib/core/time/day';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
-import { paperResponse } from '$lib/server/pdf/respond';
+import { paperResponse, printing } from '$lib/server/pdf/respond';
 import { roundSheet } from '$lib/server/round-sheet';
 import { readStandings } from '$lib/server/trail';
 import type { RequestHandler } from './$types';
 
 /** A round on paper: the ready round, after washing, or every torque. */
-export const GET: RequestHandler = async ({ locals, params, url }) => {
+export const GET: RequestHandler = printing(async ({ locals, params, url }) => {
   const sql = db();
   const team = locals.team;
   const machine = team && (await getMachine(sql, team.id, params.id));
@@ -34,4 +34,4 @@ export const GET: RequestHandler = async ({ locals, params, url }) => {
     missing: sheet.torque?.missing ?? []
   });
   return paperResponse(paper, url);
-};
+});

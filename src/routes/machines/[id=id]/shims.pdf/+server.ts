@@ -3,12 +3,12 @@ import { shimCard } from '$lib/core/paper/shim-card';
 import { dayOf, showDay } from '$lib/core/time/day';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
-import { paperResponse } from '$lib/server/pdf/respond';
+import { paperResponse, printing } from '$lib/server/pdf/respond';
 import { valveSheetIn } from '$lib/server/valve-sheet';
 import type { RequestHandler } from './$types';
 
 /** The valves of the engine that is in this machine, to measure with a pencil. */
-export const GET: RequestHandler = async ({ locals, params, url }) => {
+export const GET: RequestHandler = printing(async ({ locals, params, url }) => {
   const sql = db();
   const team = locals.team;
   const machine = team && (await getMachine(sql, team.id, params.id));
@@ -24,4 +24,4 @@ export const GET: RequestHandler = async ({ locals, params, url }) => {
     unit: locals.units === 'imperial' ? 'in' : 'mm'
   });
   return paperResponse(paper, url);
-};
+});

@@ -7,13 +7,13 @@ import { slackOfRecord } from '$lib/server/chain-sheet';
 import { correctionsOf } from '$lib/server/corrections';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
-import { paperResponse } from '$lib/server/pdf/respond';
+import { paperResponse, printing } from '$lib/server/pdf/respond';
 import { getRecord, recordsOfVisit } from '$lib/server/records';
 import { checkOfRecord } from '$lib/server/valve-records';
 import type { RequestHandler } from './$types';
 
 /** A record on paper, with the whole visit it is from. */
-export const GET: RequestHandler = async ({ locals, params, url }) => {
+export const GET: RequestHandler = printing(async ({ locals, params, url }) => {
   const sql = db();
   const team = locals.team;
   const record = team && (await getRecord(sql, team.id, params.id));
@@ -49,4 +49,4 @@ export const GET: RequestHandler = async ({ locals, params, url }) => {
     corrections: corrections.map((c) => `${c.words} (${c.by})`)
   });
   return paperResponse(paper, url);
-};
+});

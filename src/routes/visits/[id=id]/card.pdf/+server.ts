@@ -4,13 +4,13 @@ import { dayOf, showDay } from '$lib/core/time/day';
 import { visitState } from '$lib/core/visit/state';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
-import { paperResponse } from '$lib/server/pdf/respond';
+import { paperResponse, printing } from '$lib/server/pdf/respond';
 import { readStandings } from '$lib/server/trail';
 import { getVisit } from '$lib/server/visits';
 import type { RequestHandler } from './$types';
 
 /** The card of a visit that stands open: what is done already is ticked. */
-export const GET: RequestHandler = async ({ locals, params, url }) => {
+export const GET: RequestHandler = printing(async ({ locals, params, url }) => {
   const sql = db();
   const team = locals.team;
   const visit = team && (await getVisit(sql, team.id, params.id));
@@ -29,4 +29,4 @@ export const GET: RequestHandler = async ({ locals, params, url }) => {
     opens: `/visits/${visit.id}#written`
   });
   return paperResponse(card, url);
-};
+});
