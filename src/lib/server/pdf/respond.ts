@@ -9,8 +9,8 @@ import type { PaperSize } from './printer';
 export const sizeAsked = (url: URL): PaperSize =>
   url.searchParams.get('paper') === 'letter' ? 'LETTER' : 'A4';
 
-/** What is printed at once, and what of one person: what stands on a paper is worked out before it is, and not all of it at one moment. */
-const turns = new Turns({ ofAll: 2, ofOne: 2, waitingOfOne: 50 });
+/** One after the other: what stands on a paper is worked out before it is printed, and not all of it at one moment. */
+const turns = new Turns({ ofAll: 1, ofOne: 1, waitingOfOne: 50 });
 
 /**
  * Answers with something printed, once its turn has come; it is made away from what answers everybody else.

@@ -29,6 +29,8 @@ const open = (maxThreads: number, maxQueue: number, memory: number, idleTimeout:
     maxThreads,
     maxQueue,
     idleTimeout,
+    // Whoever only reads and writes goes first.
+    niceIncrement: 10,
     resourceLimits: { maxOldGenerationSizeMb: memory, maxYoungGenerationSizeMb: 64 }
   });
   // Whoever asked for the job is told; a worker that died is made anew for the next one.
