@@ -14,6 +14,8 @@ const TEAMS = Number(count);
 /** Teams that somebody works in, one client each. */
 const BUSY = 20;
 const SECONDS = 8;
+/** People of each of them who look on. */
+const READERS = 4;
 /** Pages that are told live by one process. */
 const LINES = 1500;
 const sql = connect(databaseUrl!, 4);
@@ -25,6 +27,8 @@ const tell = (what: string, value: string) => {
 
 interface Member {
   key: string;
+  /** Of those of the team who look on: one person has so many lines and no more. */
+  readers: string[];
   machine: string;
 }
 async function read(url: string, path: string, { key }: Member): Promise<number> {
@@ -71,7 +75,10 @@ function memory(url: string): number {
 /** Pages of these people that are told live, and what tells when they all were. */
 async function lines(url: string, members: Member[], many: number) {
   const open = await Promise.all(
-    Array.from({ length: many }, (_, i) => ask(`${url}/api/live`, members[i % members.length]!.key))
+    Array.from({ length: many }, (_, i) => {
+      const { readers } = members[i % members.length]!;
+      return ask(`${url}/api/live`, readers[Math.floor(i / members.length) % readers.length]!);
+    })
   );
   const heard = (which: IncomingMessage[]) =>
     Promise.all(
@@ -90,7 +97,13 @@ async function lines(url: string, members: Member[], many: number) {
 async function member(): Promise<Member & { team: string }> {
   const team = await makeFleet(sql, 2, 40, 4);
   const key = await signIn(sql, team, await personOf(sql, team));
-  return { key, team, machine: await machineOf(sql, team) };
+  const readers = [key];
+  for (let i = 1; i < READERS; i++) {
+    const id = crypto.randomUUID();
+    await sql`insert into person (team_id, id, name, role) values (${team}, ${id}, ${`Reader ${i}`}, 'mechanic')`;
+    readers.push(await signIn(sql, team, id));
+  }
+  return { key, readers, team, machine: await machineOf(sql, team) };
 }
 const first = await member();
 const before = await pages(first);
