@@ -30,7 +30,7 @@ const WAYS = {
 const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
 
 await main(() =>
-  throwawayApp(async ({ databaseUrl, serve }) => {
+  throwawayApp(async ({ adminUrl: databaseUrl, serve }) => {
     say('Making fleets of 10, 60 and 1,000 machines …');
     const out = await must(
       'Making the fleets',

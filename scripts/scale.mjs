@@ -9,7 +9,7 @@ import { main } from './lib/say.mjs';
 import { throwawayApp } from './lib/serve.mjs';
 
 await main(() =>
-  throwawayApp(async ({ databaseUrl, serve }) => {
+  throwawayApp(async ({ adminUrl: databaseUrl, serve }) => {
     const { status } = spawnSync(
       process.execPath,
       [

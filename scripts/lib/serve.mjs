@@ -18,7 +18,7 @@ const freePort = () =>
 
 /**
  * The built app on a throwaway database, for as long as `work` takes; nothing is left behind.
- * @param {(app: { databaseUrl: string, serve: () => Promise<string> }) => Promise<void>} work fills the database, then calls
+ * @param {(app: { databaseUrl: string, adminUrl: string, serve: () => Promise<string> }) => Promise<void>} work fills the database, then calls
  *   `serve`, which answers with the address; called again, with that of another process on the same database
  */
 export async function throwawayApp(work) {
@@ -56,7 +56,7 @@ export async function throwawayApp(work) {
   try {
     await ensureDatabase(cluster.adminUrl);
     await migrate(cluster.url);
-    await work({ databaseUrl: cluster.url, serve });
+    await work({ databaseUrl: cluster.url, adminUrl: cluster.adminUrl, serve });
   } finally {
     for (const server of servers) server.kill('SIGKILL');
     await cluster.stop();

@@ -17,9 +17,21 @@ interface Def {
   left: z.core.$ZodType;
   right: z.core.$ZodType;
   options: z.core.$ZodType[];
+  discriminator?: string;
 }
 const isObject = (v: unknown): v is Record<string, unknown> =>
   typeof v === 'object' && v !== null && !Array.isArray(v);
+
+/** Which of several shapes a value has: by the key that tells them apart, where there is one. */
+function optionOf({ options, discriminator }: Def, value: unknown): z.core.$ZodType | undefined {
+  if (discriminator === undefined || !isObject(value))
+    return options.find((o) => z.core.safeParse(o, value).success);
+  const said = value[discriminator];
+  return options.find((o) => {
+    const key = (o._zod.def as unknown as Def).shape?.[discriminator];
+    return key !== undefined && z.core.safeParse(key, said).success;
+  });
+}
 
 /**
  * What a schema knows of a value, as it was typed: keys that it does not read are left out, at every depth. What it refuses stays as it is,
@@ -62,7 +74,7 @@ export function knownBy(schema: z.core.$ZodType, value: unknown): unknown {
       return both.every(isObject) ? Object.assign({}, ...both) : value;
     }
     case 'union': {
-      const taken = def.options.find((o) => z.core.safeParse(o, value).success);
+      const taken = optionOf(def, value);
       return taken ? knownBy(taken, value) : value;
     }
     case 'unknown': {
