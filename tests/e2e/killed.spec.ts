@@ -58,7 +58,7 @@ test.describe('a database of its own', () => {
     const { acknowledged, odd, stop } = writers(app.url, await app.machineId('33'), who);
     for (let i = 0; i < 12; i++) {
       const before = acknowledged.length;
-      await app.sql`select pg_terminate_backend(pid) from pg_stat_activity where pid <> pg_backend_pid() and datname = current_database()`;
+      await app.sql`select pg_terminate_backend(pid) from pg_stat_activity where pid <> pg_backend_pid() and datname = current_database() and usename = current_user`;
       await expect.poll(() => acknowledged.length).toBeGreaterThan(before + 3);
     }
     await stop();
