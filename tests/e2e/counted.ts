@@ -4,16 +4,29 @@ import { Hand } from './hand';
 export interface Counted {
   clicks: number;
   fields: number;
+  /** The words of what was pressed, in order. */
+  pressed: string[];
 }
 
 /** Presses and fields of a person, as the page itself sees them: real ones only, each field once; a tick is a press. */
 export async function counted(page: Page): Promise<() => Promise<Counted>> {
-  const totals = { clicks: 0, fields: 0 };
-  await page.exposeBinding('counted', (_, kind: 'clicks' | 'fields') => void totals[kind]++);
+  const totals: Counted = { clicks: 0, fields: 0, pressed: [] };
+  await page.exposeBinding('counted', (_, kind: 'clicks' | 'fields', words?: string) => {
+    totals[kind]++;
+    if (words !== undefined) totals.pressed.push(words);
+  });
   const count = () => {
-    const tell = (window as unknown as { counted: (kind: string) => void }).counted;
+    const tell = (window as unknown as { counted: (kind: string, words?: string) => void }).counted;
     const seen = new WeakSet<EventTarget>();
-    addEventListener('pointerdown', (e) => e.isTrusted && tell('clicks'), true);
+    // The driver holds back a press whose target moved away under it, and presses again: that was no press.
+    addEventListener(
+      'pointerdown',
+      (e) => {
+        const words = e.target instanceof HTMLElement ? e.target.innerText.trim().slice(0, 40) : '';
+        if (e.isTrusted) setTimeout(() => !e.defaultPrevented && tell('clicks', words));
+      },
+      true
+    );
     addEventListener(
       'input',
       (e) => {
@@ -26,7 +39,7 @@ export async function counted(page: Page): Promise<() => Promise<Counted>> {
     );
   };
   await page.addInitScript(count);
-  return async () => ({ ...totals });
+  return async () => ({ ...totals, pressed: [...totals.pressed] });
 }
 
 /** A practised hand on the whole sheet: runs in one press, one press a line, amounts in place. */

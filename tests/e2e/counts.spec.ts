@@ -45,7 +45,7 @@ test('a repeat of oil, screen and filter on a known machine, all well: presses a
     const [clicks, fields] = [1 + after.clicks - before.clicks - chosen, after.fields - before.fields];
     rows.push(`COUNTED repeat visit, ${how}: ${clicks} presses, ${fields} fields`);
     if (how === 'on the sheet') {
-      expect(clicks).toBeLessThanOrEqual(26);
+      expect(clicks, after.pressed.slice(before.pressed.length).join('; ')).toBeLessThanOrEqual(26);
       expect(fields).toBeLessThanOrEqual(2);
     }
     if (how === 'written down') {
