@@ -1,3 +1,5 @@
+import type { LevelMethod } from '../specs/sheet';
+
 /**
  * The pouring plan of an oil change. Volumes in millilitres.
  */
@@ -18,6 +20,7 @@ export function pouringPlan(quantityMl: number, holdBackPercent: number): Pourin
   if (!(quantityMl > 0)) throw new RangeError(`no such quantity: ${quantityMl} ml`);
   if (!(holdBackPercent >= 0 && holdBackPercent <= 50))
     throw new RangeError(`no such hold-back: ${holdBackPercent} %`);
+  if (holdBackPercent === 0) return { firstMl: quantityMl, heldBackMl: 0 };
   // A measuring jug has marks every 10 ml.
   const firstMl = Math.round((quantityMl * (1 - holdBackPercent / 100)) / 10) * 10;
   return { firstMl, heldBackMl: Math.max(0, quantityMl - firstMl) };
@@ -37,6 +40,33 @@ export function oddTotal(pouredMl: number, quantityMl: number, mostMl: number = 
     return `${Math.round(pouredMl - mostMl)} ml more than the sheet says went in. Is it the right circuit, and the right unit?`;
   return null;
 }
+
+/** What a jug shows: a fiftieth, and not less than one of its marks. */
+const JUG_FRACTION = 0.02;
+const JUG_MARK_ML = 10;
+
+/**
+ * What is wrong with what was poured into a circuit that was drained, in words; null where it fits. A level that was read explains a
+ * tenth, or as much as lies between its marks: some oil stays in an engine. Where none is read there is only the jug.
+ * @param sheet what the sheet says goes in, from and to, ml
+ * @param read how the level was read, and ml between its marks where they are known
+ */
+export function totalOutside(
+  inMl: number,
+  [fromMl, toMl]: readonly [number, number],
+  read: { circuit: string; method: LevelMethod | null; betweenMl: number | null }
+): string | null {
+  const byLevel = read.method !== null && read.method !== 'measured quantity only';
+  const explained = (ml: number) =>
+    byLevel ? Math.max(ml * ODD_FRACTION, read.betweenMl ?? 0) : Math.max(ml * JUG_FRACTION, JUG_MARK_ML);
+  const range = fromMl === toMl ? `${round(fromMl)}` : `${round(fromMl)} to ${round(toMl)}`;
+  if (inMl < fromMl - explained(fromMl))
+    return `${round(inMl)} ml of the ${range} ml of ${read.circuit} oil are in it: pour the rest, or say why it stays so.`;
+  return inMl > toMl + explained(toMl)
+    ? `${round(inMl)} ml are in it, and the ${read.circuit} takes ${range} ml: let the rest out, or say why it stays so.`
+    : null;
+}
+const round = (ml: number) => Math.round(ml);
 
 /**
  * What is odd about what came out against what went in at the last change; null when nothing is, or nothing is known.

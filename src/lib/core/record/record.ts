@@ -220,10 +220,16 @@ export function drawUpRecord(
         }
       ];
     }),
-    passedOver: Object.entries(state.passedOver).flatMap(([id, reason]) => {
-      const point = plan.points.find((p) => p.id === id);
-      return point ? [{ name: point.name, reason }] : [];
-    }),
+    passedOver: [
+      ...Object.entries(state.passedOver).flatMap(([id, reason]) => {
+        const point = plan.points.find((p) => p.id === id);
+        return point ? [{ name: point.name, reason }] : [];
+      }),
+      ...job.circuits.flatMap((c) => {
+        const said = state.fillsAccepted[c];
+        return said ? [{ name: `${Math.round(said.inMl)} ml left in the ${c}`, reason: said.reason }] : [];
+      })
+    ],
     instruments: [
       ...steps.flatMap((s) =>
         s.written.flatMap((w) =>

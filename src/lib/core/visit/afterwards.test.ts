@@ -127,13 +127,10 @@ describe('a visit written down afterwards', () => {
     const pour = plan.steps.find((s) => s.input.type === 'pour')!.key;
     // 700 of the 1,010 that go in before it runs.
     const little = { ...short, said: { ...short.said, [pour]: '700' } };
-    const run = plan.steps.find((s) => s.input.type === 'start')!.key;
-    expect(write(plan, little).refused).toMatchObject({
-      key: run,
-      problem: { kind: 'less oil than is poured', inMl: 700, wantedMl: 1010 }
-    });
+    expect(write(plan, little).wanted[pour]).toMatchObject({ asksWhy: true });
+    // Said once, it is not asked again at the run.
     expect(
-      write(plan, { ...little, why: { ...little.why, [run]: 'the rest after the run' } }).refused
+      write(plan, { ...little, why: { ...little.why, [pour]: 'the rest after the run' } }).refused
     ).toBeNull();
     const drain = plan.items.find((i) => i.name === 'Engine drain plug')!.key;
     const other = { ...short, said: { ...short.said, [drain]: '28 N·m' } };
@@ -259,5 +256,28 @@ describe('a visit written down afterwards', () => {
     const cap = plan.items.find((i) => i.name === 'Screen cap')!.key;
     expect(writtenAfterwards(fresh(), a, { tools }).wanted[cap]).toMatchObject({ asksWhy: true });
     expect(writtenAfterwards(fresh(), a, { tools, byFeel: true }).wanted).toEqual({});
+  });
+});
+
+describe('a pour that is not what the sheet says', () => {
+  it('asks why at its field, and keeps the reason', () => {
+    const pour = plan.steps.find((s) => s.input.type === 'pour')!.key;
+    // 1,100 ml with the filter; a tenth less is 990.
+    const of = (typed: string, why?: string) => {
+      const a = filled();
+      const said = { ...a.said, [pour]: typed };
+      return writtenAfterwards(
+        fresh(),
+        { ...a, said, why: { ...a.why, ...(why && { [pour]: why }) } },
+        { tools }
+      );
+    };
+    expect(of('1000').wanted[pour]).toBeUndefined();
+    expect(of('900').wanted[pour]).toMatchObject({
+      asksWhy: true,
+      words: expect.stringMatching(/^900 ml of the 1100 ml/)
+    });
+    const kept = of('900', 'frame not drained').lines.find((l) => l.entry.action === 'fill accepted');
+    expect(kept?.entry.content).toEqual({ circuit: 'engine', inMl: 900, reason: 'frame not drained' });
   });
 });

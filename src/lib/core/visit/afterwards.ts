@@ -11,6 +11,7 @@ import { show } from '../quantity/quantity';
 import { UNITS } from '../quantity/units';
 import type { LevelMethod } from '../specs/sheet';
 import type { Toolbox } from '../stores/toolbox';
+import { oddFill } from './fill';
 import { isShut, type ItemState } from './items';
 import { entrySchema } from './entry';
 import { BY_HOUSE_RULE, levelsAtAGlance, type AtHand, type Unsent } from './quick';
@@ -164,6 +165,11 @@ export function writtenAfterwards(
     }
     const content = contentOf(s, a, tools);
     const why = a.why[key]?.trim();
+    const odd = isWanted(content) ? null : oddPoured(state, s, a, content);
+    if (odd && !why) {
+      wanted[key] = want(odd.words, true);
+      continue;
+    }
     put(
       key,
       isWanted(content)
@@ -179,6 +185,10 @@ export function writtenAfterwards(
             }
           }
     );
+    if (odd && why) {
+      const { circuit, inMl } = odd;
+      put(key, { action: 'fill accepted', content: { circuit, inMl, reason: why } });
+    }
   }
   // The remark goes with the last thing that was done, else with the last that was torqued: never nowhere.
   const keeps =
@@ -193,6 +203,17 @@ export function writtenAfterwards(
   } else if (remark && Object.keys(wanted).length === 0)
     wanted[REMARK] = want('Nothing is left that a remark could be kept with: write it at a step.');
   return { lines, wanted };
+}
+
+/** A pour that is not what the sheet says, by how its level was read. */
+function oddPoured(state: VisitState, s: StepState, a: Afterwards, content: { ml?: number }) {
+  const { input } = s.step;
+  if (input.type !== 'pour' || content.ml === undefined) return null;
+  const level = state.steps.find(
+    (x) => x.step.input.type === 'level' && x.step.input.circuit === input.circuit
+  );
+  const method = level ? levelMethodOf(level, a.said) : null;
+  return oddFill(state, input.circuit, { ml: content.ml, method });
 }
 
 /** What was said at a step; in words what is wanted, where nothing that will do was. */

@@ -1,7 +1,11 @@
 import { judgeLevel } from '../fluids/level';
 import type { VisitPlan } from '../job/plan';
+import { unexplainedFills } from './fill';
 import { standInWords } from './items';
 import { isLeft, type VisitState } from './state';
+
+/** Under which the fill of a circuit is among what keeps a visit open. */
+export const fillKey = (circuit: string): string => `fill:${circuit}`;
 
 export interface CloseProblem {
   key: string;
@@ -26,7 +30,7 @@ export function unvisited(plan: Pick<VisitPlan, 'points'>, state: VisitState) {
  * What keeps a visit from being closed, in the order of the work; empty when nothing does.
  * Anything open comes first: that is what loses engines.
  */
-export function closeProblems(plan: Pick<VisitPlan, 'points'>, state: VisitState): CloseProblem[] {
+export function closeProblems(plan: Pick<VisitPlan, 'steps' | 'points'>, state: VisitState): CloseProblem[] {
   const problems: CloseProblem[] = state.open.map((i) => ({
     key: i.item.key,
     message: `${i.item.name} is ${standInWords(i)}.`
@@ -58,6 +62,7 @@ export function closeProblems(plan: Pick<VisitPlan, 'points'>, state: VisitState
         message: `The ${s.step.input.circuit === 'engine' ? '' : `${s.step.input.circuit} `}oil level is ${verdict.words}. ${verdict.advice}`
       });
   }
+  for (const f of unexplainedFills(plan, state)) problems.push({ key: fillKey(f.circuit), message: f.words });
   for (const p of unvisited(plan, state))
     problems.push({
       key: `point:${p.id}`,

@@ -6,6 +6,7 @@ import { FOUND } from '../fasteners/found';
 import { WAITS_FOR } from '../finding/reminder';
 import { MOST_STEPS } from '../job/plan';
 import { POURS } from '../fluids/ledger';
+import { CIRCUITS } from '../specs/sheet';
 import { UNIT_NAMES, UNITS, type UnitName } from '../quantity/units';
 
 /**
@@ -224,6 +225,13 @@ export const entrySchema = z.discriminatedUnion('action', [
     ...visit,
     action: z.literal('passed over'),
     content: z.object({ fastenerId: z.uuid(), reason })
+  }),
+  z.object({
+    ...base,
+    ...visit,
+    action: z.literal('fill accepted'),
+    /** Why what is in a circuit stays so, though the sheet says another quantity; and how much is in it. */
+    content: z.object({ circuit: z.enum(CIRCUITS), inMl: z.number().min(-20_000).max(100_000), reason })
   }),
   z.object({
     ...base,

@@ -8,8 +8,8 @@ import { oddPour } from '../fluids/ledger';
 import { quantity, show } from '../quantity/quantity';
 import { UNITS } from '../quantity/units';
 import type { NewEntry } from './entry';
+import { drained, isAccepted } from './fill';
 import { isShut, pullsLeft, standInWords, type ItemState } from './items';
-import type { Circuit } from '../specs/sheet';
 import type { EntryProblem } from './problems';
 import { fillInForce, ledgerOf, type StepState, type VisitState } from './state';
 import { NO_TOOLS, type Toolbox } from '../stores/toolbox';
@@ -166,22 +166,20 @@ function settling(
 
 /** Before the first start: oil in, plugs done, tools and rags counted in. */
 function refuseStart(state: VisitState, content: Done): EntryProblem | null {
-  const drained = (circuit: Circuit) =>
-    state.items.some((i) => i.opened && i.item.role === 'drain plug' && i.item.circuit === circuit);
   const dry = state.steps.flatMap((s) =>
-    s.step.input.type === 'pour' && s.called && !s.done && drained(s.step.input.circuit)
+    s.step.input.type === 'pour' && s.called && !s.done && drained(state, s.step.input.circuit)
       ? [s.step.input.circuit]
       : []
   );
   if (dry.length > 0) return { kind: 'start without oil', circuits: dry };
   for (const s of state.steps) {
-    if (s.step.input.type !== 'pour' || !s.called || !drained(s.step.input.circuit)) continue;
+    if (s.step.input.type !== 'pour' || !s.called || !drained(state, s.step.input.circuit)) continue;
     const { circuit } = s.step.input;
     const { inMl } = ledgerOf(state, circuit);
     const first = fillInForce(state, s.step)?.firstMl ?? null;
     if (inMl <= 0 || (first !== null && inMl < first * FAR_LESS))
       return { kind: 'too little oil to start', circuit, inMl, wantedMl: first };
-    if (first !== null && inMl < first * AS_POURED && !content.remark?.trim())
+    if (first !== null && inMl < first * AS_POURED && !content.remark?.trim() && !isAccepted(state, circuit))
       return { kind: 'less oil than is poured', circuit, inMl, wantedMl: first };
   }
   const out = state.things.filter((t) => !t.in);

@@ -56,6 +56,8 @@ export interface VisitState {
   fetched: { id: string; what: string }[];
   /** Points of the map that were not visited, with why. */
   passedOver: Record<string, string>;
+  /** Why the oil in a circuit stays as it is though the sheet says another quantity, and how much that was, ml. */
+  fillsAccepted: Partial<Record<Circuit, { inMl: number; reason: string }>>;
   /** The first step that is neither done nor left out nor waiting for somebody else; null when there is none. */
   next: string | null;
   /** What stands open now: off, out, or only hand-tight. */
@@ -80,6 +82,7 @@ export class VisitFold {
   readonly #timers = new Map<string, Timer>();
   readonly #fetched = new Map<string, { id: string; what: string }>();
   readonly #passedOver: Record<string, string> = {};
+  readonly #fillsAccepted: VisitState['fillsAccepted'] = {};
   #order: string[] | null = null;
 
   constructor(plan: Pick<VisitPlan, 'steps' | 'items'>) {
@@ -114,6 +117,7 @@ export class VisitFold {
     else if (entry.action === 'not fetched') this.#fetched.delete(entry.content.of);
     else if (entry.action === 'passed over')
       this.#passedOver[entry.content.fastenerId] = entry.content.reason;
+    else if (entry.action === 'fill accepted') this.#fillsAccepted[entry.content.circuit] = entry.content;
     else if (entry.action === 'reordered') this.#order = entry.content.order;
   }
 
@@ -137,6 +141,7 @@ export class VisitFold {
       timers: [...this.#timers.values()],
       fetched: [...this.#fetched.values()],
       passedOver: this.#passedOver,
+      fillsAccepted: this.#fillsAccepted,
       next: list.find((s) => isLeft(s) && s.handed === null)?.step.key ?? list.find(isLeft)?.step.key ?? null,
       open: items.filter((i) => !isShut(i))
     };

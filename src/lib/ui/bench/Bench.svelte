@@ -23,7 +23,7 @@
   import Fetched from './Fetched.svelte';
   import { Laid } from './laid.svelte';
   import OpenList from './OpenList.svelte';
-  import PassOver from './PassOver.svelte';
+  import SayWhy from './SayWhy.svelte';
   import Receipt from './Receipt.svelte';
   import StepCard from './StepCard.svelte';
   import StepList from './StepList.svelte';
@@ -139,8 +139,8 @@
   function show(key: string) {
     written = null;
     opened = true;
-    if (key.startsWith('point:')) {
-      passing = key.slice(6);
+    if (key.startsWith('point:') || key.startsWith('fill:')) {
+      passing = key;
       return;
     }
     passing = null;
@@ -252,11 +252,7 @@
     />
   </div>
   <div id="step" class="step">
-    {#if passing}<PassOver
-        point={visit.plan.points.find((p) => p.id === passing)!}
-        {bench}
-        ondone={() => (passing = null)}
-      />{/if}
+    {#if passing}<SayWhy place={passing} {bench} ondone={() => (passing = null)} />{/if}
     {#snippet card()}
       <StepCard
         {bench}

@@ -2,8 +2,8 @@ import { SLACK_UNKNOWN, slackInputOf } from '../../chain/at-bench';
 import { upperEnd } from '../../quantity/band';
 import type { Circuit, Fastener } from '../../specs/sheet';
 import { figureKind, figureOf } from '../../specs/sheet';
-import type { OpenedItem, SheetNumber, Step, VisitPlan } from '../plan';
-import { circuitFigure, type LayoutInput } from './context';
+import type { Fill, OpenedItem, SheetNumber, Step, VisitPlan } from '../plan';
+import { circuitFigure, methodOf, type LayoutInput } from './context';
 import { amountOf, fillOf, protocolOf } from './input';
 import { itemOf } from './items';
 import { GRADE_UNKNOWN, METHOD_UNKNOWN, oilLine } from './lines';
@@ -73,16 +73,23 @@ function stepNow(s: Step, input: LayoutInput, items: readonly OpenedItem[]): Ste
       const { circuit, fill, without } = s.input;
       const amount = amountOf(input, circuit, filterIn(circuit));
       const grade = circuitFigure(sheet, circuit, 'grade')?.text;
+      // Said since that no level is read: what would have been held back goes in as well.
+      const poured = (f: Fill): Fill =>
+        methodOf(sheet, circuit) === 'measured quantity only'
+          ? { ...f, firstMl: f.quantityMl, heldBackMl: f.quantityMl === null ? null : 0 }
+          : f;
       return {
         ...s,
         lines: grade ? s.lines.map((l) => (l === GRADE_UNKNOWN ? oilLine(grade) : l)) : s.lines,
         input: {
           ...s.input,
-          fill: isKnown(fill.number) ? fill : fillOf(amount, input),
-          without:
-            without && !isKnown(without.fill.number)
-              ? { ...without, fill: fillOf(amountOf(input, circuit, false), input) }
-              : without
+          fill: isKnown(fill.number) ? poured(fill) : fillOf(amount, input, circuit),
+          without: without && {
+            ...without,
+            fill: isKnown(without.fill.number)
+              ? poured(without.fill)
+              : fillOf(amountOf(input, circuit, false), input, circuit)
+          }
         }
       };
     }

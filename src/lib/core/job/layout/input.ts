@@ -22,9 +22,10 @@ import {
 import { itemKey, looseKey, partKey, thingKey, thingsOf } from './items';
 import { figureInWords, numberOf } from './words';
 
-/** What goes in by a figure, with what the house keeps back. */
-export function fillOf(figure: Figure | null, input: LayoutInput): Fill {
-  const { holdBackPercent } = input.rules;
+/** What goes in by a figure, with what the house keeps back for after the level was read: where none is read, nothing. */
+export function fillOf(figure: Figure | null, input: LayoutInput, circuit: Circuit): Fill {
+  const byLevel = methodOf(input.sheet, circuit) !== 'measured quantity only';
+  const holdBackPercent = byLevel ? input.rules.holdBackPercent : 0;
   const quantityMl = figure?.band ? lowerEnd(figure.band).base : null;
   const plan = quantityMl === null ? null : pouringPlan(quantityMl, holdBackPercent);
   return {
@@ -189,9 +190,9 @@ export function inputOf(
       return {
         type: 'pour',
         circuit: circuit!,
-        fill: fillOf(amountOf(input, circuit!, filter), input),
+        fill: fillOf(amountOf(input, circuit!, filter), input, circuit!),
         without: choice
-          ? { step: job.keyOf(choice), fill: fillOf(amountOf(input, circuit!, false), input) }
+          ? { step: job.keyOf(choice), fill: fillOf(amountOf(input, circuit!, false), input, circuit!) }
           : null
       };
     }
