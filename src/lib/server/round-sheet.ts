@@ -1,4 +1,4 @@
-import { exactly, type Band } from '../core/quantity/band';
+import type { Band } from '../core/quantity/band';
 import { quantity, type Quantity } from '../core/quantity/quantity';
 import { chainRules, wantedNow } from '../core/chain/sheet';
 import { USUAL_DRIVE } from '../core/chain/drive';
@@ -116,8 +116,8 @@ export async function bandsOf(
     // However its manual tells it, half-way up or in fingers: the chain sheet turns it into a total.
     const drive = (await driveOf(sql, teamId, machineId)) ?? USUAL_DRIVE;
     const wanted = wantedNow({ figures, drive, rules: chainRules(await readRules(sql, teamId, machineId)) });
-    const mm = (n: number) => quantity(Number(n.toFixed(1)), 'mm');
-    for (const { key } of slack) bands[key] = wanted && { ...exactly(mm(wanted.lo)), to: mm(wanted.hi) };
+    const mm = (n: number | null) => (n === null ? null : quantity(Number(n.toFixed(1)), 'mm'));
+    for (const { key } of slack) bands[key] = wanted && { from: mm(wanted.lo), to: mm(wanted.hi) };
   }
   return bands;
 }

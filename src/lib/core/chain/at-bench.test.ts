@@ -14,7 +14,7 @@ import { visitState } from '../visit/state';
 import { readingsOf, SLACK_UNKNOWN, type ChainForJobs } from './at-bench';
 
 const CHAIN: ChainForJobs = {
-  wanted: { how: 'in all', lo: 35, hi: 45, aim: 40 },
+  wanted: { how: 'in all', lo: 35, hi: 45, aim: 40, tolerance: null },
   at: 0.5,
   attitude: 'on the stand, wheel hanging',
   finger: 16,

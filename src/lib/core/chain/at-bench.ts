@@ -2,7 +2,7 @@ import { judgeSlack, type Reading, type SlackVerdict, type Stage } from './check
 import { placeWords, type Attitude } from './drive';
 import { shiftOf, wantedNow, type ChainSheet } from './sheet';
 import { setTo } from './shift';
-import { showSlack, type How, type Wanted } from './slack-typed';
+import { byHouseRule, showSlack, wantedInWords, type How, type Wanted } from './slack-typed';
 
 /** What of a chain the jobs at the bench want to know. */
 export interface ChainForJobs {
@@ -31,7 +31,9 @@ export const SLACK_UNKNOWN = 'How much is wanted is not on the sheet: the manual
 export function slackLines(c: ChainForJobs | null | undefined): string[] {
   if (!c) return [SLACK_UNKNOWN];
   const place = `${placeWords(c.at).replace(/^./, (x) => x.toUpperCase())}, ${c.attitude}.`;
-  return c.wanted ? [place] : [SLACK_UNKNOWN, place];
+  if (!c.wanted) return [SLACK_UNKNOWN, place];
+  const rule = byHouseRule(c.wanted);
+  return rule ? [place, `The manual gives one figure: ${rule}.`] : [place];
 }
 
 /** What a step of a visit says of the slack. */
@@ -56,12 +58,12 @@ export interface SlackInput {
 }
 /** What is set to at a step, where tightening is known to move it; null: what is wanted itself. mm in all */
 export const slackSet = ({ stage, wanted, shift }: SlackInput): number | null =>
-  wanted && stage === 'adjusted' && shift ? setTo(wanted.aim, shift) : null;
+  wanted && wanted.aim !== null && stage === 'adjusted' && shift ? setTo(wanted.aim, shift) : null;
 /** The number of a step, for a line of the sheet. */
 export function slackWanted(input: SlackInput): string {
   const set = slackSet(input);
   if (set !== null) return `set to ${showSlack(set)}`;
-  return input.wanted ? `${showSlack(input.wanted.lo)} to ${showSlack(input.wanted.hi)}` : 'slack unknown';
+  return input.wanted ? wantedInWords(input.wanted) : 'slack unknown';
 }
 export function slackInputOf(stage: Stage, c: ChainForJobs | null | undefined): SlackInput {
   return {

@@ -11,7 +11,7 @@ import {
 import { tighteningShift } from './shift';
 import type { Wanted } from './slack-typed';
 
-const WANTED: Wanted = { how: 'in all', lo: 35, hi: 45, aim: 40 };
+const WANTED: Wanted = { how: 'in all', lo: 35, hi: 45, aim: 40, tolerance: null };
 let n = 0;
 const read = (stage: Stage, slack: number, more: Partial<Reading> = {}): Reading => ({
   id: String(n++),
@@ -110,5 +110,27 @@ describe('what tightening does', () => {
   it('within what a rule reads is nothing', () => {
     const still = { adjusted: 40, tight: 40.5 };
     expect(tighteningShift([still, still])).toBe(0);
+  });
+});
+
+describe('a figure with one end', () => {
+  const AT_LEAST: Wanted = { how: 'in all', lo: 35, hi: null, aim: null, tolerance: null };
+  const AT_MOST: Wanted = { how: 'in all', lo: null, hi: 45, aim: null, tolerance: null };
+  it('judges by that end, and by no other', () => {
+    expect([30, 35, 50, 120].map((mm) => judgeSlack(mm, AT_LEAST))).toEqual([
+      'too tight',
+      'inside',
+      'inside',
+      'inside'
+    ]);
+    expect([0, 20, 45, 50].map((mm) => judgeSlack(mm, AT_MOST))).toEqual([
+      'inside',
+      'inside',
+      'inside',
+      'too slack'
+    ]);
+    expect(slackProblems(slackStand([read('found', 30)], AT_LEAST), AT_LEAST)[0]!.message).toBe(
+      '30 mm is too tight: at least 35 mm is wanted.'
+    );
   });
 });

@@ -1,4 +1,4 @@
-import { showSlack, type Wanted } from './slack-typed';
+import { byHouseRule, showSlack, wantedRange, type Wanted } from './slack-typed';
 
 /** Slack is read three times: as found, as adjusted, and with the axle tight, since tightening moves it (handbook, section 9). */
 export const STAGES = ['found', 'adjusted', 'tight'] as const;
@@ -54,8 +54,8 @@ export function judgeSlack(
 ): 'inside' | 'too tight' | 'too slack' | 'no figure' {
   if (!wanted) return 'no figure';
   // A rule reads half a millimetre.
-  if (slack < wanted.lo - 0.25) return 'too tight';
-  return slack > wanted.hi + 0.25 ? 'too slack' : 'inside';
+  if (wanted.lo !== null && slack < wanted.lo - 0.25) return 'too tight';
+  return wanted.hi !== null && slack > wanted.hi + 0.25 ? 'too slack' : 'inside';
 }
 
 /** How the chain stands in its check. One function for screen, bench and close. */
@@ -100,9 +100,10 @@ export function slackProblems(s: SlackStand, wanted: Wanted | null): SlackProble
   if (s.verdict === 'axle not tight')
     return [{ message: 'Read it once more with the axle tight: tightening moves it.', mayLeave: false }];
   if (s.verdict !== 'too tight' && s.verdict !== 'too slack') return [];
+  const rule = byHouseRule(wanted!);
   return [
     {
-      message: `${showSlack(s.now.slack)} is ${s.verdict}: ${showSlack(wanted!.lo)} to ${showSlack(wanted!.hi)} is wanted.`,
+      message: `${showSlack(s.now.slack)} is ${s.verdict}: ${wantedRange(wanted!)} is wanted${rule && ` (${rule})`}.`,
       mayLeave: true
     }
   ];

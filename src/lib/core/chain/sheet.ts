@@ -214,7 +214,7 @@ export function chainNow(
       : null,
     shift,
     advice:
-      stand.now && wanted && impossible.length === 0
+      stand.now && wanted && wanted.aim !== null && impossible.length === 0
         ? adviceOf(known, drive, geometry, stand.now, wanted.aim, shift)
         : null,
     missing: missingOf(known, drive),

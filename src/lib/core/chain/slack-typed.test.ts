@@ -7,6 +7,7 @@ import {
   readSlack,
   showSlack,
   slackInWords,
+  wantedInWords,
   toldOf,
   wantedOf,
   withUnit
@@ -26,7 +27,6 @@ describe('slack as a manual prints it', () => {
     ['40 ± 5 mm', 'in all', 35, 45],
     ['1 1/4 in', 'in all', 31.75, 31.75],
     ['1 to 1.5 in', 'in all', 25.4, 38.1],
-    ['max 50 mm', 'in all', 0, 50],
     ['± 20 mm', 'each way', 40, 40],
     ['+/- 15–20 mm', 'each way', 30, 40],
     ['15 mm each way', 'each way', 30, 30],
@@ -37,8 +37,8 @@ describe('slack as a manual prints it', () => {
   ] as const)('%s is told %s: %d to %d mm in all', (typed, how, lo, hi) => {
     const t = told(typed)!;
     expect(t.how).toBe(how);
-    expect(t.lo).toBeCloseTo(lo, 6);
-    expect(t.hi).toBeCloseTo(hi, 6);
+    expect(t.lo!).toBeCloseTo(lo, 6);
+    expect(t.hi!).toBeCloseTo(hi, 6);
   });
 
   it('pushed up only is from where it hangs: half-way 2 / (1 + √¾) of it', () => {
@@ -55,7 +55,33 @@ describe('slack as a manual prints it', () => {
     expect(told('as the chain guide shows')).toBeNull();
     expect(told('some fingers')).toBeNull();
     expect(slackInWords('up to 40 mm')).toBeNull();
-    expect(told('up to 40 mm')).toMatchObject({ how: 'in all', lo: 0, hi: 40 });
+    expect(told('up to 40 mm')).toMatchObject({ how: 'in all', lo: null, hi: 40 });
+  });
+
+  it('one-sided, its other end stays open, and no aim is made up', () => {
+    for (const [typed, lo, hi] of [
+      ['at least 35 mm', 35, null],
+      ['min 35 mm', 35, null],
+      ['max 50 mm', null, 50],
+      ['at most 45 mm', null, 45]
+    ] as const) {
+      expect(told(typed)).toEqual({ how: 'in all', lo, hi });
+      expect(wantedOf(told(typed)!, 5)).toEqual({ how: 'in all', lo, hi, aim: null, tolerance: null });
+    }
+    expect(told('up at least 30 mm')!.hi).toBeNull();
+    expect(wantedInWords(wantedOf(told('at least 35 mm')!, 5))).toBe('at least 35 mm');
+    expect(wantedInWords(wantedOf(told('at most 45 mm')!, 5))).toBe('at most 45 mm');
+  });
+
+  it('one figure that the house rule made a range says so where it is used', () => {
+    // 1 in is 25.4 mm; 5 mm either way.
+    expect(wantedInWords(wantedOf(told('1 in')!, 5))).toBe(
+      '20.5 mm to 30.5 mm, by the house rule 5 mm either way of 25.5 mm'
+    );
+    expect(wantedInWords(wantedOf(told('1 in')!, 5), 'in')).toBe(
+      '13/16 in to 1 3/16 in, by the house rule 3/16 in either way of 1 in'
+    );
+    expect(wantedInWords(wantedOf(told('35–45 mm')!, 5))).toBe('35 mm to 45 mm');
   });
 
   it('one figure is kept to within what the house says; of a range the middle is aimed at', () => {
@@ -85,7 +111,15 @@ describe('slack as it is read off the chain', () => {
     expect(read('18', 'each way')).toMatchObject({ slack: 36, how: 'each way' });
     expect(read('28', 'up only')).toMatchObject({ slack: 30, how: 'up only' });
     expect(read('1.5', 'in all', 'in')).toMatchObject({ slack: 38.1 });
-    // Nobody means 38 fingers.
+    // Two of what? Nobody means 38 fingers.
+    for (const bare of ['2', '2.5', '1 1/2', '3'])
+      expect(read(bare, 'fingers')).toEqual({
+        ok: false,
+        message: `${bare} fingers, or ${bare} mm? The manual tells it in fingers: write which.`
+      });
+    expect(read('1.5', 'fingers', 'in')).toMatchObject({ ok: false });
+    expect(read('2 fingers', 'fingers')).toMatchObject({ slack: 32 });
+    expect(read('2 mm', 'fingers')).toMatchObject({ slack: 2 });
     expect(read('38', 'fingers')).toMatchObject({ slack: 38, how: 'in all' });
     expect(read('40 total', 'each way')).toMatchObject({ slack: 40, how: 'in all' });
   });

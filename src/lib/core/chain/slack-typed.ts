@@ -1,5 +1,6 @@
-import { lowerEnd, onlyOne, parseBand, upperEnd, type Band } from '../quantity/band';
-import { parseQuantity } from '../quantity/parse';
+import { parseBand, type Band } from '../quantity/band';
+import { parseQuantity, readNumber } from '../quantity/parse';
+import type { Quantity } from '../quantity/quantity';
 import type { UnitName } from '../quantity/units';
 import type { Figure } from '../specs/sheet';
 
@@ -27,11 +28,13 @@ export function inAll(how: How, at: number): number {
 
 export interface Told {
   how: How;
-  /** In all, mm; both the same where it is one figure. */
-  lo: number;
-  hi: number;
+  /** In all, mm; both the same where it is one figure. Null: open at that end, as the manual leaves it. */
+  lo: number | null;
+  hi: number | null;
 }
 
+/** Nobody counts more of them. */
+const MOST_FINGERS = 6;
 const WORDS: Readonly<Record<string, number>> = { one: 1, two: 2, three: 3, four: 4, a: 1, half: 0.5 };
 const FINGERS = /^(.+?)\s*fingers?$/i;
 const UP = /^(?:(?:push(?:ed)?\s+)?up(?:\s+only)?\s+(.+)|(.+?)\s+up(?:wards?)?(?:\s+only)?)$/i;
@@ -65,7 +68,7 @@ function fingersOf(rest: string): { lo: number; hi: number } | null {
     }
     if (WORDS[w] !== undefined) return WORDS[w];
     const n = parseQuantity(w, { dimension: 'count', unit: 'pieces' });
-    return n.ok && n.quantity.base > 0 && n.quantity.base <= 6 ? n.quantity.base : null;
+    return n.ok && n.quantity.base > 0 && n.quantity.base <= MOST_FINGERS ? n.quantity.base : null;
   };
   const two = /^(.+?)\s*(?:–|-|\bto\b)\s*(.+)$/i.exec(rest);
   const whole = one(rest);
@@ -96,23 +99,39 @@ export function toldOf(figure: Pick<Figure, 'band' | 'text'>, at: number, finger
 }
 function totals(how: How, band: Band, at: number): Told {
   const by = inAll(how, at);
-  const one = onlyOne(band);
-  // One end alone: what it says is the end, and from nothing to it.
-  const lo = one || band.from ? lowerEnd(band).base : 0;
-  return { how, lo: lo * by, hi: upperEnd(band).base * by };
+  const end = (q: Quantity | null) => q && q.base * by;
+  return { how, lo: end(band.from), hi: end(band.to) };
 }
 
 /** Slack wanted: from, to, and what is aimed at. mm in all. */
 export interface Wanted extends Told {
-  aim: number;
+  /** Null: an end is open, and nobody says where between there and nowhere it should stand. */
+  aim: number | null;
+  /** By how much the house lets one figure alone be missed, mm; null: both ends are the manual's. */
+  tolerance: number | null;
 }
-/** One figure is kept to within a tolerance of the house; of a range the middle is aimed at. */
+/** One figure is kept to within a tolerance of the house; of a range the middle is aimed at; an open end stays open. */
 export function wantedOf(told: Told, tolerance: number): Wanted {
-  const aim = (told.lo + told.hi) / 2;
-  return told.hi > told.lo
-    ? { ...told, aim }
-    : { ...told, lo: Math.max(0, aim - tolerance), hi: aim + tolerance, aim };
+  const { lo, hi } = told;
+  if (lo === null || hi === null) return { ...told, aim: null, tolerance: null };
+  const aim = (lo + hi) / 2;
+  return hi > lo
+    ? { ...told, aim, tolerance: null }
+    : { ...told, lo: Math.max(0, aim - tolerance), hi: aim + tolerance, aim, tolerance };
 }
+/** From and to, in words. */
+export function wantedRange({ lo, hi }: Told, unit: RuleUnit = 'mm'): string {
+  if (lo === null) return hi === null ? '' : `at most ${showSlack(hi, unit)}`;
+  return hi === null ? `at least ${showSlack(lo, unit)}` : `${showSlack(lo, unit)} to ${showSlack(hi, unit)}`;
+}
+/** Where the house rule made a range of one figure, which; else empty. */
+export const byHouseRule = ({ tolerance, aim }: Wanted, unit: RuleUnit = 'mm'): string =>
+  tolerance === null || aim === null
+    ? ''
+    : `by the house rule ${showSlack(tolerance, unit)} either way of ${showSlack(aim, unit)}`;
+/** What is wanted, in words, with the house rule where it is one. */
+export const wantedInWords = (w: Wanted, unit: RuleUnit = 'mm'): string =>
+  [wantedRange(w, unit), byHouseRule(w, unit)].filter(Boolean).join(', ');
 
 export type TypedSlack = { ok: true; slack: number; how: How } | { ok: false; message: string };
 
@@ -130,6 +149,12 @@ export function readSlack(
   fingerMm: number,
   unit: UnitName = 'mm'
 ): TypedSlack {
+  const bare = usual === 'fingers' ? readNumber(typed) : null;
+  if (bare !== null && bare !== 'two readings' && bare.value > 0 && bare.value <= MOST_FINGERS)
+    return {
+      ok: false,
+      message: `${typed.trim()} fingers, or ${typed.trim()} ${unit}? The manual tells it in fingers: write which.`
+    };
   const way = wayOf(typed) ?? { how: usual === 'fingers' ? ('in all' as const) : usual, rest: typed };
   if (way.how === 'fingers') {
     const f = fingersOf(way.rest);

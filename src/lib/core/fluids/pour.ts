@@ -59,7 +59,12 @@ export function totalOutside(
   const byLevel = read.method !== null && read.method !== 'measured quantity only';
   const explained = (ml: number) =>
     byLevel ? Math.max(ml * ODD_FRACTION, read.betweenMl ?? 0) : Math.max(ml * JUG_FRACTION, JUG_MARK_ML);
-  const range = fromMl === toMl ? `${round(fromMl)}` : `${round(fromMl)} to ${round(toMl)}`;
+  const range =
+    toMl === Infinity
+      ? `at least ${round(fromMl)}`
+      : fromMl === toMl
+        ? `${round(fromMl)}`
+        : `${round(fromMl)} to ${round(toMl)}`;
   if (inMl < fromMl - explained(fromMl))
     return `${round(inMl)} ml of the ${range} ml of ${read.circuit} oil are in it: pour the rest, or say why it stays so.`;
   return inMl > toMl + explained(toMl)

@@ -27,7 +27,7 @@ export interface SheetNumber {
 export interface Fill {
   /** The figure, or the lower end of its range: what is poured to before the level is read. */
   quantityMl: number | null;
-  /** The upper end: more than this is too much. The same as the lower where it is one figure. */
+  /** The upper end: more than this is too much. The same as the lower where it is one figure; null: the sheet names none. */
   mostMl: number | null;
   firstMl: number | null;
   heldBackMl: number | null;

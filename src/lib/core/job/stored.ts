@@ -42,9 +42,10 @@ const fill = z.object({
 
 const wanted = z.object({
   how: z.enum(HOWS),
-  lo: z.number(),
-  hi: z.number(),
-  aim: z.number()
+  lo: maybe(z.number()),
+  hi: maybe(z.number()),
+  aim: maybe(z.number()),
+  tolerance: maybe(z.number())
 } satisfies Shape<Wanted>);
 
 const input: z.ZodType<StepInput> = z.discriminatedUnion('type', [

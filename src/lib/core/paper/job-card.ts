@@ -1,3 +1,4 @@
+import { wantedInWords } from '../chain/slack-typed';
 import { GRADES } from '../debris/debris';
 import { OIL_LOOKS } from '../debris/trend';
 import { showHours, type Centihours } from '../hours/hours';
@@ -64,7 +65,7 @@ function roomFor(input: StepInput, items: ReadonlyMap<string, OpenedItem>): Cell
       return [`Circle: ${GRADES.join(' · ')}`, `Oil: ${OIL_LOOKS.join(' · ')}`, blank('of what')];
     case 'slack':
       return [
-        input.wanted ? `Wanted: ${input.wanted.lo}–${input.wanted.hi} mm` : 'Wanted: not on the sheet.',
+        input.wanted ? `Wanted: ${wantedInWords(input.wanted)}` : 'Wanted: not on the sheet.',
         blank('mm at the tightest'),
         blank('left mark'),
         blank('right mark')

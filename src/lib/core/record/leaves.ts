@@ -1,5 +1,5 @@
 import { slackAt } from '../chain/at-bench';
-import { showSlack } from '../chain/slack-typed';
+import { showSlack, wantedInWords } from '../chain/slack-typed';
 import type { Cause, Severity } from '../finding/finding';
 import { foundInWords } from '../fasteners/found';
 import type { WaitsFor } from '../finding/reminder';
@@ -127,9 +127,7 @@ function slackLeft(steps: readonly StepState[]): LeftFinding[] {
     {
       key: `slack:${last.step.key}`,
       cause: 'measure',
-      what: line(
-        `Chain slack ${verdict}: ${showSlack(said.mm)}; wanted ${showSlack(w.lo)} to ${showSlack(w.hi)}`
-      ),
+      what: line(`Chain slack ${verdict}: ${showSlack(said.mm)}; wanted ${wantedInWords(w)}`),
       note: last.written.findLast((x) => x.remark)?.remark ?? '',
       place: '',
       severity: 'fix now',

@@ -15,7 +15,7 @@ export const unitOf = (gauge: Gauge, band: Band | null): UnitName =>
  * @param figure what the sheet says; null: nothing
  */
 export function bandOfGauge(gauge: Gauge, figure: Band | null): Band | null {
-  if (gauge.figure !== null) return figure && gauge.least ? { from: lowerEnd(figure), to: null } : figure;
+  if (gauge.figure !== null) return figure?.from && gauge.least ? { from: figure.from, to: null } : figure;
   const end = (n: number | null) => (n === null ? null : quantity(n, gauge.unit));
   const own = { from: end(gauge.from), to: end(gauge.to) };
   return own.from || own.to ? own : null;

@@ -38,7 +38,7 @@ export function oddFill(
   const read = state.steps.find((s) => s.step.input.type === 'level' && s.step.input.circuit === circuit);
   const protocol = read?.step.input.type === 'level' ? read.step.input.protocol : null;
   const inMl = ledgerOf(state, circuit).inMl + (ahead?.ml ?? 0);
-  const words = totalOutside(inMl, [fill.quantityMl, fill.mostMl ?? fill.quantityMl], {
+  const words = totalOutside(inMl, [fill.quantityMl, fill.mostMl ?? Infinity], {
     circuit,
     // Read some other way than the sheet says, it is that reading that explains it, or does not.
     method: lastLevel(state, circuit)?.method ?? ahead?.method ?? protocol?.method ?? null,

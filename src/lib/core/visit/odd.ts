@@ -23,7 +23,7 @@ export function oddAt(state: VisitState, s: StepState): string | null {
       const fill = fillInForce(state, s.step);
       const { inMl } = ledgerOf(state, input.circuit);
       if (!fill || fill.quantityMl === null || inMl <= fill.quantityMl) return null;
-      return oddTotal(inMl, fill.quantityMl, fill.mostMl ?? fill.quantityMl);
+      return oddTotal(inMl, fill.quantityMl, fill.mostMl ?? Infinity);
     }
     case 'level': {
       const verdict = last.level && judgeLevel(last.level, input.protocol.aim);

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { planOf, step, whole, GOOD_OIL, WRENCH } from '../../../../tests/core/bench';
+import { planOf, SHEET, step, whole, GOOD_OIL, WRENCH } from '../../../../tests/core/bench';
 import { aimOf } from '../fluids/aim';
+import { quantity } from '../quantity/quantity';
 import { NO_TOOLS, type Toolbox } from '../stores/toolbox';
 import type { Entry, NewEntry } from './entry';
 import { levelsAtAGlance, numberOf, quickAt, runFrom } from './quick';
@@ -156,4 +157,18 @@ describe('the number of a line', () => {
     expect(of('level')).toBe('settle 3 min');
     expect(of('stand')).toBe('');
   });
+});
+
+it('a torque with one end is said with it, and never as one figure', () => {
+  const p = planOf(['engine-oil'], {
+    sheet: {
+      ...SHEET,
+      figures: SHEET.figures.map((f) =>
+        f.fastenerId === 'd' ? { ...f, band: { from: null, to: quantity(12, 'N·m') } } : f
+      )
+    }
+  });
+  const s = visitState(p, []);
+  const close = s.steps.find((x) => x.step.input.type === 'close' && x.step.points.includes('d'))!;
+  expect(numberOf(p, close)).toBe('at most 12 N·m');
 });

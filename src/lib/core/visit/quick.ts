@@ -5,8 +5,8 @@ import { aimInWords, besideAim, type Aim } from '../fluids/aim';
 import type { Air } from '../fluids/air';
 import type { LevelReading } from '../fluids/level';
 import { sealSuggestion } from '../job/seal';
-import type { VisitPlan } from '../job/plan';
-import { middle } from '../quantity/band';
+import type { SheetNumber, VisitPlan } from '../job/plan';
+import { middle, showBand } from '../quantity/band';
 import { show } from '../quantity/quantity';
 import type { Toolbox } from '../stores/toolbox';
 import type { LevelMethod } from '../specs/sheet';
@@ -222,12 +222,19 @@ export function numberOf(plan: Pick<VisitPlan, 'items'>, s: StepState): string {
     case 'close':
       return plan.items
         .filter((i) => input.items.includes(i.key) && i.kind === 'fastener')
-        .map((i) => (i.torque?.band ? show(middle(i.torque.band)) : (i.torque?.words ?? 'torque unknown')))
+        .map((i) => torqueWanted(i.torque))
         .join(', ');
     default:
       return '';
   }
 }
+
+/** What a wrench is set to; of a figure with one end, that end as the sheet has it. */
+const torqueWanted = (torque: SheetNumber | null): string => {
+  const band = torque?.band;
+  if (!band) return torque?.words ?? 'torque unknown';
+  return band.from && band.to ? show(middle(band)) : showBand(band);
+};
 
 /** What a step is called among others: steps of one name in several jobs are told by their circuit. */
 export function nameIn(plan: Pick<VisitPlan, 'jobs'>, { title, circuit }: StepState['step']): string {

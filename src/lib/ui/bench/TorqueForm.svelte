@@ -3,7 +3,7 @@
   import { untrack } from 'svelte';
   import { z } from 'zod';
   import { calibrationWord, covers, onScale, uncovered, wrenchesFor } from '$lib/core/fasteners/wrench';
-  import { middle } from '$lib/core/quantity/band';
+  import { middle, showBand } from '$lib/core/quantity/band';
   import { parseQuantity } from '$lib/core/quantity/parse';
   import { show } from '$lib/core/quantity/quantity';
   import { pullsLeft, type ItemState } from '$lib/core/visit/items';
@@ -197,7 +197,7 @@
   <button type="submit" class="go" disabled={blocked}>Torqued</button>
 </form>
 {#if spec && wrench && wrench.unit !== spec.unit && !withAdapter}<p class="quiet mt-1 text-sm">
-    The sheet says {show(spec)}; the scale of {wrench.name} is in {wrench.unit}.
+    The sheet says {band && showBand(band)}; the scale of {wrench.name} is in {wrench.unit}.
   </p>{/if}
 {#if wrench && calibrationWord(wrench, today)}<p class="quiet mt-1 text-sm">
     {wrench.name}: {calibrationWord(wrench, today)}.

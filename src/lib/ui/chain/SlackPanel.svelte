@@ -48,7 +48,7 @@
     if (!r) return null;
     const v = judgeSlack(r.slack, now.wanted);
     if (stage === 'adjusted' && now.shift) {
-      if (!now.wanted) return null;
+      if (!now.wanted || now.wanted.aim === null) return null;
       const set = setTo(now.wanted.aim, now.shift);
       return Math.abs(r.slack - set) <= AS_SET
         ? { words: 'right before tightening', bad: false }

@@ -1,4 +1,11 @@
-import { inSixteenths, showSlack, type How, type RuleUnit, type Wanted } from '$lib/core/chain/slack-typed';
+import {
+  byHouseRule,
+  showSlack,
+  wantedRange,
+  type How,
+  type RuleUnit,
+  type Wanted
+} from '$lib/core/chain/slack-typed';
 import type { ChainNow, ChainSheet, SetWear } from '$lib/core/chain/sheet';
 import { tightPoint } from '$lib/core/chain/travel';
 
@@ -10,9 +17,9 @@ const HOW: Readonly<Record<How, string>> = {
 };
 /** What is wanted, in both systems. */
 export const wantedWords = (w: Wanted): { mm: string; inches: string; how: string } => ({
-  mm: `${showSlack(w.lo).replace(' mm', '')} to ${showSlack(w.hi)}`,
-  inches: `${inSixteenths(w.lo).replace(' in', '')} to ${inSixteenths(w.hi)}`,
-  how: HOW[w.how]
+  mm: wantedRange(w),
+  inches: wantedRange(w, 'in'),
+  how: [HOW[w.how], byHouseRule(w)].filter(Boolean).join('; ')
 });
 
 /** Two fingers half-way along, hanging: what is told where no manual is at hand. */

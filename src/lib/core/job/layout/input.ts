@@ -30,7 +30,7 @@ export function fillOf(figure: Figure | null, input: LayoutInput, circuit: Circu
   const plan = quantityMl === null ? null : pouringPlan(quantityMl, holdBackPercent);
   return {
     quantityMl,
-    mostMl: figure?.band ? upperEnd(figure.band).base : null,
+    mostMl: figure?.band?.to?.base ?? null,
     firstMl: plan?.firstMl ?? null,
     heldBackMl: plan?.heldBackMl ?? null,
     number: numberOf(
