@@ -41,7 +41,7 @@ export async function chainSheet(
       select r.*, p.name as by from (
         select team_id, id from chain_check where team_id = ${team.id} and machine_id = ${machineId} and struck_at is null
         order by begun_at desc, id limit ${CHECKS_KEPT}) c
-      join chain_reading r on r.team_id = c.team_id and r.check_id = c.id join person p on p.team_id = r.team_id and p.id = r.by order by r.seq`,
+      join chain_reading r on r.team_id = c.team_id and r.check_id = c.id join person p on p.team_id = r.team_id and p.id = r.by order by r.at, r.seq`,
     sql`
       select e.*, p.name as by from chain_entry e join person p on p.team_id = e.team_id and p.id = e.by
       where e.team_id = ${team.id} and (e.machine_id = ${machineId} or e.component_id in (
@@ -177,6 +177,6 @@ export async function slackOfRecord(
   if (!c) return null;
   const rows = await sql`
     select r.*, p.name as by from chain_reading r join person p on p.team_id = r.team_id and p.id = r.by
-    where r.team_id = ${teamId} and r.check_id = ${c.id} order by r.seq`;
+    where r.team_id = ${teamId} and r.check_id = ${c.id} order by r.at, r.seq`;
   return { struck: c.struck_reason as string | null, readings: readingsOf(rows, c.id) };
 }

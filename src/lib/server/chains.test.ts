@@ -36,6 +36,15 @@ describe('slack', () => {
     expect(await on.rows('finding')).toEqual([]);
   });
 
+  it('is what was read last, though it came in first', async () => {
+    const checkId = await on.measure([['found', 58]], at(24));
+    await on.measure([['found', 60]], at(26));
+    await on.measure([['found', 50]], at(25));
+    const s = await on.sheet();
+    expect(s.check!.id).toBe(checkId);
+    expect(chainNow(s).stand.found!.slack).toBe(60);
+  });
+
   it('by two devices at once begins one check', async () => {
     const both = await Promise.all([on.measure([['found', 58]]), on.measure([['found', 57]])]);
     expect(both[0]).toBe(both[1]);

@@ -66,6 +66,12 @@ describe('air filters that go round', () => {
       /not in this team/
     );
   });
+  it('washed in the morning and told of in the evening, what came out meanwhile still waits', async () => {
+    await keep({ clean: '2', dirty: '1' }, at(4));
+    await filter('changed for a spare', { now: at(30) });
+    await on.send('filter.washed', { filterId: id }, at(34), on.book.personId, at(28));
+    expect(await counted()).toEqual([2, 1]);
+  });
   it('counted anew it is what was counted; more used than counted is below nothing until then', async () => {
     await keep({ clean: '0', dirty: '0' }, at(4));
     await filter('changed for a spare');

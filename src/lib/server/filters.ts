@@ -62,20 +62,24 @@ export async function keepFilter(w: Write, f: FilterInput): Promise<void> {
   await move(w, f.id, { clean: f.clean - now.clean, dirty: f.dirty - now.dirty, why: 'counted' });
 }
 
-async function countOf({ tx, team }: Write, filterId: string): Promise<{ clean: number; dirty: number }> {
+async function countOf(
+  { tx, team }: Write,
+  filterId: string,
+  until: Date | null = null
+): Promise<{ clean: number; dirty: number }> {
   await tx`select 1 from air_filter where team_id = ${team.id} and id = ${filterId} for no key update`;
   const [sum] = await tx`
     select coalesce(sum(clean), 0)::int as clean, coalesce(sum(dirty), 0)::int as dirty from air_filter_movement
-    where team_id = ${team.id} and filter_id = ${filterId}`;
+    where team_id = ${team.id} and filter_id = ${filterId} and (${until}::timestamptz is null or at <= ${until})`;
   return sum as unknown as { clean: number; dirty: number };
 }
 
-/** All that waited are clean again. Washed twice is washed once: then none wait. */
+/** All that waited by then are clean again; one that came out later still waits. Washed twice is washed once: then none wait. */
 export async function washFilters(w: Write, { filterId }: { filterId: string }): Promise<void> {
   const [is] =
     await w.tx`select 1 from air_filter where team_id = ${w.team.id} and id = ${filterId} and retired_at is null`;
   if (!is) refuse('', 'That set is not in this team’s stores.');
-  const { dirty } = await countOf(w, filterId);
+  const dirty = Math.min((await countOf(w, filterId, w.at)).dirty, (await countOf(w, filterId)).dirty);
   if (dirty > 0) await move(w, filterId, { clean: dirty, dirty: -dirty, why: 'washed and oiled' });
 }
 

@@ -66,6 +66,15 @@ describe('a round', () => {
     expect(item).toMatchObject({ judged: { well: true }, otherwise: { by: 'Nye Harrow' } });
   });
 
+  it('what was seen last holds, though it came in first', async () => {
+    const roundId = await on.answer([{ check: 'fork-seals', said: 'wrong', note: 'weeps' }], {
+      now: at(26)
+    });
+    await on.answer([{ check: 'fork-seals' }], { roundId, now: at(27), pressed: at(25) });
+    const item = (await on.stand()).items.find((i) => i.check.key === 'fork-seals')!;
+    expect(item.judged).toMatchObject({ well: false });
+    expect(await on.findings()).toMatchObject([{ closed: false }]);
+  });
   it('what is wrong is a finding at once, changes with the answer, and put right in the round it is closed', async () => {
     const roundId = await on.answer([{ check: 'front-tyre', said: 'wrong', found: '60' }]);
     expect(await on.findings()).toMatchObject([

@@ -83,7 +83,7 @@ async function looseBefore(
         select distinct on (a.round_id, a.check_key) a.check_key, a.content->>'choice' as choice from round_answer a
         join machine_round r on r.team_id = a.team_id and r.id = a.round_id
         where a.team_id = ${teamId} and r.machine_id = ${machineId} and r.list = 'torque' and r.struck_at is null and r.id is distinct from ${roundId}
-        order by a.round_id, a.check_key, a.seq desc) last
+        order by a.round_id, a.check_key, a.at desc, a.seq desc) last
       where choice = 'loose'
       union all
       select fastener_id::text from finding
@@ -125,7 +125,7 @@ export async function bandsOf(
 export async function givenIn(sql: Db, teamId: string, roundId: string): Promise<Given[]> {
   const rows = await sql`
     select a.id, a.content, a.at, p.name as by from round_answer a join person p on p.team_id = a.team_id and p.id = a.by
-    where a.team_id = ${teamId} and a.round_id = ${roundId} order by a.seq`;
+    where a.team_id = ${teamId} and a.round_id = ${roundId} order by a.at, a.seq`;
   return rows.map((r) => ({
     ...readAnswerKept(r.content),
     id: r.id as string,
@@ -148,7 +148,7 @@ export async function checksFor(
     join machine_round r on r.team_id = a.team_id and r.id = a.round_id
     where a.team_id = ${teamId} and r.machine_id = ${machineId} and r.struck_at is null
       and r.id in (select id from machine_round where team_id = ${teamId} and machine_id = ${machineId} and struck_at is null order by begun_at desc limit 20)
-    order by a.check_key, a.seq desc`;
+    order by a.check_key, a.at desc, a.seq desc`;
   const said = new Map(latest.map((r) => [r.check_key as string, readAnswerKept(r.content)]));
   const all = asked(checks, kind, list);
   const isNone = (c: Check) => said.get(c.key)?.said === 'none';

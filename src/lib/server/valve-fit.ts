@@ -13,7 +13,7 @@ import type { Write } from './write';
 /** What sits in each valve of a head now, by valve. */
 async function inNow(tx: Tx, teamId: string, headId: string): Promise<Map<string, Shim>> {
   const rows = await tx`
-    select distinct on (valve) valve, stamp, measured from valve_shim where team_id = ${teamId} and head_id = ${headId} order by valve, seq desc`;
+    select distinct on (valve) valve, stamp, measured from valve_shim where team_id = ${teamId} and head_id = ${headId} order by valve, at desc, seq desc`;
   return new Map(rows.map((r) => [r.valve as string, { stamp: r.stamp, measured: r.measured }]));
 }
 

@@ -15,9 +15,9 @@ export async function checkOfRecord(
     where c.team_id = ${teamId} and c.closed_at is not null and (c.record_id = ${record.id} or c.visit_id = ${record.visitId}) limit 1`;
   if (!c) return null;
   const [readings, shims] = await Promise.all([
-    sql`select valve, stage, content from valve_reading where team_id = ${teamId} and check_id = ${c.id} order by seq`,
+    sql`select valve, stage, content from valve_reading where team_id = ${teamId} and check_id = ${c.id} order by at, seq`,
     sql`
-      select valve, stamp, measured, why, check_id as "checkId", at from valve_shim where team_id = ${teamId} and head_id = ${c.head_id} order by seq`
+      select valve, stamp, measured, why, check_id as "checkId", at from valve_shim where team_id = ${teamId} and head_id = ${c.head_id} order by at, seq`
   ]);
   const [past] = pastChecks(
     [{ id: c.id, day: '', hours: null, at: (c.closed_at as Date).getTime() }],

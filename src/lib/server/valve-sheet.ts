@@ -47,10 +47,10 @@ export async function valveSheet(
       sql`
       select r.id, r.check_id, r.valve, r.stage, r.content, r.at, p.name as by from valve_check c
       join valve_reading r on r.team_id = c.team_id and r.check_id = c.id join person p on p.team_id = r.team_id and p.id = r.by
-      where c.team_id = ${team.id} and c.head_id = ${head.id} and c.struck_at is null order by r.seq`,
+      where c.team_id = ${team.id} and c.head_id = ${head.id} and c.struck_at is null order by r.at, r.seq`,
       sql`
       select s.valve, s.stamp, s.measured, s.why, s.check_id as "checkId", s.at, p.name as by from valve_shim s join person p on p.team_id = s.team_id and p.id = s.by
-      where s.team_id = ${team.id} and s.head_id = ${head.id} order by s.seq`,
+      where s.team_id = ${team.id} and s.head_id = ${head.id} order by s.at, s.seq`,
       drawerOf(sql, team.id, head.acrossUm),
       machineId ? ranBy(sql, team.id, machineId) : null
     ]);

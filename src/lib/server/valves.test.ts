@@ -113,6 +113,18 @@ describe('a check', () => {
     expect(await on.rows('valve_reading')).toHaveLength(5);
   });
 
+  it('counts what was measured last, though it came in first; the same of a shim that was read', async () => {
+    await on.measure([[IL, blades(75, 100)]], { now: at(24) });
+    await on.measure([[IL, blades(125, 150)]], { now: at(26) });
+    await on.measure([[IL, blades(100, 125)]], { now: at(25) });
+    await on.readShim(IL, 1850, { now: at(26) });
+    await on.readShim(IL, 1800, { now: at(25) });
+    const s = await sheet();
+    const stand = standsOf(checkInput(s)).find((x) => x.valve.id === IL)!;
+    expect(stand.found!.measured).toMatchObject({ goes: 125 });
+    expect(stand.shim).toMatchObject({ stamp: 1850 });
+  });
+
   it('sent twice is written once', async () => {
     const input = measureSchema.parse({
       checkId: uuid(),

@@ -312,6 +312,69 @@ describe('entries that waited on a device', () => {
     expect(entries.map((e) => Date.parse(e.at) - NOW.getTime())).toEqual([0, 180_000]);
     await other.close();
   });
+  it('a plug taken off before the visit was closed, and told of after, parks the machine', async () => {
+    const id = await start(book);
+    await finish(id);
+    const { plan } = (await getVisit(book.sql, book.team.id, id))!;
+    const plug = plan.items.find((i) => i.role === 'drain plug')!;
+    await closeVisit(book.sql, book.team, book.personId, id, new Date(NOW.getTime() + 10 * 60_000));
+    const off = entry({ itemKey: plug.key, action: 'off' });
+    for (let twice = 0; twice < 2; twice++)
+      await expect(
+        addEntry(book.sql, book.team.id, book.personId, id, off, new Date(NOW.getTime() + 5 * 60_000))
+      ).rejects.toThrow(/closed/);
+    const found =
+      await book.sql`select what, severity from finding where visit_id = ${id} and cause = 'seen'`;
+    expect(found).toEqual([
+      {
+        what: 'Engine drain plug: taken off before the visit was closed, as a device without a signal has it. Is it on, and tight?',
+        severity: 'park the machine'
+      }
+    ]);
+    const later = entry({ itemKey: plug.key, action: 'off' });
+    await expect(
+      addEntry(book.sql, book.team.id, book.personId, id, later, new Date(NOW.getTime() + 20 * 60_000))
+    ).rejects.toThrow(/closed/);
+    expect(await book.sql`select 1 from finding where visit_id = ${id} and cause = 'seen'`).toHaveLength(1);
+    await book.sql`update finding set closed_at = found_at, closed_on = found_on, closed_by = created_by, closed_word = 'it is' where visit_id = ${id} and cause = 'seen'`;
+  });
+  it('a torque written before a plug came off again, and told of after, leaves it off', async () => {
+    const id = await start(book);
+    const { plan } = (await getVisit(book.sql, book.team.id, id))!;
+    const plug = plan.items.find((i) => i.role === 'drain plug')!;
+    const when = (minutes: number) => new Date(NOW.getTime() + minutes * 60_000);
+    const put = (minutes: number, e: NewEntry) =>
+      addEntry(book.sql, book.team.id, book.personId, id, e, when(minutes));
+    const off = entry({ itemKey: plug.key, action: 'off' });
+    await put(10, off);
+    await put(
+      5,
+      entry({
+        itemKey: plug.key,
+        action: 'torqued',
+        content: { value: 16, unit: 'lbf·ft', seal: 'new' },
+        seen: off.id
+      })
+    );
+    const visit = (await getVisit(book.sql, book.team.id, id))!;
+    // Written upon the off, it comes after it whatever its clock said.
+    expect(visitState(visit.plan, visit.entries).items.find((i) => i.item.key === plug.key)!.stand).toBe(
+      'torqued'
+    );
+    await put(20, entry({ itemKey: plug.key, action: 'off' }));
+    await put(
+      15,
+      entry({ itemKey: plug.key, action: 'torqued', content: { value: 16, unit: 'lbf·ft', seal: 'new' } })
+    );
+    const now = (await getVisit(book.sql, book.team.id, id))!;
+    expect(visitState(now.plan, now.entries).open.map((i) => i.item.key)).toEqual([plug.key]);
+    expect(closeProblems(now.plan, visitState(now.plan, now.entries))[0]!.key).toBe(plug.key);
+    await put(
+      30,
+      entry({ itemKey: plug.key, action: 'torqued', content: { value: 16, unit: 'lbf·ft', seal: 'new' } })
+    );
+    await giveUpVisit(book.sql, book.team.id, id, 'a test');
+  });
   it('a visit closed by a clock that is behind is over when the last of it is written, and what it leaves is of then', async () => {
     const id = await start(book);
     const { plan } = (await getVisit(book.sql, book.team.id, id))!;

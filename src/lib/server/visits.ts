@@ -1,5 +1,6 @@
 import type { Entry, NewEntry } from '../core/visit/entry';
-import { VisitFold, visitState } from '../core/visit/state';
+import { VisitInTurn } from '../core/visit/in-turn';
+import { visitState } from '../core/visit/state';
 import type { VisitPlan } from '../core/job/plan';
 import { readItem, readPlan, readStep } from '../core/job/stored';
 import { readRulesOf } from '../core/rules/stored';
@@ -7,6 +8,7 @@ import { readEntry, writeContent } from '../core/visit/stored';
 import { inWords } from '../core/visit/problems';
 import { namesNobody } from '../core/visit/names';
 import { refuseEntry } from '../core/visit/refuse';
+import { dayOf } from '../core/time/day';
 import type { HouseRules } from '../core/rules/rules';
 import type { Db } from './db';
 import { refuse, Refusal } from './refusal';
@@ -78,7 +80,7 @@ export async function getVisit(sql: Db, teamId: string, id: string): Promise<Vis
 /** What was written in a visit, in order; with `after`, only what came after that number. */
 export async function readEntries(sql: Db, teamId: string, visitId: string, after = 0): Promise<Entry[]> {
   const rows = await sql`
-    select e.id, e.seq, e.step_key, e.item_key, e.action, e.content, e.at, p.name as by, s.unit from visit_entry e
+    select e.id, e.seq, e.seen, e.step_key, e.item_key, e.action, e.content, e.at, p.name as by, s.unit from visit_entry e
     join person p on p.team_id = e.team_id and p.id = e.by
     left join visit_step s on s.team_id = e.team_id and s.visit_id = e.visit_id and s.key = e.step_key
     where e.team_id = ${teamId} and e.visit_id = ${idInBook(sql, teamId, visitId)} and e.seq > ${after} order by e.seq`;
@@ -86,6 +88,7 @@ export async function readEntries(sql: Db, teamId: string, visitId: string, afte
     readEntry({
       id: r.id,
       seq: Number(r.seq),
+      seen: r.seen,
       stepKey: r.step_key,
       itemKey: r.item_key,
       action: r.action,
@@ -136,12 +139,13 @@ export async function addEntries(
     throw e;
   }
   const no = (message: string) => new Refusal({ '': message });
-  if (visit.closedAt || visit.givenUpAt)
+  if (visit.closedAt || visit.givenUpAt) {
+    for (const { w, input } of list) await keepLeftOpen(w, visit, input.entry);
     return list.map(() => no('This visit is closed; nothing more can be written in it.'));
+  }
   const tools = await readToolbox(tx, team.id);
   const known = new Set(visit.entries.map((e) => e.id));
-  const fold = new VisitFold(visit.plan);
-  for (const entry of visit.entries) fold.add(entry);
+  const standing = new VisitInTurn(visit.plan, visit.entries);
   const results: (Stamp | Refusal | null)[] = [];
   for (const { w, input } of list) {
     const { entry } = input;
@@ -151,16 +155,18 @@ export async function addEntries(
       );
       continue;
     }
+    // Its number is the database's; it is judged by what it says, and when, as the visit stood then.
+    const done = { ...entry, seq: Number.MAX_SAFE_INTEGER, at: w.at.toISOString(), by: '' } as Entry;
     const problem =
-      refuseEntry(fold.state(), entry, tools, w.at.getTime()) ?? namesNobody(visit.plan, entry, tools);
+      refuseEntry(standing.before(done), entry, tools, w.at.getTime()) ??
+      namesNobody(visit.plan, entry, tools);
     const refusal = problem
       ? new Refusal({ '': inWords(problem) }, { problem })
       : await refuseClearances(w, visit.machineId, visit.plan.steps, entry);
     results.push(refusal);
     if (refusal) continue;
     known.add(entry.id);
-    // Its number is the database's; what comes after it is judged by what it says, and when.
-    fold.add({ ...entry, seq: Number.MAX_SAFE_INTEGER, at: w.at.toISOString(), by: '' } as Entry);
+    standing.add(done);
   }
   const taken = list.filter((_, i) => results[i] === null);
   const stamps = await insertEntries(
@@ -170,6 +176,26 @@ export async function addEntries(
     taken.map(({ w, input: { entry } }) => ({ entry, by: w.personId, at: w.at }))
   );
   return list.map(({ input: { entry } }, i) => results[i] ?? stamps.get(entry.id)!);
+}
+
+/**
+ * Something that a device without a signal took off before the visit was closed, and that nobody is known to have put on since: it is
+ * not in the visit any more, and must not be lost. It parks the machine until somebody has looked.
+ */
+async function keepLeftOpen({ tx, team, personId, at }: Write, visit: Visit, entry: NewEntry): Promise<void> {
+  if (!visit.closedAt || at >= visit.closedAt) return;
+  const was = visitState(visit.plan, visit.entries);
+  const done = { ...entry, seq: Number.MAX_SAFE_INTEGER, at: at.toISOString(), by: '' } as Entry;
+  const open = visitState(visit.plan, [...visit.entries, done]).open.filter(
+    (i) => !was.open.some((o) => o.item.key === i.item.key)
+  );
+  for (const { item } of open)
+    await tx`
+      insert into finding (team_id, id, machine_id, fastener_id, cause, what, place, severity, found_on, found_at, visit_id, item_key, created_by)
+      values (${team.id}, ${crypto.randomUUID()}, ${visit.machineId}, ${item.fastenerId}, 'seen',
+        ${`${item.name}: taken off before the visit was closed, as a device without a signal has it. Is it on, and tight?`.slice(0, 200)},
+        ${item.place}, 'park the machine', ${dayOf(at, team.timeZone)}, ${at}, ${visit.id}, ${item.key}, ${personId})
+      on conflict (team_id, visit_id, item_key) where visit_id is not null do nothing`;
 }
 
 /** Writes entries in their order. */
@@ -186,15 +212,16 @@ async function insertEntries(
     step_key: e.stepKey,
     item_key: e.itemKey,
     action: e.action,
+    seen: e.seen ?? null,
     content: writeContent(e),
     by,
     at: at.toISOString()
   }));
   const made = await tx`
     with made as (
-      insert into visit_entry (team_id, id, visit_id, step_key, item_key, action, content, by, at)
-      select ${teamId}, e.id, ${visitId}, e.step_key, e.item_key, e.action, e.content, e.by, e.at
-      from jsonb_to_recordset(${tx.json(rows as never)}) as e (n int, id uuid, step_key text, item_key text, action text, content jsonb, by uuid, at timestamptz) order by e.n
+      insert into visit_entry (team_id, id, visit_id, step_key, item_key, action, seen, content, by, at)
+      select ${teamId}, e.id, ${visitId}, e.step_key, e.item_key, e.action, e.seen, e.content, e.by, e.at
+      from jsonb_to_recordset(${tx.json(rows as never)}) as e (n int, id uuid, step_key text, item_key text, action text, seen uuid, content jsonb, by uuid, at timestamptz) order by e.n
       returning id, seq, at, by
     )
     select made.id, made.seq, made.at, p.name from made join person p on p.team_id = ${teamId} and p.id = made.by`;

@@ -133,7 +133,14 @@ export const THINGS = [
   'other'
 ] as const;
 
-const base = { id: z.uuid() };
+/** What a device has seen of a step or a fastener about which nothing was written yet. */
+export const NOTHING_SEEN = '00000000-0000-0000-0000-000000000000';
+
+const base = {
+  id: z.uuid(),
+  /** The last entry about the same step or fastener that its device knew; left out: it does not say. */
+  seen: z.uuid().nullable().optional()
+};
 const step = { stepKey: z.string().min(1).max(160), itemKey: z.null().default(null) };
 const item = { itemKey: z.string().min(1).max(160), stepKey: z.null().default(null) };
 const visit = { stepKey: z.null().default(null), itemKey: z.null().default(null) };

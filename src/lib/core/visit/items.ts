@@ -2,14 +2,28 @@ import type { WaitsFor } from '../finding/reminder';
 import type { Found } from '../fasteners/found';
 import { pulls } from '../fasteners/pattern';
 import { quantity, show, type Quantity } from '../quantity/quantity';
-import type { Entry } from './entry';
+import { NOTHING_SEEN, type Entry } from './entry';
 import type { OpenedItem } from '../job/plan';
 
 export type ItemStand =
   'fitted' | 'off' | 'by hand' | 'snug' | 'torqued' | 'by feel' | 'marked' | 'shut' | 'deferred';
 
+/** An entry, and how many came before it. */
+export interface Mark {
+  id: string;
+  n: number;
+}
+
 export interface ItemState {
   item: OpenedItem;
+  /** The last entry about it. */
+  last: Mark | null;
+  /** The entries about it, each with its number. */
+  seenAs: Map<string, number>;
+  /** The one that took it off; null: it was never off. */
+  cameOff: Mark | null;
+  /** Written as shut by a device that did not know it had come off again. */
+  asked: { by: string; at: string; said: string } | null;
   stand: ItemStand;
   /** Taken off at some time in this visit. */
   opened: boolean;
@@ -32,6 +46,10 @@ export interface ItemState {
 export function freshItem(item: OpenedItem): ItemState {
   return {
     item,
+    last: null,
+    seenAs: new Map(),
+    cameOff: null,
+    asked: null,
     stand: 'fitted',
     opened: false,
     torque: null,
@@ -56,9 +74,29 @@ export function isShut(i: ItemState): boolean {
 export const isTight = (i: ItemState) =>
   i.stand === 'torqued' || i.stand === 'by feel' || i.stand === 'marked' || i.stand === 'shut';
 
-export function takeOff(i: ItemState, entry: Pick<Entry, 'by' | 'at'>): void {
+/** What says of a thing that it is on again. */
+export const SHUTS: ReadonlySet<string> = new Set([
+  'by hand',
+  'snug',
+  'bolt',
+  'torqued',
+  'by feel',
+  'shut',
+  'deferred'
+]);
+/** Whether an entry was written without knowing that its thing had come off; what does not say what it knew is believed. */
+export function unknown(i: ItemState, entry: Pick<Entry, 'seen'>): boolean {
+  if (i.cameOff === null || entry.seen === undefined || entry.seen === null) return false;
+  const knew = entry.seen === NOTHING_SEEN ? -1 : i.seenAs.get(entry.seen);
+  return knew !== undefined && knew < i.cameOff.n;
+}
+
+export function takeOff(i: ItemState, entry: Pick<Entry, 'by' | 'at'>, mark: Mark | null): void {
   Object.assign(i, {
     ...freshItem(i.item),
+    last: i.last,
+    seenAs: i.seenAs,
+    cameOff: mark ?? i.cameOff,
     found: i.found,
     remarks: i.remarks,
     stand: 'off',
@@ -68,7 +106,7 @@ export function takeOff(i: ItemState, entry: Pick<Entry, 'by' | 'at'>): void {
   });
 }
 
-export function applyToItem(i: ItemState, entry: Entry & { itemKey: string }): void {
+export function applyToItem(i: ItemState, entry: Entry & { itemKey: string }, mark: Mark): void {
   switch (entry.action) {
     case 'found':
       i.found.push(entry.content);
@@ -83,10 +121,11 @@ export function applyToItem(i: ItemState, entry: Entry & { itemKey: string }): v
       if (i.stand === 'torqued' || i.stand === 'by feel') i.stand = 'marked';
       return;
     case 'off':
-      takeOff(i, entry);
+      takeOff(i, entry, mark);
       return;
     default:
   }
+  i.asked = null;
   i.stand = entry.action as ItemStand;
   i.opened = true;
   i.by = entry.by;
@@ -121,10 +160,11 @@ export function pullsLeft(i: ItemState) {
   return pulls(i.item.quantity).filter((p) => !i.pulled.includes(`${p.round}/${p.bolt}`));
 }
 
+const SAID: Readonly<Record<string, string>> = { bolt: 'pulled' };
 export function standInWords(i: ItemState): string {
   switch (i.stand) {
     case 'off':
-      return i.item.kind === 'part' ? 'out' : 'off';
+      return `${i.item.kind === 'part' ? 'out' : 'off'}${i.asked ? `; ${i.asked.by} wrote it down as ${SAID[i.asked.said] ?? i.asked.said} on a device that did not know it had come off: look, and write it again` : ''}`;
     case 'by hand':
       return 'only hand-tight';
     case 'snug':

@@ -8,7 +8,8 @@ import { judge, type Judgement } from '../quantity/band';
 import { quantity, type Quantity } from '../quantity/quantity';
 import type { Circuit } from '../specs/sheet';
 import type { DoneContent, Entry } from './entry';
-import { applyToItem, freshItem, isShut, takeOff, type ItemState } from './items';
+import { applyToItem, freshItem, isShut, SHUTS, takeOff, unknown, type ItemState, type Mark } from './items';
+import { inTurn } from './moments';
 import { inOrder } from '../job/order/overrule';
 import type { Fill, Step, VisitPlan } from '../job/plan';
 
@@ -27,6 +28,8 @@ export interface StepState {
   step: Step;
   /** False where its gate has not been opened: it is not called for. */
   called: boolean;
+  /** The last entry about it. */
+  last: Mark | null;
   done: boolean;
   leftOut: string | null;
   /** Waits for somebody else: their name, or whoever comes. */
@@ -64,17 +67,14 @@ export interface VisitState {
   open: ItemState[];
 }
 
-/**
- * The state of a visit: its entries read from the first to the last. Two devices that send in any order agree, because the
- * server numbers what it takes.
- */
+/** The state of a visit: its entries read from the first that was done to the last, in whatever order they came in. */
 export function visitState(plan: Pick<VisitPlan, 'steps' | 'items'>, entries: readonly Entry[]): VisitState {
   const fold = new VisitFold(plan);
-  for (const entry of [...entries].sort((a, b) => a.seq - b.seq)) fold.add(entry);
+  for (const entry of inTurn(entries)) fold.add(entry);
   return fold.state();
 }
 
-/** The same, entry by entry in the order of their numbers, for whoever has to judge each as the visit stands before it. */
+/** The same, entry by entry as they were done. */
 export class VisitFold {
   readonly #items: Map<string, ItemState>;
   readonly #steps: Map<string, StepState>;
@@ -84,30 +84,50 @@ export class VisitFold {
   readonly #passedOver: Record<string, string> = {};
   readonly #fillsAccepted: VisitState['fillsAccepted'] = {};
   #order: string[] | null = null;
+  /** Entries so far. */
+  #n = 0;
 
   constructor(plan: Pick<VisitPlan, 'steps' | 'items'>) {
     this.#items = new Map(plan.items.map((item) => [item.key, freshItem(item)]));
     this.#steps = new Map(
       plan.steps.map((step) => [
         step.key,
-        { step, called: true, done: false, leftOut: null, handed: null, written: [], by: null, at: null }
+        {
+          step,
+          called: true,
+          last: null,
+          done: false,
+          leftOut: null,
+          handed: null,
+          written: [],
+          by: null,
+          at: null
+        }
       ])
     );
   }
 
   add(entry: Entry): void {
     const { id, at, by } = entry;
+    const mark = { id, n: ++this.#n };
     if (entry.stepKey !== null) {
       const s = this.#steps.get(entry.stepKey);
       if (entry.action === 'timer')
         this.#timers.set(id, { id, stepKey: entry.stepKey, at, ...entry.content });
       else if (entry.action === 'timer off') this.#timers.delete(entry.content.of);
-      else if (s) applyToStep(s, entry, this.#items, this.#steps);
+      else if (s) {
+        applyToStep(s, entry, this.#items, this.#steps, mark);
+        s.last = mark;
+      }
     } else if (entry.itemKey !== null) {
       const i = this.#items.get(entry.itemKey);
       if (!i) return;
       const was = isShut(i);
-      applyToItem(i, entry);
+      // Shut by a device that did not know it had come off again: it is open until somebody has looked.
+      if (SHUTS.has(entry.action) && unknown(i, entry)) i.asked = { by, at, said: entry.action };
+      else applyToItem(i, entry, mark);
+      i.last = mark;
+      i.seenAs.set(id, mark.n);
       if (entry.action === 'off' && was) letsOut(i, this.#steps, this.#items);
     } else if (entry.action === 'thing out') this.#things.set(id, { id, ...entry.content, in: false, by });
     else if (entry.action === 'thing in') {
@@ -242,7 +262,7 @@ function axleMoved(steps: Map<string, StepState>, items: Map<string, ItemState>,
     if (by && mine && input.type === 'close')
       for (const key of input.items) {
         const i = items.get(key)!;
-        if (isShut(i) && i.opened && i.item.role === 'axle nut') takeOff(i, by);
+        if (isShut(i) && i.opened && i.item.role === 'axle nut') takeOff(i, by, null);
       }
   }
 }
@@ -251,7 +271,8 @@ function applyToStep(
   s: StepState,
   entry: Entry & { stepKey: string },
   items: Map<string, ItemState>,
-  steps: Map<string, StepState>
+  steps: Map<string, StepState>,
+  mark: Mark
 ): void {
   const { input } = s.step;
   if (entry.action === 'handed over') {
@@ -284,7 +305,9 @@ function applyToStep(
       // Undoing "off" means it never came off; but what has since been torqued stays torqued.
       if (entry.action === 'done') {
         const was = isShut(i);
-        takeOff(i, entry);
+        takeOff(i, entry, mark);
+        i.last = mark;
+        i.seenAs.set(mark.id, mark.n);
         if (was) letsOut(i, steps, items);
       } else if (i.stand === 'off')
         Object.assign(i, {
@@ -292,7 +315,9 @@ function applyToStep(
           found: i.found,
           remarks: i.remarks,
           by: entry.by,
-          at: entry.at
+          at: entry.at,
+          last: mark,
+          seenAs: i.seenAs
         });
     }
   }

@@ -13,6 +13,8 @@ export interface KeptEntry {
   itemKey: string | null;
   action: string;
   content: unknown;
+  /** What its device knew when it wrote it; null: it did not say. */
+  seen: string | null;
   /** The unit that its step measures in, as the step was kept; null where it measures nothing. */
   unit: string | null;
 }

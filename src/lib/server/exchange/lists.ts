@@ -166,7 +166,7 @@ export const LISTS = {
       sql`
         select m.plate, c.name as part, t.name as task, r.done_on, r.hours, r.reason, p.name as by,
           concat_ws(' · ', nullif(r.remark, ''), (
-            select string_agg(e.remark, ' · ' order by e.seq) from visit_entry e
+            select string_agg(e.remark, ' · ' order by e.at, e.seq) from visit_entry e
             where e.team_id = r.team_id and e.visit_id = r.visit_id and e.remark is not null)) as remark
         from service_record r join task t on t.team_id = r.team_id and t.id = r.task_id
         left join machine m on m.team_id = r.team_id and m.id = r.machine_id

@@ -3,6 +3,7 @@ import { closeProblems } from '$lib/core/visit/close';
 import type { VisitPlan } from '$lib/core/job/plan';
 import { asksWhy, inWords, type EntryProblem } from '$lib/core/visit/problems';
 import { refuseEntry } from '$lib/core/visit/refuse';
+import { lastSeen } from '$lib/core/visit/in-turn';
 import { visitState } from '$lib/core/visit/state';
 import { overtaken } from '$lib/core/visit/timers';
 import { NO_TOOLS, type Toolbox } from '$lib/core/stores/toolbox';
@@ -140,7 +141,8 @@ export class BenchVisit {
 
   /** Writes one entry. False when it cannot be taken as it is; `problem` then says why. */
   write(entry: Write): boolean {
-    const full = { id: crypto.randomUUID(), stepKey: null, itemKey: null, ...entry } as NewEntry;
+    const seen = lastSeen(this.state, entry);
+    const full = { id: crypto.randomUUID(), seen, stepKey: null, itemKey: null, ...entry } as NewEntry;
     const now = this.#ahead === null ? null : Date.now() + this.#ahead;
     const refused = refuseEntry(this.state, full, this.tools, now);
     this.problem = refused && { words: inWords(refused), asksWhy: asksWhy(refused) };

@@ -126,6 +126,7 @@ function readEntries({ visit_step, visit_entry }: Tables) {
         itemKey: e.item_key,
         action: e.action,
         content: e.content,
+        seen: e.seen,
         unit: units.get(`${e.visit_id} ${e.step_key}`) ?? null
       });
     } catch (error) {

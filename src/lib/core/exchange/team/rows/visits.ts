@@ -31,6 +31,7 @@ export const visitEntry = row({
   action: text,
   content: kept(keptContent, (c) => keptContent.parse(withVersion(c, () => 1))),
   at: moment,
+  seen: none(id).default(null),
   by: id
 });
 export const oilMovement = row({
