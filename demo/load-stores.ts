@@ -1,4 +1,4 @@
-import type { Additive, OilKind, Rating } from '../src/lib/core/fluids/oil';
+import type { Additive, OilKind, Rating } from '../src/lib/core/fluids/can';
 import type { Circuit } from '../src/lib/core/specs/sheet';
 import type { Db } from '../src/lib/server/db';
 import { addDays, type Day } from '../src/lib/core/time/day';

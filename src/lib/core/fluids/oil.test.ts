@@ -1,6 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { stationAir } from './station';
-import { canInWords, gradesFor, gradesIn, judgeOil, mixing, tableOf, type Oil, type OilWant } from './oil';
+import { readCan, type Oil } from './can';
+import { canOf, gradesFor, judgeOil as judgeCan, mixing, tableOf, type OilWant } from './oil';
+
+const judgeOil = (oil: Oil, wanted: OilWant, air: Parameters<typeof judgeCan>[2]) =>
+  judgeCan(canOf(oil), wanted, air);
 
 const oil = (more: Partial<Oil> = {}): Oil => ({
   id: 'o',
@@ -21,6 +25,10 @@ const want = (more: Partial<OilWant> = {}): OilWant => ({
 });
 
 describe('the wrong bottle', () => {
+  it('reads the name of one from the stores too', () => {
+    expect(judgeOil(oil({ name: 'Brindle MoS2' }), want(), null).stop[0]).toContain('molybdenum');
+    expect(judgeOil(oil({ name: 'Brindle MA2', ratings: [] }), want(), null).stop).toEqual([]);
+  });
   it('takes what the sheet wants without a word', () => {
     expect(judgeOil(oil(), want(), { from: 5, to: 22 })).toEqual({ stop: [], word: [], fits: true });
   });
@@ -42,6 +50,20 @@ describe('the wrong bottle', () => {
   });
   it('keeps gear oil out of engines, and engine oil out of differentials', () => {
     expect(judgeOil(oil({ kind: 'gearbox oil' }), want(), null).stop[0]).toContain('gear oil');
+    // Whoever calls it engine oil: 80W-90 is none, but where the sheet asks for it.
+    const heavy = oil({ grade: '80W-90', ratings: ['JASO MA2'] });
+    for (const circuit of ['engine', 'gearbox', 'primary'] as const) {
+      expect(judgeOil(heavy, want({ circuit, grade: null, table: [] }), null).stop).toHaveLength(1);
+      expect(
+        judgeOil(heavy, want({ circuit, grade: '10W-50', table: [] }), null).stop.length
+      ).toBeGreaterThan(0);
+    }
+    const asked = want({ circuit: 'gearbox', grade: '80W-90 gear oil', table: [] });
+    expect(judgeOil({ ...heavy, kind: 'gearbox oil' }, asked, null).stop).toEqual([]);
+    const rear = want({ circuit: 'rear differential', wetClutch: false, grade: '80W-90', table: [] });
+    expect(judgeOil({ ...heavy, kind: 'differential oil' }, rear, null).stop).toEqual([]);
+    expect(judgeCan(readCan('80W-90'), rear, null).stop).toEqual([]);
+    expect(judgeCan(readCan('10W-40'), rear, null).stop[0]).toContain('wants 80W-90');
     expect(judgeOil(oil(), want({ circuit: 'rear differential', wetClutch: false }), null).stop[0]).toContain(
       'differential'
     );
@@ -50,17 +72,16 @@ describe('the wrong bottle', () => {
     expect(judgeOil(oil({ grade: '10W-50' }), want(), { from: -8, to: 12 }).word[0]).toBe(
       'For -8 to 12 °C the table has 10W-40; 10W-50 is for 0 to 40 °C.'
     );
-    expect(judgeOil(oil({ grade: '5W-30' }), want(), { from: 5, to: 12 }).word).toHaveLength(2);
+    // Neither the sheet’s nor of its table.
+    expect(judgeOil(oil({ grade: '5W-30' }), want(), { from: 5, to: 12 }).stop).toEqual([
+      'The sheet wants 10W-50, wet-clutch rated; this is 5W-30.'
+    ]);
     expect(judgeOil(oil(), want({ grade: null, table: [] }), null).word[0]).toContain('names no grade');
-    expect(judgeOil(oil({ grade: '10W-40' }), want({ table: [] }), null).word[0]).toContain('wants 10W-50');
+    expect(judgeOil(oil({ grade: '10W-40' }), want({ table: [] }), null).stop[0]).toContain('wants 10W-50');
   });
 });
 
 describe('grades and air', () => {
-  it('reads grades as they are written', () => {
-    expect(gradesIn('10w50 or 10 W - 40, SAE 30')).toEqual(['10W-50', '10W-40', 'SAE30']);
-    expect(gradesIn('wet-clutch rated')).toEqual([]);
-  });
   it('wants the whole span covered', () => {
     const table = want().table;
     expect(gradesFor(table, { from: 5, to: 20 })).toEqual(['10W-40', '10W-50']);
@@ -100,7 +121,7 @@ describe('an oil that is not from the stores', () => {
     table: []
   };
   const stops = (words: string, more: Partial<OilWant> = {}) =>
-    judgeOil(canInWords(words), { ...engine, ...more }, null).stop;
+    judgeCan(readCan(words), { ...engine, ...more }, null).stop;
   it('is judged by what the can says, and stopped where it says neither grade nor rating', () => {
     expect(stops('Brindle 10W-50 JASO MA2')).toEqual([]);
     expect(stops('Brindle 10W-50')).toEqual([expect.stringMatching(/names no JASO MA/)]);
@@ -108,6 +129,16 @@ describe('an oil that is not from the stores', () => {
       expect.stringMatching(/names no grade, and the sheet wants 10W-50/)
     ]);
     expect(stops('some oil')).toHaveLength(2);
+    expect(stops('10W-40 JASO MA2')).toEqual(['The sheet wants 10W-50; this is 10W-40.']);
+    expect(stops('gear oil 10W-50 JASO MA2')).toEqual([expect.stringMatching(/This is gear oil/)]);
+    expect(stops('10W-50 JASO MA2, no friction modifiers, no molybdenum')).toEqual([]);
+    expect(stops('10W-50 MA2')).toEqual([]);
+    for (const slippery of ['with moly', 'MoS2', 'friction modified'])
+      expect(stops(`10W-50 MA2 ${slippery}`)).toEqual([expect.stringMatching(/will slip/)]);
+    expect(stops('10W-50 not JASO MA')).toEqual([expect.stringMatching(/names no JASO MA/)]);
+    expect(stops('10W-50 MA2, not for wet clutches')).toEqual([
+      expect.stringMatching(/not for wet clutches/)
+    ]);
     expect(stops('Brindle 10W-50 JASO MB')).toEqual([expect.stringMatching(/made slippery/)]);
     expect(stops('Brindle 10W-50 JASO MA, with molybdenum')).toEqual([expect.stringMatching(/molybdenum/)]);
   });

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { bad, day, id, name } from '../forms';
 import { SCALES } from '../fasteners/wrench';
-import { ADDITIVES, OIL_KINDS, RATINGS } from '../fluids/oil';
+import { ADDITIVES, OIL_KINDS, RATINGS } from '../fluids/can';
 import { parseQuantity } from '../quantity/parse';
 import type { UnitName } from '../quantity/units';
 import { parseStock, STOCK_WHY, type StockNote } from './stock';

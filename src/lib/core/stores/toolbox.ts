@@ -1,5 +1,5 @@
 import type { Adapter, TorqueWrench } from '../fasteners/wrench';
-import type { Oil } from '../fluids/oil';
+import type { Oil } from '../fluids/can';
 
 /** An oil of the stores: how much there is, in bottles of what size. */
 export interface StockedOil extends Oil {

@@ -3,7 +3,7 @@ import { GRADES, type Grade, type Material } from '../debris/debris';
 import type { OilLook } from '../debris/trend';
 import type { Aim } from '../fluids/aim';
 import type { LevelReading } from '../fluids/level';
-import { gradesIn } from '../fluids/oil';
+import { gradesIn } from '../fluids/can';
 import { sealSuggestion } from '../job/seal';
 import { middle } from '../quantity/band';
 import { parseQuantity } from '../quantity/parse';

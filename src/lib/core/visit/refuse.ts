@@ -3,7 +3,8 @@ import type { OpenedItem } from '../job/plan';
 import { looksLikeWrongUnit, parseThread } from '../fasteners/stress';
 import { oddTorque } from '../fasteners/torque';
 import { covers, trustedSpan } from '../fasteners/wrench';
-import { canInWords, judgeOil, type OilWant } from '../fluids/oil';
+import { readCan } from '../fluids/can';
+import { canOf, judgeOil, type OilWant } from '../fluids/oil';
 import { oddPour } from '../fluids/ledger';
 import { quantity, show } from '../quantity/quantity';
 import { UNITS } from '../quantity/units';
@@ -124,10 +125,10 @@ function refuseOil(want: OilWant, content: Done, tools: Toolbox): EntryProblem |
     return { kind: 'no oil picked' };
   const oil =
     content.oilId === null
-      ? canInWords([content.oil, content.oilGrade].filter(Boolean).join(' '))
+      ? readCan([content.oil, content.oilGrade].filter(Boolean).join(' '))
       : tools.oils.find((o) => o.id === content.oilId);
   if (!oil) return { kind: 'oil gone' };
-  const { stop } = judgeOil(oil, want, null);
+  const { stop } = judgeOil('id' in oil ? canOf(oil) : oil, want, null);
   return stop.length > 0 && !content.deviation?.trim() ? { kind: 'oil stopped', why: stop } : null;
 }
 

@@ -1,7 +1,8 @@
 <!-- Which oil goes in: the stores judged against the sheet, the air and what is inside; the wrong bottle is stopped. -->
 <script lang="ts">
   import type { Air } from '$lib/core/fluids/air';
-  import { gradesIn, judgeOil, mixing, spanWords } from '$lib/core/fluids/oil';
+  import { gradesIn } from '$lib/core/fluids/can';
+  import { canOf, judgeOil, mixing, spanWords } from '$lib/core/fluids/oil';
   import type { DoneContent } from '$lib/core/visit/entry';
   import type { Problem } from './bench.svelte';
   import type { StepInput } from '$lib/core/job/plan';
@@ -28,7 +29,7 @@
   const id = $props.id();
   const list = $derived(
     oils
-      .map((oil) => ({ oil, verdict: judgeOil(oil, input.want, air) }))
+      .map((oil) => ({ oil, verdict: judgeOil(canOf(oil), input.want, air) }))
       .sort(
         (a, b) =>
           a.verdict.stop.length - b.verdict.stop.length ||

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Input, Select } from '$lib/ui/form/controls';
-  import { ADDITIVES, OIL_KINDS, RATINGS } from '$lib/core/fluids/oil';
+  import { ADDITIVES, OIL_KINDS, RATINGS } from '$lib/core/fluids/can';
   import { oilSchema } from '$lib/core/stores/form';
   import Field from '../form/Field.svelte';
   import { commandForm } from '../form/command-form';

@@ -1,7 +1,8 @@
 import { calibrationWord, onScale, uncovered, wrenchesFor } from '../../fasteners/wrench';
 import { bottles, type BottlePlan } from '../../fluids/ledger';
 import type { Air } from '../../fluids/air';
-import { gradesIn, judgeOil } from '../../fluids/oil';
+import { gradesIn } from '../../fluids/can';
+import { canOf, judgeOil } from '../../fluids/oil';
 import { middle, showBand } from '../../quantity/band';
 import type { HouseRules } from '../../rules/rules';
 import type { Circuit } from '../../specs/sheet';
@@ -207,7 +208,7 @@ export function bestOil(
   const named = (o: StockedOil) => gradesIn(want.grade ?? '').includes(gradesIn(o.grade)[0] ?? '');
   return (
     oils
-      .map((oil) => ({ oil, verdict: judgeOil(oil, want, air) }))
+      .map((oil) => ({ oil, verdict: judgeOil(canOf(oil), want, air) }))
       // Nothing that fits is said so; no other is laid out in its place.
       .filter((x) => x.verdict.stop.length === 0 && x.verdict.fits !== false)
       .sort(

@@ -1,4 +1,4 @@
-import { ADDITIVES, OIL_KINDS, RATINGS } from '../../../fluids/oil';
+import { ADDITIVES, OIL_KINDS, RATINGS } from '../../../fluids/can';
 import { oneOf, someOf } from '../refs';
 import type { ImportList } from '../model';
 import { refusing } from '../refusal';
