@@ -1,5 +1,6 @@
 import { readingsOf } from '../core/chain/at-bench';
 import { USUAL_DRIVE } from '../core/chain/drive';
+import { remarkOf, slackStand } from '../core/chain/check';
 import { nextWithin, setWear } from '../core/chain/sheet';
 import type { VisitState } from '../core/visit/state';
 import { chainSheet } from './chain-sheet';
@@ -14,6 +15,8 @@ export interface SlackDone {
   jobs: string[];
   /** How soon its wear wants the chain again, hundredths of an hour; null: not known. */
   within: number | null;
+  /** What was read, in a line. */
+  remark: string;
 }
 
 /**
@@ -38,11 +41,17 @@ export async function closeChainWithVisit(
     await beginCheck(w, checkId, visit.machineId, drive);
   }
   await addReadings(w, checkId, readings);
-  const within = nextWithin(setWear(await chainSheet(tx, team, visit.machineId)));
+  const sheet = await chainSheet(tx, team, visit.machineId);
+  const within = nextWithin(setWear(sheet));
   await tx`
     update chain_check set closed_at = ${at}, closed_by = ${personId}, visit_id = ${visit.id} where team_id = ${team.id} and id = ${checkId}`;
   const jobs = state.steps.filter((s) => s.step.input.type === 'slack').flatMap((s) => s.step.jobs);
-  return { checkId, jobs: [...new Set(jobs)], within };
+  return {
+    checkId,
+    jobs: [...new Set(jobs)],
+    within,
+    remark: remarkOf(slackStand(sheet.check!.readings, null))
+  };
 }
 
 async function keepDressing(

@@ -1,6 +1,7 @@
 import { ownerSheet, sinceDay, type OwnerFacts, type OwnerSheet } from '../core/owner/sheet';
 import type { Kind } from '../core/machine/machine';
 import { asked } from '../core/round/lists';
+import { figuresInWords } from '../core/record/figures';
 import { roundStand } from '../core/round/stand';
 import { nearestFirst, tasksDue } from '../core/schedule/due';
 import { leftInWords, likelyPhrase } from '../core/schedule/words';
@@ -52,7 +53,8 @@ export async function ownerSheetOf(
       part: r.part,
       day: r.doneOn,
       hours: r.hours,
-      remark: r.remark
+      remark: r.remark,
+      figures: r.content ? figuresInWords(r.content) : []
     })),
     findings: [
       // What is open goes where its component goes; what was closed was closed on this machine.
@@ -61,12 +63,11 @@ export async function ownerSheetOf(
     ],
     tasks: tasksDue(standing!.tasks, nowOf)
       .sort(nearestFirst)
-      .filter((d) => d.state !== 'unknown')
       .map((d) => ({
         name: d.task.name,
         left: leftInWords(d),
         likely: likelyPhrase(d.likely, today),
-        pressing: PRESSING.includes(d.state)
+        state: PRESSING.includes(d.state) ? 'pressing' : d.state === 'unknown' ? 'unknown' : 'coming'
       })),
     round: rounds[0]
       ? await roundOf(sql, team, machine, rounds[0] as unknown as { id: string; done_at: Date })

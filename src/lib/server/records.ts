@@ -53,7 +53,7 @@ export async function getRecord(sql: Db, teamId: string, id: string): Promise<Re
   return row ? rowOf(row) : null;
 }
 
-/** A record as a list shows it; its remark is all that was said of it, at the bench too. */
+/** A record as a list shows it; its remark is all that was said of its own job, at the bench too. */
 export type ListedRecord = Pick<
   RecordRow,
   | 'id'
@@ -68,6 +68,7 @@ export type ListedRecord = Pick<
   | 'remark'
   | 'by'
   | 'part'
+  | 'content'
 >;
 
 /**
@@ -81,14 +82,22 @@ export async function listRecords(
   before: string | null = null,
   most = 20
 ): Promise<ListedRecord[]> {
-  return (await sql`
+  const rows = await sql`
     select r.id, r.machine_id as "machineId", m.plate, m.name as machine, t.name as task, r.visit_id as "visitId", r.done_on as "doneOn", r.hours,
-      r.reason, c.name as part, p.name as by,
-      concat_ws(' · ', nullif(r.remark, ''), (
-        select string_agg(e.remark, ' · ' order by e.seq) from visit_entry e
-        where e.team_id = r.team_id and e.visit_id = r.visit_id and e.remark is not null)) as remark
+      r.reason, r.remark, c.name as part, p.name as by, r.content
     ${from(sql)} where r.team_id = ${teamId} ${machineId ? sql`and r.machine_id = ${machineId}` : sql``} ${before ? sql`and (r.done_at, r.created_at, r.id) < (select b.done_at, b.created_at, b.id from service_record b where b.team_id = ${teamId} and b.id = ${before})` : sql``}
-    order by r.done_at desc, r.created_at desc, r.id desc limit ${most}`) as unknown as ListedRecord[];
+    order by r.done_at desc, r.created_at desc, r.id desc limit ${most}`;
+  // What was said at a step that jobs share is told once, at the first of them.
+  const told = new Set<string>();
+  return rows.map((row) => {
+    const content = row.content === null ? null : readRecord(row.content);
+    const own = (content?.remarks ?? []).filter(({ stepKey, title, remark }) => {
+      const key = `${row.visitId} ${stepKey ?? title} ${remark}`;
+      return !told.has(key) && told.add(key);
+    });
+    const remark = [row.remark as string, ...own.map((x) => x.remark)].filter(Boolean).join(' · ');
+    return { ...(row as unknown as ListedRecord), content, remark };
+  });
 }
 
 /** The records of a visit, one for each of its jobs, in their order there; and its steps, as they were worked. */

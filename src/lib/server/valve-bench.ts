@@ -7,7 +7,7 @@ import type { VisitState } from '../core/visit/state';
 import type { Tx } from './db';
 import { headIn } from './heads';
 import { Refusal } from './refusal';
-import { leave, refuseOpen, within } from './valve-close';
+import { leave, refuseOpen, remarkOf, within } from './valve-close';
 import { valveSheet } from './valve-sheet';
 import type { Write } from './write';
 
@@ -48,7 +48,7 @@ export async function closeWithVisit(
   w: Write,
   visit: { id: string; machineId: string },
   state: VisitState
-): Promise<{ checkId: string; jobs: string[]; within: number | null } | null> {
+): Promise<{ checkId: string; jobs: string[]; within: number | null; remark: string } | null> {
   const steps = state.steps.filter((s) => s.step.input.type === 'clearances' && s.called);
   if (steps.length === 0) return null;
   const { tx, team, personId, at } = w;
@@ -65,7 +65,8 @@ export async function closeWithVisit(
   return {
     checkId: sheet.check.id,
     jobs: [...new Set(steps.flatMap((s) => s.step.jobs))],
-    within: within(sheet, stands)
+    within: within(sheet, stands),
+    remark: remarkOf(stands)
   };
 }
 

@@ -78,8 +78,9 @@ export function remarkOf(stands: readonly ValveStand[]): string {
   const set = stands.filter((s) => s.left && !s.changed);
   const shim = (s: ValveStand) =>
     `${s.name} ${showUm(thickness(s.before!)!)} → ${showUm(thickness(s.shim!)!)}`;
+  const figure = (s: ValveStand) => `${s.name} ${measuredWords(readingNow(s)!.measured, 'mm')}`;
   return [
-    `${stands.length} valves measured`,
+    `${stands.length} valves measured: ${stands.map(figure).join(', ')}`,
     ...(changed.length > 0 ? [`shims: ${changed.map(shim).join(', ')}`] : []),
     ...(set.length > 0 ? [`set: ${set.map((s) => s.name).join(', ')}`] : [])
   ].join('; ');

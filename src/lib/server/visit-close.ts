@@ -73,9 +73,9 @@ async function keepCheck(
   teamId: string,
   table: 'valve_check' | 'chain_check',
   recordId: string,
-  { checkId, within }: { checkId: string; within: number | null }
+  { checkId, within, remark }: { checkId: string; within: number | null; remark: string }
 ): Promise<void> {
-  await tx`update service_record set next_within = ${within} where team_id = ${teamId} and id = ${recordId}`;
+  await tx`update service_record set next_within = ${within}, remark = ${remark} where team_id = ${teamId} and id = ${recordId}`;
   await tx`update ${tx(table)} set record_id = coalesce(record_id, ${recordId}) where team_id = ${teamId} and id = ${checkId}`;
 }
 

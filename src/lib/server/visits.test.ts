@@ -298,6 +298,7 @@ describe('entries that waited on a device', () => {
         () => came,
         (e) => String(e)
       );
+    expect(await sent([['pour', 0, { ml: 1000 }]])).toMatchObject([{ ok: true }]);
     expect(
       await sent([
         ['start', 0, {}],
@@ -309,7 +310,7 @@ describe('entries that waited on a device', () => {
     ]);
     expect(await sent([['level', 180, level]])).toMatchObject([{ ok: true }]);
     const entries = (await getVisit(other.sql, other.team.id, visitId))!.entries;
-    expect(entries.map((e) => Date.parse(e.at) - NOW.getTime())).toEqual([0, 180_000]);
+    expect(entries.map((e) => Date.parse(e.at) - NOW.getTime())).toEqual([0, 0, 180_000]);
     await other.close();
   });
   it('a plug taken off before the visit was closed, and told of after, parks the machine', async () => {

@@ -31,15 +31,19 @@ describe('the owner’s sheet', () => {
           part: 'Engine 250-A',
           day: '2026-05-02',
           hours: 3840,
-          remark: 'grey paste on the magnet'
+          remark: 'grey paste on the magnet',
+          figures: ['1100 ml of Brindle Four 10W-50 in the engine', '950 ml came out']
         },
-        { what: 'Long ago', part: null, day: '2026-03-31', hours: 100, remark: '' }
+        { what: 'Long ago', part: null, day: '2026-03-31', hours: 100, remark: '', figures: [] }
       ],
       round: { day: '2026-06-09', checks: 25, wrong: 0 }
     });
     expect(s.done).toEqual([
       { what: 'Looked over before riding', more: '9 Jun · 25 checks, all as they should be.' },
-      { what: 'Engine oil, Engine 250-A', more: '2 May · at 38.4 h · Grey paste on the magnet.' }
+      {
+        what: 'Engine oil, Engine 250-A',
+        more: '2 May · at 38.4 h · 1100 ml of Brindle Four 10W-50 in the engine, 950 ml came out. · Grey paste on the magnet.'
+      }
     ]);
   });
   it('tells what was found and how it ended apart from what is advised', () => {
@@ -56,17 +60,19 @@ describe('the owner’s sheet', () => {
         })
       ],
       tasks: [
-        { name: 'Air filter', left: '0.6 h over', likely: '', pressing: true },
-        { name: 'Valves', left: '12.0 h left', likely: 'likely between 3 Jul and 20 Jul', pressing: false }
+        { name: 'Air filter', left: '0.6 h over', likely: '', state: 'pressing' },
+        { name: 'Gearbox oil', left: '', likely: '', state: 'unknown' },
+        { name: 'Valves', left: '12.0 h left', likely: 'likely between 3 Jul and 20 Jul', state: 'coming' }
       ]
     });
     expect(s.found).toEqual([
       { what: 'Right fork seal weeps.', more: 'Put right, 3 May: New seal, oil 5 mm up.' }
     ]);
     expect(s.advised).toEqual([
-      { what: 'Boot torn.', more: 'For you to decide. Rear left.' },
       { what: 'Hub loose.', more: 'Not to be ridden until this is put right. It waits for nut.' },
-      { what: 'Air filter.', more: 'Due now: 0.6 h over.' }
+      { what: 'Boot torn.', more: 'For you to decide. Rear left.' },
+      { what: 'Air filter.', more: 'Due now: 0.6 h over.' },
+      { what: 'Gearbox oil.', more: 'When it was last done nobody knows.' }
     ]);
     expect(s.next).toEqual([{ what: 'Valves', more: '12.0 h left, likely between 3 Jul and 20 Jul' }]);
   });
@@ -76,11 +82,20 @@ describe('the owner’s sheet', () => {
       part: null,
       day: '2026-05-02',
       hours: null,
-      remark: ''
+      remark: '',
+      figures: []
     }));
     const s = ownerSheet({ ...nothing, records });
     expect(s.done).toHaveLength(9);
     expect(s.more.done).toBe(21);
+  });
+  it('never cuts what keeps it from being ridden, and counts what it cuts', () => {
+    const watched = Array.from({ length: 7 }, (_, i) => finding({ what: `Scratch ${i}` }));
+    const parks = (n: number) =>
+      Array.from({ length: n }, (_, i) => finding({ what: `Crack ${i}`, severity: 'park the machine' }));
+    const s = ownerSheet({ ...nothing, findings: [...watched, ...parks(1)] });
+    expect([s.advised[0]!.what, s.advised.length, s.more.advised]).toEqual(['Crack 0.', 6, 2]);
+    expect(ownerSheet({ ...nothing, findings: [...watched, ...parks(8)] }).advised).toHaveLength(8);
   });
   it('is empty where nothing was', () => {
     expect(isEmpty(ownerSheet(nothing))).toBe(true);

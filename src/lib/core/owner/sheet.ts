@@ -1,4 +1,4 @@
-import type { Closing, Severity } from '../finding/finding';
+import { SEVERITIES, type Closing, type Severity } from '../finding/finding';
 import { showHours, type Centihours } from '../hours/hours';
 import { daysBetween, showDay, type Day } from '../time/day';
 
@@ -11,7 +11,7 @@ export interface OwnerSheet {
   advised: Line[];
   next: Line[];
   /** How many lines of each there was no room for. */
-  more: { done: number; found: number };
+  more: { done: number; found: number; advised: number; next: number };
   photos: { id: string; words: string }[];
 }
 export interface Line {
@@ -29,6 +29,8 @@ export interface OwnerFacts {
     day: Day;
     hours: Centihours | null;
     remark: string;
+    /** How much went in, what was measured, each in a few words. */
+    figures: readonly string[];
   }[];
   findings: readonly {
     what: string;
@@ -38,8 +40,8 @@ export interface OwnerFacts {
     waits: { waitsFor: string; part: string } | null;
     closed: { day: Day; how: Closing; word: string } | null;
   }[];
-  /** The nearest first; `likely` as a phrase, or empty. */
-  tasks: readonly { name: string; left: string; likely: string; pressing: boolean }[];
+  /** The nearest first; `likely` as a phrase, or empty. `unknown`: nobody knows when it was last done. */
+  tasks: readonly { name: string; left: string; likely: string; state: 'pressing' | 'unknown' | 'coming' }[];
   round: { day: Day; checks: number; wrong: number } | null;
   photos: readonly { id: string; words: string; day: Day }[];
 }
@@ -61,7 +63,7 @@ const ENDED: Readonly<Record<Closing, string>> = {
 };
 
 /** Of a long story the beginning: the rest is in the records. */
-const LONGEST = 180;
+const LONGEST = 240;
 /** A sentence: begins large, ends with a stop. */
 const sentence = (text: string): string => {
   const t = text.trim();
@@ -82,7 +84,12 @@ export function ownerSheet(f: OwnerFacts): OwnerSheet {
   const done = f.records.filter((r) => within(r.day));
   const lines = done.map((r): Line => ({
     what: [r.what, r.part].filter(Boolean).join(', '),
-    more: [day(r.day), r.hours === null ? '' : `at ${showHours(r.hours)} h`, sentence(r.remark)]
+    more: [
+      day(r.day),
+      r.hours === null ? '' : `at ${showHours(r.hours)} h`,
+      sentence(r.figures.join(', ')),
+      sentence(r.remark)
+    ]
       .filter(Boolean)
       .join(' · ')
   }));
@@ -96,35 +103,49 @@ export function ownerSheet(f: OwnerFacts): OwnerSheet {
       }`
     });
   const closed = f.findings.filter((x) => x.closed && within(x.closed.day));
-  const open = f.findings.filter((x) => !x.closed);
+  // What keeps it from being ridden is said first, however long ago it was found.
+  const open = f.findings
+    .filter((x) => !x.closed)
+    .sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity));
   const found = closed.map((x): Line => ({
     what: sentence(x.what),
     more: `${ENDED[x.closed!.how]}, ${day(x.closed!.day)}: ${sentence(x.closed!.word)}`
   }));
+  const advised = [
+    ...open.map((x): Line => ({
+      what: sentence(x.what),
+      more: [
+        PLAIN[x.severity],
+        x.waits ? `It waits for ${x.waits.part || x.waits.waitsFor}.` : '',
+        x.note && !x.what.includes(x.note) ? sentence(x.note) : ''
+      ]
+        .filter(Boolean)
+        .join(' ')
+    })),
+    ...f.tasks
+      .filter((t) => t.state === 'pressing')
+      .map((t): Line => ({ what: sentence(t.name), more: `Due now: ${t.left}.` })),
+    ...f.tasks
+      .filter((t) => t.state === 'unknown')
+      .map((t): Line => ({ what: sentence(t.name), more: 'When it was last done nobody knows.' }))
+  ];
+  // However many there are, what keeps it from being ridden is all there.
+  const room = Math.max(MOST.advised, open.filter((x) => x.severity === 'park the machine').length);
+  const next = f.tasks.filter((t) => t.state === 'coming');
   return {
     since: f.since,
     done: lines.slice(0, MOST.done),
     found: found.slice(0, MOST.found),
-    advised: [
-      ...open.map((x): Line => ({
-        what: sentence(x.what),
-        more: [
-          PLAIN[x.severity],
-          x.waits ? `It waits for ${x.waits.part || x.waits.waitsFor}.` : '',
-          x.note && !x.what.includes(x.note) ? sentence(x.note) : ''
-        ]
-          .filter(Boolean)
-          .join(' ')
-      })),
-      ...f.tasks
-        .filter((t) => t.pressing)
-        .map((t): Line => ({ what: sentence(t.name), more: `Due now: ${t.left}.` }))
-    ].slice(0, MOST.advised),
-    next: f.tasks
-      .filter((t) => !t.pressing)
+    advised: advised.slice(0, room),
+    next: next
       .slice(0, MOST.next)
       .map((t): Line => ({ what: t.name, more: [t.left, t.likely].filter(Boolean).join(', ') })),
-    more: { done: Math.max(0, lines.length - MOST.done), found: Math.max(0, found.length - MOST.found) },
+    more: {
+      done: Math.max(0, lines.length - MOST.done),
+      found: Math.max(0, found.length - MOST.found),
+      advised: Math.max(0, advised.length - room),
+      next: Math.max(0, next.length - MOST.next)
+    },
     photos: f.photos
       .filter((p) => within(p.day))
       .slice(0, MOST.photos)

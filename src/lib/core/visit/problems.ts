@@ -13,6 +13,8 @@ export type EntryProblem =
   | { kind: 'not called for'; title: string }
   /** Things that have to be shut before, each with how it stands: “Filler cap is off”. */
   | { kind: 'open before it'; items: string[] }
+  /** Steps that something is read or seen after, by their titles. */
+  | { kind: 'not done before it'; titles: string[] }
   | { kind: 'each by itself' }
   | { kind: 'start without oil'; circuits: string[] }
   /** `wantedMl`: what goes in before it runs; null: not known. */
@@ -90,6 +92,8 @@ export function inWords(p: EntryProblem): string {
       return `“${p.title}” is not called for.`;
     case 'open before it':
       return `Not yet: ${p.items.join('; ')}.`;
+    case 'not done before it':
+      return `Not yet: first ${p.titles.map((t) => `“${t}”`).join(', then ')}.`;
     case 'each by itself':
       return 'Each of its fasteners is written down by itself.';
     case 'too little oil to start':

@@ -87,7 +87,7 @@ describe('a pass needs its number', () => {
   it('for what was drained, found, read, asked', () => {
     expect(refused(opened, step('drained'))).toMatch(/amount/);
     expect(refused(opened, step('magnet-d'))).toMatch(/Pick/);
-    expect(refused(opened, step('level'))).toMatch(/reading/);
+    expect(refused(visitState(plan, whole(plan)), step('level'))).toMatch(/reading/);
     const ask = planOf(['engine-oil-only']);
     expect(refused(visitState(ask, []), step('filter-choice'))).toMatch(/Yes or no/);
   });
@@ -250,5 +250,61 @@ describe('what is not there', () => {
     expect(refused(opened, item('nothing', 'off'))).toMatch(/Nothing of that name/);
     expect(refused(opened, visitEntry('thing in', { of: 'x' }))).toMatch(/counted out/);
     expect(refused(opened, step('source'))).toMatch(/not called for/);
+  });
+});
+
+describe('what is tight for now and waits for its torque', () => {
+  const put = (usable: boolean) =>
+    item('drain-plug-d', 'deferred', {
+      reason: 'the small wrench is lent',
+      waitsFor: 'a tool to arrive',
+      part: 'small wrench',
+      usable,
+      seal: 'new'
+    });
+  const before = whole(plan).filter(
+    (e) => e.itemKey !== 'drain-plug-d' && !['pour', 'run', 'level', 'leaks'].includes(e.stepKey ?? '')
+  );
+  it('where it may be ridden so, lets the oil be poured, run and levelled', () => {
+    const entries = [...before, put(true)];
+    for (const e of [
+      step('pour', 'done', { ml: 1100 }),
+      step('run'),
+      step('level', 'done', { level: { method: 'sight glass', position: 0.5 }, remark: 'now' })
+    ]) {
+      expect([e.stepKey, refused(visitState(plan, entries), e)]).toEqual([e.stepKey, null]);
+      entries.push(e);
+    }
+  });
+  it('where it may not, it does not', () => {
+    expect(refused(visitState(plan, [...before, put(false)]), step('pour', 'done', { ml: 1100 }))).toMatch(
+      /drain plug is deferred/
+    );
+  });
+});
+
+describe('what is read and seen after the oil is in and the engine has run', () => {
+  const dry = whole(plan).filter((e) => !['pour', 'run', 'level', 'leaks'].includes(e.stepKey ?? ''));
+  const guard = item('guard-g', 'by feel', { reason: 'no torque noted' });
+  const withoutGuard = dry.filter((e) => e.itemKey !== 'guard-g');
+  const level = step('level', 'done', { level: { method: 'sight glass', position: 0.5 }, remark: 'x' });
+  it('is not written before that', () => {
+    expect(refused(visitState(plan, dry), level)).toBe(
+      'Not yet: first “Pour the engine oil”, then “Run the engine briefly”.'
+    );
+    expect(refused(visitState(plan, dry), step('leaks'))).toMatch(/^Not yet: first “Pour the engine oil”/);
+    expect(refused(visitState(plan, withoutGuard), guard)).toMatch(/“Look for leaks”/);
+    const poured = [...withoutGuard, step('pour', 'done', { ml: 1100 })];
+    expect(refused(visitState(plan, poured), level)).toBe('Not yet: first “Run the engine briefly”.');
+  });
+  it('is, where somebody said why it was left out', () => {
+    const poured = [
+      ...withoutGuard,
+      step('pour', 'done', { ml: 1100 }),
+      step('run', 'left out', { reason: 'battery is out' })
+    ];
+    expect(refused(visitState(plan, poured), level)).toBeNull();
+    const seen = [...poured, level, step('leaks', 'left out', { reason: 'it never ran' })];
+    expect(refused(visitState(plan, seen), guard)).toBeNull();
   });
 });

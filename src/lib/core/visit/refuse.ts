@@ -1,5 +1,6 @@
 import { crissCross } from '../fasteners/pattern';
-import type { OpenedItem } from '../job/plan';
+import { isOutside } from '../job/layout/in-the-way';
+import type { OpenedItem, Step } from '../job/plan';
 import { looksLikeWrongUnit, parseThread } from '../fasteners/stress';
 import { oddTorque } from '../fasteners/torque';
 import { covers, trustedSpan } from '../fasteners/wrench';
@@ -10,9 +11,9 @@ import { quantity, show } from '../quantity/quantity';
 import { UNITS } from '../quantity/units';
 import type { NewEntry } from './entry';
 import { drained, isAccepted } from './fill';
-import { isShut, pullsLeft, standInWords, type ItemState } from './items';
+import { isShut, pullsLeft, SHUTS, standInWords, type ItemState } from './items';
 import type { EntryProblem } from './problems';
-import { fillInForce, ledgerOf, type StepState, type VisitState } from './state';
+import { fillInForce, isLeft, ledgerOf, type StepState, type VisitState } from './state';
 import { NO_TOOLS, type Toolbox } from '../stores/toolbox';
 
 /**
@@ -32,8 +33,38 @@ export function refuseEntry(
   return null;
 }
 
-/** Oil runs out of, and an engine throws out of, what was put off as well as what is simply open. */
+/**
+ * Oil runs out of, and an engine throws out of, what was put off as well as what is simply open: but not of what is tight for now and
+ * may be ridden so, as the mechanic says, until its torque can be set.
+ */
 const WANT_IT_IN: ReadonlySet<string> = new Set(['start', 'pour']);
+const holdsForNow = (i: ItemState): boolean => i.stand === 'deferred' && i.deferred!.usable;
+
+/**
+ * Pours, runs, levels and looks for leaks that a step comes after and that are neither done nor left out with a reason: there is
+ * nothing to read or to see before them.
+ */
+function wantedBefore(state: Pick<VisitState, 'steps'>, step: Step): StepState[] {
+  const byKey = new Map(state.steps.map((s) => [s.step.key, s]));
+  const seen = new Set<string>();
+  const stack = [...step.needs, ...step.during];
+  for (let key = stack.pop(); key !== undefined; key = stack.pop()) {
+    const s = byKey.get(key);
+    if (!s || seen.has(key)) continue;
+    seen.add(key);
+    stack.push(...s.step.needs, ...s.step.during);
+  }
+  return state.steps.filter(
+    (s) =>
+      seen.has(s.step.key) &&
+      isLeft(s) &&
+      (s.step.key === LEAKS || ['pour', 'start', 'level'].includes(s.step.input.type))
+  );
+}
+/** The look for leaks, of whatever job. */
+const LEAKS = 'leaks';
+const notYet = (wanted: readonly StepState[]): EntryProblem | null =>
+  wanted.length > 0 ? { kind: 'not done before it', titles: wanted.map((s) => s.step.title) } : null;
 
 function refuseStep(
   state: VisitState,
@@ -51,10 +82,15 @@ function refuseStep(
     .map((key) => state.items.find((i) => i.item.key === key))
     .filter(
       (i): i is ItemState =>
-        i !== undefined && (!isShut(i) || (i.stand === 'deferred' && WANT_IT_IN.has(s.step.input.type)))
+        i !== undefined &&
+        (!isShut(i) || (i.stand === 'deferred' && !holdsForNow(i) && WANT_IT_IN.has(s.step.input.type)))
     );
   if (covered.length > 0)
     return { kind: 'open before it', items: covered.map((i) => `${i.item.name} is ${standInWords(i)}`) };
+  if (s.step.input.type === 'level' || s.step.key === LEAKS) {
+    const wanted = notYet(wantedBefore(state, s.step));
+    if (wanted) return wanted;
+  }
   return refuseDone(state, s, entry.content, tools, now);
 }
 
@@ -195,6 +231,13 @@ function refuseItem(
   const i = state.items.find((x) => x.item.key === entry.itemKey);
   if (!i) return { kind: 'no such item' };
   const { name, quantity: bolts } = i.item;
+  if (i.opened && isOutside(i.item.role) && SHUTS.has(entry.action) && entry.action !== 'deferred') {
+    const on = state.steps.find(
+      (s) => s.step.input.type === 'close' && s.step.input.items.includes(entry.itemKey)
+    );
+    const wanted = on ? notYet(wantedBefore(state, on.step)) : null;
+    if (wanted) return wanted;
+  }
   switch (entry.action) {
     case 'shut':
       if (i.item.kind === 'fastener') return { kind: 'wants its torque', name };

@@ -166,8 +166,8 @@ export const LISTS = {
       sql`
         select m.plate, c.name as part, t.name as task, r.done_on, r.hours, r.reason, p.name as by,
           concat_ws(' · ', nullif(r.remark, ''), (
-            select string_agg(e.remark, ' · ' order by e.at, e.seq) from visit_entry e
-            where e.team_id = r.team_id and e.visit_id = r.visit_id and e.remark is not null)) as remark
+            select string_agg(x.said->>'remark', ' · ' order by x.n)
+            from jsonb_array_elements(coalesce(r.content->'remarks', '[]')) with ordinality x(said, n))) as remark
         from service_record r join task t on t.team_id = r.team_id and t.id = r.task_id
         left join machine m on m.team_id = r.team_id and m.id = r.machine_id
         left join component c on c.team_id = t.team_id and c.id = t.component_id

@@ -10,7 +10,7 @@ const sheet: OwnerSheet = {
   found: [],
   advised: [{ what: 'Outer joint boot torn.', more: 'For you to decide. Řezník says so.' }],
   next: [{ what: 'Valves', more: '12.0 h left, likely 3 Jul and 20 Jul' }],
-  more: { done: 2, found: 0 },
+  more: { done: 2, found: 0, advised: 0, next: 0 },
   photos: [{ id: 'p', words: 'the boot' }]
 };
 const paper = {

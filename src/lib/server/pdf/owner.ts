@@ -79,8 +79,8 @@ export function ownerPdf(paper: 'A4' | 'LETTER', s: OwnerSheet, p: OwnerPaper): 
         s.more.done
       ),
       ...section('Found, and what became of it', s.found, 'Nothing else was found.', s.more.found),
-      ...section('Advised', s.advised, 'Nothing stands open.'),
-      ...section('Next due', s.next, 'Nothing is counted on it yet.'),
+      ...section('Advised', s.advised, 'Nothing stands open.', s.more.advised),
+      ...section('Next due', s.next, 'Nothing is counted on it yet.', s.more.next),
       ...(pictures.length > 0
         ? [{ columns: pictures, columnGap: 8, margin: [0, 12, 0, 0] as [number, number, number, number] }]
         : [])

@@ -69,8 +69,8 @@
     s.more.done
   )}
   {@render section('Found, and what became of it', s.found, 'Nothing else was found.', s.more.found)}
-  {@render section('Advised', s.advised, 'Nothing stands open.')}
-  {@render section('Next due', s.next, 'Nothing is counted on it yet.')}
+  {@render section('Advised', s.advised, 'Nothing stands open.', s.more.advised)}
+  {@render section('Next due', s.next, 'Nothing is counted on it yet.', s.more.next)}
   {#if s.photos.length > 0}
     <div class="mt-5 flex flex-wrap gap-4">
       {#each s.photos as p (p.id)}<figure>

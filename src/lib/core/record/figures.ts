@@ -1,0 +1,18 @@
+import { showBoth, quantity, show } from '../quantity/quantity';
+import type { JobRecord } from './record';
+
+const ml = (n: number) => showBoth(quantity(Math.round(n), 'ml'), 'metric').main;
+
+/** The figures of a job, in words for somebody who was not there: how much oil went in and came out, what was measured. */
+export function figuresInWords({ circuits, measured }: Pick<JobRecord, 'circuits' | 'measured'>): string[] {
+  return [
+    ...circuits.flatMap(({ circuit, pouredMl, drainedMl, oil }) => {
+      const which = oil ? [oil.name, oil.grade].filter(Boolean).join(' ') : `${circuit} oil`;
+      return [
+        ...(pouredMl ? [`${ml(pouredMl)} of ${which} in the ${circuit}`] : []),
+        ...(drainedMl ? [`${ml(drainedMl)} came out`] : [])
+      ];
+    }),
+    ...measured.map((m) => `${m.title}: ${m.found ? `${show(m.found)}, then ` : ''}${show(m.measured)}`)
+  ];
+}
