@@ -157,7 +157,7 @@ describe('what the bench knows of earlier changes', () => {
 it('a word at a step is of the day it was written on there, past midnight too', async () => {
   const visitId = uuid();
   const steps = [makeStep({ key: 'look', title: 'Look', input: { type: 'tick' } })];
-  const plan = { jobs: [], title: 'Look', steps, items: [], points: [], estimate: null };
+  const plan = { jobs: [], title: 'Look', steps, items: [], points: [], coolsIn: 480, estimate: null };
   const start = { id: visitId, machineId: book.machineId, personId: book.personId, startedAt: NOW };
   await book.sql.begin((tx) => insertVisit(tx, book.team.id, start, plan, DEFAULT_RULES));
   await addEntry(book.sql, book.team.id, book.personId, visitId, {
@@ -183,6 +183,7 @@ describe('what was forgotten', () => {
       steps: [makeStep({ key: 'look', title: 'Look', input: { type: 'tick' } })],
       items: [],
       points: [],
+      coolsIn: 480,
       estimate: null
     };
     const start = { id, machineId: book.machineId, personId: book.personId, startedAt: NOW };

@@ -103,7 +103,8 @@ export async function valveSheet(
     ),
     drawer,
     hours: toHours(totalAt(hours, Infinity)),
-    ranAt
+    ranAt,
+    coldAfterHours: house.coldAfterHours
   };
 }
 const toHours = (c: number | null): number | null => (c === null ? null : c / 100);

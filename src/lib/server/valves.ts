@@ -93,9 +93,10 @@ async function begin(w: Write, m: MeasureInput, head: HeadRow, machineId: string
   const { tx, team, personId, at, now } = w;
   const [used] = await tx`select 1 from valve_check where team_id = ${team.id} and id = ${m.checkId}`;
   if (used) refuse('', 'That check is over. What is measured now belongs to a new one.');
+  const rules = await readRules(tx, team.id, machineId);
   if (m.cold === 'by the book') {
     const ran = machineId && (await ranBy(tx, team.id, machineId));
-    if (!ran || !isCold(ran.getTime(), now.getTime()))
+    if (!ran || !isCold(ran.getTime(), now.getTime(), rules.coldAfterHours))
       refuse('cold', 'The book does not know that it is stone cold. Feel the cylinder, and say so.');
   }
   let visitId: string | null = null;
@@ -106,7 +107,6 @@ async function begin(w: Write, m: MeasureInput, head: HeadRow, machineId: string
     if (v?.machine_id !== machineId) refuse('', 'That visit is over, or at another machine.');
     visitId = v!.id as string;
   }
-  const rules = await readRules(tx, team.id, machineId);
   await tx`
     insert into valve_check (team_id, id, head_id, machine_id, visit_id, cold, rules, begun_at, begun_by)
     values (${team.id}, ${m.checkId}, ${head.id}, ${machineId}, ${visitId}, ${m.cold}, ${tx.json(rules as never)}, ${at}, ${personId})`;

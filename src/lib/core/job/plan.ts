@@ -183,6 +183,8 @@ export interface VisitPlan {
   items: OpenedItem[];
   /** Points of the map in the circuits of this visit: those not visited are asked about. */
   points: Point[];
+  /** Minutes an engine takes from warm to stone cold, by the house rule. */
+  coolsIn: number;
   /** Minutes: hands on it, and from the first to the last. Null for visits laid out before they were ordered. */
   estimate: { attended: number; elapsed: number } | null;
 }

@@ -115,13 +115,15 @@ export function readItem(kept: unknown): OpenedItem {
 export const writeItem = (item: OpenedItem) => ({ v: 3, ...item });
 
 /** What a visit keeps of its plan besides its steps and what it opens. */
-export type PlanHead = Pick<VisitPlan, 'jobs' | 'points' | 'estimate'>;
+export type PlanHead = Pick<VisitPlan, 'jobs' | 'points' | 'coolsIn' | 'estimate'>;
 export const storedPlan = z.discriminatedUnion('v', [
   z.object({
     v: z.literal(1),
     ...({
       jobs: z.array(planJob),
       points: z.array(point),
+      // Of before it was a rule of the house.
+      coolsIn: z.number().default(480),
       estimate: maybe(z.object({ attended: z.number(), elapsed: z.number() }))
     } satisfies Shape<PlanHead>)
   })
@@ -131,7 +133,13 @@ export function readPlan(kept: unknown): PlanHead {
   const { v: _, ...today } = readStored('the plan of a visit', storedPlan, kept);
   return today;
 }
-export const writePlan = ({ jobs, points, estimate }: PlanHead) => ({ v: 1, jobs, points, estimate });
+export const writePlan = ({ jobs, points, coolsIn, estimate }: PlanHead) => ({
+  v: 1,
+  jobs,
+  points,
+  coolsIn,
+  estimate
+});
 
 export const storedTemplate = z.discriminatedUnion('v', [
   templateV1,

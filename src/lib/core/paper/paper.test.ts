@@ -238,7 +238,8 @@ describe('a shim card', () => {
     past: [],
     drawer: [],
     hours: 38.4,
-    ranAt: null
+    ranAt: null,
+    coldAfterHours: 8
   };
   const card = (more: Partial<ValveSheet> = {}) =>
     wordsOf(shimCard({ machine, under: [], opens: '/x', sheet: { ...sheet, ...more }, unit: 'mm' }));

@@ -203,6 +203,17 @@ export const HOUSE_RULES = [
     reason: 'They undo what is stuck; on the way in they strip threads nobody felt.'
   },
   {
+    key: 'coldAfterHours',
+    about: 'Valves',
+    title: 'An engine is stone cold after',
+    type: 'number',
+    unit: 'h',
+    from: 1,
+    to: 24,
+    default: 8,
+    reason: 'Overnight. A clearance that is read on an engine still warm inside is a few hundredths out.'
+  },
+  {
     key: 'shims',
     about: 'Valves',
     title: 'Shims to change',

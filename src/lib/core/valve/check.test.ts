@@ -139,7 +139,7 @@ describe('a check', () => {
     expect(of(proven, IL)).toMatchObject({ verdict: 'in', proof: { ok: true } });
     expect(words(proven)).toEqual([]);
     const dirty = check({ shims, readings: [...readings, reading(IL, blades(75, 100), 'left')] });
-    expect(of(dirty, IL)).toMatchObject({ verdict: 'tight', proof: { ok: false, off: -25 } });
+    expect(of(dirty, IL)).toMatchObject({ verdict: 'tight', proof: { ok: false, less: true, off: 25 } });
     // A shim fitted in an earlier check is not this one's.
     expect(
       of(check({ readings: well, shims: [shim(IL, 1850, { why: 'fitted', checkId: 'then' })] }), IL).changed

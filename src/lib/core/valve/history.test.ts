@@ -60,9 +60,9 @@ describe('what was measured', () => {
 
 describe('an engine', () => {
   it('is cold overnight, and not where nobody knows', () => {
-    expect(isCold(0, 8 * 3_600_000)).toBe(true);
-    expect(isCold(0, 8 * 3_600_000 - 1)).toBe(false);
-    expect(isCold(null, 8 * 3_600_000)).toBe(false);
+    expect(isCold(0, 8 * 3_600_000, 8)).toBe(true);
+    expect(isCold(0, 8 * 3_600_000 - 1, 8)).toBe(false);
+    expect(isCold(null, 8 * 3_600_000, 8)).toBe(false);
   });
 });
 

@@ -1,4 +1,6 @@
+import type { UnitName } from '../quantity/units';
 import type { Span } from './clearance';
+import { showUm } from './limits';
 import { predictedSpan } from './shim';
 
 /** A valve as it was shimmed: what was found, what came out, what went in. All µm. */
@@ -18,17 +20,17 @@ export type Cause =
   /** There is less than there should be: dirt under the shim or the bucket, or a cap that is not down. */
   | { what: 'not seated' };
 
-/** What the clearance as left says of what was done: within what was predicted, or how far out, with what may have caused it. */
-export type Proof = { ok: true } | { ok: false; off: number; causes: Cause[] };
+/**
+ * What the clearance as left says of what was done: within what was predicted; or below or above it, at least so far (µm; 0: the two
+ * only touch), with what may have caused it.
+ */
+export type Proof = { ok: true } | { ok: false; less: boolean; off: number; causes: Cause[] };
 
 /** No stamp is misread by more sizes than these. */
 const MISREAD = 8;
 
 const meet = (a: Span, b: Span): boolean =>
   (b.closed ? a.from <= b.to : a.from < b.to) && (a.closed ? b.from <= a.to : b.from < a.to);
-/** How far one lies from the other where they do not meet: below nothing where it is less. */
-const apart = (is: Span, should: Span): number =>
-  is.from >= should.to ? is.from - should.to : is.to - should.from;
 
 /**
  * Holds a clearance as left against what was predicted; where they do not meet, says what may be the cause, the likeliest first.
@@ -40,17 +42,33 @@ const apart = (is: Span, should: Span): number =>
 export function proofOf(asLeft: Span, valve: Shimmed, others: readonly Shimmed[], step: number): Proof {
   const leaves = (shim: number) => meet(asLeft, predictedSpan(valve.found, valve.fitted, shim));
   if (leaves(valve.shim)) return { ok: true };
-  const off = apart(asLeft, predictedSpan(valve.found, valve.fitted, valve.shim));
+  const should = predictedSpan(valve.found, valve.fitted, valve.shim);
+  // One step off, the two touch at an end: which way is told by where it begins.
+  const less = asLeft.from < should.from;
+  const off = less ? should.from - asLeft.to : asLeft.from - should.to;
   const causes: Cause[] = others
     .filter((o) => o.id !== valve.id && o.shim !== valve.shim && leaves(o.shim))
     .map((o) => ({ what: 'in the wrong place', shim: o.shim, of: o.id }));
   // A thicker shim leaves less.
-  const way = off < 0 ? step : -step;
+  const way = less ? step : -step;
   for (let n = 1; n <= MISREAD; n++)
     if (leaves(valve.shim + n * way)) {
       causes.push({ what: 'another size', by: n * way });
       break;
     }
-  if (off < 0) causes.push({ what: 'not seated' });
-  return { ok: false, off, causes };
+  if (less) causes.push({ what: 'not seated' });
+  return { ok: false, less, off, causes };
 }
+
+const VERDICTS: Readonly<Record<string, string>> = {
+  in: 'In its limits, but',
+  tight: 'Too tight, and',
+  loose: 'Too loose, and'
+};
+/** How a clearance as left stands to its limits and to what was predicted, in a sentence. */
+export const proofInWords = (
+  { less, off }: Exclude<Proof, { ok: true }>,
+  verdict: string,
+  unit: UnitName
+): string =>
+  `${VERDICTS[verdict] ?? 'It is'} ${off === 0 ? 'just' : showUm(off, unit)} ${less ? 'less' : 'more'} than the shim should have left.`;

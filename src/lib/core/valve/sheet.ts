@@ -54,6 +54,8 @@ export interface ValveSheet {
   hours: number | null;
   /** The latest moment by which it is known to have run. */
   ranAt: Date | null;
+  /** Hours an engine stands until it is stone cold, by the house rule. */
+  coldAfterHours: number;
 }
 
 export const valveRules = (r: HouseRules): ValveRules => ({

@@ -13,6 +13,7 @@ const plan: VisitPlan = {
   jobs: [{ key: 'oil', version: 1, title: 'Oil', taskId: null, circuits: ['engine'] }],
   title: 'Oil',
   points: [],
+  coolsIn: 480,
   estimate: null,
   steps: [
     makeStep({ key: 'off', title: 'Open it', input: { type: 'open', items: ['plug'], twins: [] } }),

@@ -6,6 +6,7 @@
   import { isOut, NOTHING, wantsNumber, type ValveStand } from '$lib/core/valve/check';
   import { isShimmed } from '$lib/core/valve/head';
   import { bareUm, showUm, type ClearanceUnit } from '$lib/core/valve/limits';
+  import { proofInWords } from '$lib/core/valve/proof';
   import { measuredWords } from '$lib/core/valve/typed';
   import type { ValveDesk } from './desk.svelte';
   import Scale from './Scale.svelte';
@@ -177,9 +178,7 @@
   {#if s.proof && !s.proof.ok}
     <div class="caution mt-3">
       <p>
-        {s.proof.off === 0
-          ? 'It is in its limits, but not where the shim should have left it.'
-          : `It is ${showUm(Math.abs(s.proof.off), unit)} ${s.proof.off < 0 ? 'less' : 'more'} than the shim should have left.`}
+        {proofInWords(s.proof, s.verdict, unit)}
       </p>
       {#each s.proof.causes as c, i (i)}
         <p class="text-sm">

@@ -52,6 +52,7 @@
     input,
     series: sheet.head.series,
     ranAt: sheet.ranAt,
+    coldAfterHours: sheet.coldAfterHours,
     visitId,
     unit
   }));

@@ -26,6 +26,8 @@ export interface DeskData {
   input: CheckInput;
   series: Series | null;
   ranAt: Date | null;
+  /** Hours an engine stands until it is stone cold. */
+  coldAfterHours: number;
   visitId: string | null;
   unit: ClearanceUnit;
 }
@@ -165,8 +167,8 @@ export class ValveDesk {
 
   /** By the book it is stone cold, or nobody knows. */
   get coldByBook(): boolean {
-    const { ranAt } = this.data();
-    return isCold(ranAt?.getTime() ?? null, Date.now());
+    const { ranAt, coldAfterHours } = this.data();
+    return isCold(ranAt?.getTime() ?? null, Date.now(), coldAfterHours);
   }
   get mayMeasure(): boolean {
     return this.data().input.checkId !== null || this.coldByBook || this.cold;

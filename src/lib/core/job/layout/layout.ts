@@ -117,7 +117,8 @@ export function layOut(input: LayoutInput): LaidOut {
     title: input.jobs.map((j) => j.template.title).join(' + '),
     steps: [...steps.values()],
     items: [...items.values()],
-    points: pointsOf(input)
+    points: pointsOf(input),
+    coolsIn: input.rules.coldAfterHours * 60
   };
   inTheWay(plan, input);
   // What names a step that is not here is not waited for.

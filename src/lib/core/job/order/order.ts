@@ -4,8 +4,6 @@ import type { Step, VisitPlan } from '../plan';
 import { orderWork, type Bench, type Schedule } from '../../ordering/order';
 import { reason } from './reasons';
 
-/** Stone cold, after it was warm: overnight is better; below this nobody measures a clearance. Minutes. */
-export const COOLS_IN = 180;
 const seconds = (minutes: number) => Math.round(minutes * 60);
 
 /** A plan in its order, with when each step begins if nothing goes wrong. */
@@ -106,7 +104,7 @@ export function benchOf(plan: LaidOut, engine: 'cold' | 'warm'): Bench {
       closeNeeds: on.needs.filter((n) => !named.has(n))
     })),
     engine,
-    cool: seconds(COOLS_IN)
+    cool: seconds(plan.coolsIn)
   };
 }
 

@@ -1,5 +1,4 @@
 import type { VisitPlan } from '../plan';
-import { COOLS_IN } from './order';
 
 /** What an order of somebody's own breaks, in the order it is met. */
 export interface Broken {
@@ -12,7 +11,7 @@ export interface Broken {
  * forbidden; the reasons are said.
  * @param order step keys; those of the plan that it does not name come last, as the plan has them
  */
-export function broken(plan: Pick<VisitPlan, 'steps'>, order: readonly string[]): Broken[] {
+export function broken(plan: Pick<VisitPlan, 'steps' | 'coolsIn'>, order: readonly string[]): Broken[] {
   const steps = inOrder(plan.steps, order);
   const place = new Map(steps.map((s, i) => [s.key, i]));
   const title = new Map(steps.map((s) => [s.key, s.title]));
@@ -28,7 +27,7 @@ export function broken(plan: Pick<VisitPlan, 'steps'>, order: readonly string[])
     if (s.engine === 'cold' && hot)
       found.push({
         key: s.key,
-        message: `“${s.title}” wants a stone-cold engine, and “${hot}” warms it: about ${COOLS_IN / 60} h to cool.`
+        message: `“${s.title}” wants a stone-cold engine, and “${hot}” warms it: about ${plan.coolsIn / 60} h to cool.`
       });
     if (s.engine === 'warm' && !hot && steps.some((x) => x.heats && x.input.type !== 'start'))
       found.push({ key: s.key, message: `“${s.title}” comes before the engine is warm: old oil stays in.` });
@@ -46,7 +45,7 @@ export function inOrder<T extends { key: string }>(steps: readonly T[], order: r
 
 /** How long an order takes, waits and all, minutes; steps behind gates take none. */
 export function durationOf(
-  plan: Pick<VisitPlan, 'steps'>,
+  plan: Pick<VisitPlan, 'steps' | 'coolsIn'>,
   order: readonly string[]
 ): { attended: number; elapsed: number } {
   const over = new Map<string, { end: number; over: number }>();
@@ -57,7 +56,7 @@ export function durationOf(
   for (const s of inOrder(plan.steps, order)) {
     if (s.gate) continue;
     for (const n of s.needs) t = Math.max(t, over.get(n)?.over ?? 0);
-    if (s.engine === 'cold' && hotUntil !== null) t = Math.max(t, hotUntil + COOLS_IN);
+    if (s.engine === 'cold' && hotUntil !== null) t = Math.max(t, hotUntil + plan.coolsIn);
     const end = t + s.minutes;
     over.set(s.key, { end, over: end + s.wait });
     if (s.heats || (s.engine === 'warm' && hotUntil !== null)) hotUntil = end;

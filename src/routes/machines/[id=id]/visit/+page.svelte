@@ -37,6 +37,7 @@
   let templates = $state<Record<string, string>>({});
   let kept = $state<Record<string, boolean>>({});
   let engine = $state<'cold' | 'warm'>('cold');
+  const cold = $derived(data.input.rules.coldAfterHours);
   let air = $state<Air | null>(untrack(() => data.around.air));
   /** An order of somebody's own; null: as it is worked out. */
   let own = $state<string[] | null>(null);
@@ -268,8 +269,8 @@
 <div class="mt-3 flex flex-wrap items-center gap-x-6 gap-y-2">
   <Radios label="The engine last ran" options={['cold', 'warm'] as const} bind:value={engine}
     >{#snippet one(e)}{e === 'cold'
-        ? 'last ran 3 h ago or more: cold'
-        : 'ran within 3 h: warm'}{/snippet}</Radios
+        ? `last ran ${cold} h ago or more: cold`
+        : `ran within ${cold} h: warm`}{/snippet}</Radios
   >
   <AirField label="Air until the next change" bind:air station={data.around.air} today={data.around.today} />
 </div>
