@@ -45,6 +45,21 @@ describe('cross-checks', () => {
     expect(wrongCircuit(1380, engine, [gearbox])).toContain('about what the gearbox does');
     expect(wrongCircuit(2000, engine, [gearbox])).toContain('fuel or water');
   });
+  it('knows another circuit by what came out, also where that is less than this one holds', () => {
+    const engine = { name: 'engine', quantityMl: 1100 };
+    const others = [
+      { name: 'gearbox', quantityMl: 700 },
+      { name: 'rear differential', quantityMl: 330 }
+    ];
+    // 85 % of 1,100 is 935.
+    expect(wrongCircuit(700, engine, others)).toBe(
+      '700 ml is less than the engine holds, and about what the gearbox does. Was the right plug opened?'
+    );
+    expect(wrongCircuit(320, engine, others)).toContain('rear differential');
+    expect(wrongCircuit(940, engine, others)).toBeNull();
+    expect(wrongCircuit(500, engine, others)).toBeNull();
+    expect(wrongCircuit(700, engine, [])).toBeNull();
+  });
   it('consumption is per hour, unknown without hours', () => {
     expect(consumption(950, 800, 1500)).toEqual({ ml: 150, mlPerHour: 10 });
     expect(consumption(950, 800, null).mlPerHour).toBeNull();

@@ -42,20 +42,29 @@ export interface CircuitFill {
   name: string;
   quantityMl: number;
 }
+/** Out of an engine that is drained comes nearly all of it: what stays in, burns and leaks accounts for so much. */
+const COMES_OUT = 0.85;
 /**
- * Whether what came out fits another circuit better than the one that was opened; null where it does not.
- * A tenth either way is what jugs and filters account for.
+ * Whether what came out fits another circuit better than the one that was opened; null where it does not. A tenth either way is what
+ * jugs and filters account for.
+ * @param others all other circuits of the machine whose quantity is known
  */
 export function wrongCircuit(
   drainedMl: number,
   mine: CircuitFill,
   others: readonly CircuitFill[]
 ): string | null {
-  if (drainedMl <= mine.quantityMl * 1.1) return null;
-  const other = others.find((o) => Math.abs(drainedMl - o.quantityMl) <= o.quantityMl * 0.1);
-  return other
-    ? `${Math.round(drainedMl)} ml is more than the ${mine.name} holds, and about what the ${other.name} does. Was the right plug opened?`
-    : `${Math.round(drainedMl)} ml is more than the ${mine.name} holds (${Math.round(mine.quantityMl)} ml): the wrong circuit, or fuel or water in it.`;
+  const more = drainedMl > mine.quantityMl * 1.1;
+  if (!more && drainedMl >= mine.quantityMl * COMES_OUT) return null;
+  const off = (o: CircuitFill) => Math.abs(drainedMl - o.quantityMl);
+  const other = others
+    .filter((o) => off(o) <= o.quantityMl * 0.1 && off(o) < off(mine))
+    .sort((a, b) => off(a) - off(b))[0];
+  const said = `${Math.round(drainedMl)} ml is ${more ? 'more' : 'less'} than the ${mine.name} holds`;
+  if (other) return `${said}, and about what the ${other.name} does. Was the right plug opened?`;
+  return more
+    ? `${said} (${Math.round(mine.quantityMl)} ml): the wrong circuit, or fuel or water in it.`
+    : null;
 }
 
 /** Oil used between two changes. */

@@ -30,6 +30,17 @@ describe('what is odd about what was written', () => {
     );
     expect(at('drained', { ml: 900 })).toBeNull();
   });
+  it('what another circuit holds, at the first change too', () => {
+    // 1,100 ml with the filter; the gearbox beside it takes 700.
+    const first = planOf(['engine-oil']);
+    const state = visitState(first, [step(key('drained'), 'done', { ml: 690 })]);
+    expect(
+      oddAt(
+        state,
+        state.steps.find((s) => s.step.key === key('drained'))!
+      )
+    ).toMatch(/about what the gearbox does. Was the right plug opened/);
+  });
   it('a pour far past what the sheet says', () => {
     // 1.0 L without, 1.1 L with the filter: two litres are neither.
     expect(at('pour', { ml: 2000 })).toMatch(/more than the sheet says went in/);

@@ -13,12 +13,15 @@ export function oddAt(state: VisitState, s: StepState): string | null {
   const last = s.written.at(-1);
   if (!s.done || !last) return null;
   switch (input.type) {
-    case 'drained':
+    case 'drained': {
       if (last.ml === undefined) return null;
-      return (
-        (input.mine && wrongCircuit(last.ml, input.mine, input.others)) ??
-        oddDrain(last.ml, input.pouredLastTimeMl)
-      );
+      const mine =
+        input.mine ??
+        (input.pouredLastTimeMl === null
+          ? null
+          : { name: input.circuit, quantityMl: input.pouredLastTimeMl });
+      return (mine && wrongCircuit(last.ml, mine, input.others)) ?? oddDrain(last.ml, input.pouredLastTimeMl);
+    }
     case 'pour': {
       const fill = fillInForce(state, s.step);
       const { inMl } = ledgerOf(state, input.circuit);
