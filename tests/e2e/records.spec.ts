@@ -56,9 +56,8 @@ test('the whole book of work: of one machine, of all, found by a word, and nothi
     expect(row.toLowerCase()).toContain('gearbox');
   // What was said at a step of a visit is found as well.
   await app.sql`
-    insert into visit_entry (team_id, id, visit_id, step_key, action, content, by)
-    select v.team_id, gen_random_uuid(), v.id, s.key, 'done', '{"v": 2, "remark": "weeps at the lower left bolt"}', v.started_by
-    from visit v join visit_step s on s.visit_id = v.id and s.key = 'leaks' where v.machine_id = ${machine} and v.closed_at is not null limit 1`;
+    update service_record set content = jsonb_set(content, '{remarks}', '[{"title": "Look for leaks", "remark": "weeps at the lower left bolt", "stepKey": "leaks"}]')
+    where id = (select id from service_record where machine_id = ${machine} and visit_id is not null and content is not null limit 1)`;
   await page.reload();
   await page.getByLabel('Find').fill('lower left');
   await expect.poll(lines).toBe(1);

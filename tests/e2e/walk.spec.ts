@@ -227,7 +227,7 @@ test('two tabs on one visit: each sees the other’s ticks and none is lost', as
   await page.getByLabel(/^Drained/).fill('2000');
   await page.getByRole('button', { name: 'Write', exact: true }).click();
   await expect.poll(() => stepsDone(other)).toBe(was + 1);
-  await other.getByRole('button', { name: /to do Look for leaks/ }).click();
+  await other.getByRole('button', { name: /to do Clean it and write down/ }).click();
   await other.getByRole('button', { name: 'Done', exact: true }).click();
   await expect.poll(() => stepsDone(page)).toBe(was + 2);
   // Two windows of one device show at once what is still on its way.

@@ -124,6 +124,9 @@ export function wantedRange({ lo, hi }: Told, unit: RuleUnit = 'mm'): string {
   if (lo === null) return hi === null ? '' : `at most ${showSlack(hi, unit)}`;
   return hi === null ? `at least ${showSlack(lo, unit)}` : `${showSlack(lo, unit)} to ${showSlack(hi, unit)}`;
 }
+/** The same short, with one unit at the end: `35 to 45 mm`. */
+export const wantedShort = (told: Told, unit: RuleUnit = 'mm'): string =>
+  wantedRange(told, unit).replace(` ${unit} to `, ' to ');
 /** Where the house rule made a range of one figure, which; else empty. */
 export const byHouseRule = ({ tolerance, aim }: Wanted, unit: RuleUnit = 'mm'): string =>
   tolerance === null || aim === null

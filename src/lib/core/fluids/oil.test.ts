@@ -58,6 +58,11 @@ describe('the wrong bottle', () => {
         judgeOil(heavy, want({ circuit, grade: '10W-50', table: [] }), null).stop.length
       ).toBeGreaterThan(0);
     }
+    // A light one that is rated for a clutch is made for just that.
+    const light = 'Hollin Gear 75W-80, JASO MA2';
+    expect(judgeCan(readCan(light), want({ circuit: 'gearbox', grade: null, table: [] }), null).stop).toEqual(
+      []
+    );
     const asked = want({ circuit: 'gearbox', grade: '80W-90 gear oil', table: [] });
     expect(judgeOil({ ...heavy, kind: 'gearbox oil' }, asked, null).stop).toEqual([]);
     const rear = want({ circuit: 'rear differential', wetClutch: false, grade: '80W-90', table: [] });

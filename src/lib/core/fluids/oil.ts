@@ -80,6 +80,9 @@ export function judgeOil(can: Can, want: OilWant, air: Air | null): OilVerdict {
   return { stop, word, fits };
 }
 
+/** Thicker than gearboxes with a clutch in their oil run on: 80W-90, SAE 90. */
+const isHeavy = (grade: string) =>
+  isGearGrade(grade) && gradesIn(grade).some((g) => Number(/(\d+)$/.exec(g)![1]) >= 85);
 const isGearbox = (c: Circuit) => c === 'gearbox' || c === 'primary';
 
 /** An oil that is made for something else; what the sheet names by its grade is made for it. */
@@ -100,7 +103,7 @@ function wrongKind({ kind, grade }: Can, want: OilWant): string[] {
   }
   if (circuit === 'engine' && (kind === 'gearbox oil' || kind === 'differential oil' || isGearGrade(grade)))
     return ['This is gear oil; an engine’s bearings want engine oil.'];
-  if (isGearbox(circuit) && !asked && (kind === 'differential oil' || isGearGrade(grade)))
+  if (isGearbox(circuit) && !asked && (kind === 'differential oil' || isHeavy(grade)))
     return [`This is gear oil${grade && ` (${grade})`}, and the sheet does not ask for it here.`];
   return [];
 }

@@ -1,5 +1,5 @@
+import { has } from '../machine/has';
 import type { Kind } from '../machine/machine';
-import { sectionsOf } from '../specs/starter';
 import { circuitsOf } from '../specs/usual';
 import { VALVE_JOBS } from '../valve/task';
 import type { Circuit, Sheet } from '../specs/sheet';
@@ -7,13 +7,11 @@ import { circuitFigure, isTwoStroke, methodOf } from './layout/context';
 import type { TemplateStep } from './template';
 
 /** Jobs of the product that are one kind of machine's: their way of warming, or what must never go in. */
-const hasValves = (kind: Kind) => sectionsOf(kind).includes('Valves');
-const hasChain = (kind: Kind) => sectionsOf(kind).includes('Chain and final drive');
 const ONLY: Readonly<Record<string, (kind: Kind) => boolean>> = {
   'gearbox-two-stroke': isTwoStroke,
-  chain: hasChain,
-  'air-filter': (kind) => kind !== 'electric',
-  ...Object.fromEntries([...VALVE_JOBS, 'cam-chain'].map((key) => [key, hasValves]))
+  chain: (kind) => has(kind, 'chain'),
+  'air-filter': (kind) => has(kind, 'air filter'),
+  ...Object.fromEntries([...VALVE_JOBS, 'cam-chain'].map((key) => [key, (kind: Kind) => has(kind, 'valves')]))
 };
 
 type Job = {
@@ -30,12 +28,12 @@ type Job = {
 export function fitsMachine(job: Job, kind: Kind, sheet: Sheet | null): boolean {
   if (ONLY[job.key] && !ONLY[job.key]!(kind)) return false;
   const usual = circuitsOf(kind);
-  const has = (circuit: Circuit) =>
+  const there = (circuit: Circuit) =>
     usual.includes(circuit) ||
     (sheet !== null &&
       (sheet.fasteners.some((f) => f.circuit === circuit) ||
         circuitFigure(sheet, circuit, 'amount') !== null));
-  if (!job.circuits.every(has)) return false;
+  if (!job.circuits.every(there)) return false;
   const atScrew = job.steps.some((s) => s.kind === 'open' && s.each === 'check screw');
   if (!atScrew || sheet === null) return true;
   return job.circuits.every((c) => {

@@ -5,6 +5,7 @@ import {
   CHAINED,
   choose,
   CLUTCHED,
+  ELECTRIC,
   EVERY,
   FOUR_STROKES,
   look,
@@ -70,7 +71,7 @@ const FRONT: readonly ListCheck[] = [
 const LEFT: readonly ListCheck[] = [
   look('chain', 'Chain and sprockets: dressed, link and clip, teeth, guides', 'Left side', CHAINED, {
     line: 'The clip’s closed end leads.',
-    caution: 'Engine off: fingers and chains.',
+    caution: 'Switched off: fingers and chains.',
     wrong: 'Chain',
     wrongs: ['dry', 'stiff link', 'clip', 'teeth worn', 'guide worn'],
     severity: 'fix now',
@@ -83,7 +84,7 @@ const LEFT: readonly ListCheck[] = [
     station: 'Left side',
     how: 'measure',
     line: 'In all, at the place and in the stand the sheet names, where it is tightest.',
-    caution: 'Engine off: fingers and chains.',
+    caution: 'Switched off: fingers and chains.',
     minutes: 1,
     kinds: CHAINED,
     lists: READY,
@@ -179,11 +180,17 @@ const RIGHT: readonly ListCheck[] = [
     reads: mm('brake pedal height', 1),
     severity: 'fix now'
   }),
-  look('right-side', 'Right side: peg and pin, exhaust, bolts and paint marks', 'Right side', EVERY, {
+  look('right-side', 'Right side: peg and pin, exhaust, bolts and paint marks', 'Right side', PETROL, {
     line: 'Push each with the foot, look along the marks.',
     caution: 'A hot exhaust.',
     wrong: 'Right side',
     wrongs: ['peg pin', 'exhaust loose', 'a bolt loose', 'a bolt missing'],
+    severity: 'fix now'
+  }),
+  look('right-side-electric', 'Right side: peg and pin, bolts and paint marks', 'Right side', ELECTRIC, {
+    line: 'Push each with the foot, look along the marks.',
+    wrong: 'Right side',
+    wrongs: ['peg pin', 'a bolt loose', 'a bolt missing'],
     severity: 'fix now'
   })
 ];
@@ -198,8 +205,8 @@ const SADDLE: readonly ListCheck[] = [
     'Throttle free play',
     1
   ),
-  look('snap-back', 'Throttle snaps back, bar to bar', 'In the saddle', PETROL, {
-    line: 'Engine off: let it go with the bars left, straight and right.',
+  look('snap-back', 'Throttle snaps back, bar to bar', 'In the saddle', EVERY, {
+    line: 'Switched off: let it go with the bars left, straight and right.',
     wrong: 'Throttle does not snap back',
     wrongs: ['with the bars left', 'with the bars right', 'always'],
     severity: 'park the machine',

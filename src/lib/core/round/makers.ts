@@ -1,9 +1,11 @@
+import { has } from '../machine/has';
 import { KINDS, type Kind } from '../machine/machine';
 import type { FigureKey } from '../specs/kinds';
 import type { Choose, Gauge, List, Look, Measure } from './check';
 
 export const EVERY = KINDS;
-export const PETROL = EVERY.filter((k) => k !== 'electric');
+export const PETROL = EVERY.filter((k) => has(k, 'combustion engine'));
+export const ELECTRIC = EVERY.filter((k) => !has(k, 'combustion engine'));
 export const QUADS: readonly Kind[] = ['sport quad', 'utility quad'];
 export const BIKES = EVERY.filter((k) => !QUADS.includes(k));
 export const TWO_STROKES: readonly Kind[] = ['two-stroke enduro', 'two-stroke motocross'];
@@ -20,8 +22,8 @@ export const ON_THE_ROAD: readonly Kind[] = [
   'dual-sport',
   'utility quad'
 ];
-export const CHAINED = EVERY.filter((k) => k !== 'utility quad');
-export const CLUTCHED = PETROL.filter((k) => k !== 'utility quad');
+export const CHAINED = EVERY.filter((k) => has(k, 'chain'));
+export const CLUTCHED = EVERY.filter((k) => has(k, 'clutch'));
 
 export const READY: readonly List[] = ['ready'];
 export const BOTH: readonly List[] = ['ready', 'washed'];

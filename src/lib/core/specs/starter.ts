@@ -1,3 +1,4 @@
+import { has, type Part } from '../machine/has';
 import type { Kind } from '../machine/machine';
 import { FIGURE_KINDS, type FigureKey, type Section } from './kinds';
 
@@ -53,7 +54,11 @@ const FIRST = new Set([
   'storage charge'
 ]);
 /** An electric machine has no clutch cable, plug or engine oil to look up. */
-const NOT_ELECTRIC = new Set(['clutch free play', 'plug gap', 'spark plug']);
+const NEEDS: Readonly<Partial<Record<FigureKey, Part>>> = {
+  'clutch free play': 'clutch',
+  'plug gap': 'spark plug',
+  'spark plug': 'spark plug'
+};
 
 /**
  * The figures to look up in the manual for a kind of machine, by key: a list of questions, without a single answer.
@@ -65,7 +70,7 @@ export function starterKeys(kind: Kind): FigureKey[] {
       k.section !== null &&
       sections.has(k.section) &&
       FIRST.has(k.key) &&
-      !(kind === 'electric' && NOT_ELECTRIC.has(k.key))
+      !(NEEDS[k.key] && !has(kind, NEEDS[k.key]!))
   ).map((k) => k.key);
 }
 

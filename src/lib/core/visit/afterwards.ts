@@ -165,11 +165,6 @@ export function writtenAfterwards(
     }
     const content = contentOf(s, a, tools);
     const why = a.why[key]?.trim();
-    const odd = isWanted(content) ? null : oddPoured(state, s, a, content);
-    if (odd && !why) {
-      wanted[key] = want(odd.words, true);
-      continue;
-    }
     put(
       key,
       isWanted(content)
@@ -185,6 +180,11 @@ export function writtenAfterwards(
             }
           }
     );
+    const odd = wanted[key] || isWanted(content) ? null : oddPoured(state, s, a, content);
+    if (odd && !why) {
+      lines.pop();
+      wanted[key] = want(odd.words, true);
+    }
     if (odd && why) {
       const { circuit, inMl } = odd;
       put(key, { action: 'fill accepted', content: { circuit, inMl, reason: why } });

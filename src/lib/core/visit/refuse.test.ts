@@ -304,7 +304,8 @@ describe('what is read and seen after the oil is in and the engine has run', () 
       step('run', 'left out', { reason: 'battery is out' })
     ];
     expect(refused(visitState(plan, poured), level)).toBeNull();
-    const seen = [...poured, level, step('leaks', 'left out', { reason: 'it never ran' })];
-    expect(refused(visitState(plan, seen), guard)).toBeNull();
+    // Given up before the oil was in, the guard goes on all the same.
+    const givenUp = [...withoutGuard, step('leaks', 'left out', { reason: 'given up' })];
+    expect(refused(visitState(plan, givenUp), guard)).toBeNull();
   });
 });

@@ -235,8 +235,9 @@ function refuseItem(
     const on = state.steps.find(
       (s) => s.step.input.type === 'close' && s.step.input.items.includes(entry.itemKey)
     );
-    const wanted = on ? notYet(wantedBefore(state, on.step)) : null;
-    if (wanted) return wanted;
+    // That look comes after oil and run; left out with a reason, it has been said why.
+    const wanted = on ? wantedBefore(state, on.step).filter((s) => s.step.key === LEAKS) : [];
+    if (wanted.length > 0) return notYet(wanted);
   }
   switch (entry.action) {
     case 'shut':

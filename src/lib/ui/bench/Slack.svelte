@@ -7,7 +7,7 @@
   import { adviceWords } from '$lib/core/chain/advice';
   import { chainNow, type ChainSheet } from '$lib/core/chain/sheet';
   import { readReading, type SlackField } from '$lib/core/chain/reading-typed';
-  import { byHouseRule, inSixteenths, showSlack, wantedRange, withUnit } from '$lib/core/chain/slack-typed';
+  import { byHouseRule, inSixteenths, showSlack, wantedShort, withUnit } from '$lib/core/chain/slack-typed';
   import type { StepState } from '$lib/core/visit/state';
   import Turned from '../chain/Turned.svelte';
   import { Unsent } from '../form/unsent.svelte';
@@ -80,10 +80,10 @@
 
 <p class="quiet">{input.stage === 'adjusted' && set !== null ? 'Set to' : 'Wanted'}</p>
 <p class="figure text-5xl leading-none">
-  {set !== null ? showSlack(set) : w ? wantedRange(w) : 'unknown'}
+  {set !== null ? showSlack(set) : w ? wantedShort(w) : 'unknown'}
 </p>
 {#if w}<p class="figure text-xl">
-    {set !== null ? inSixteenths(set) : wantedRange(w, 'in')}
+    {set !== null ? inSixteenths(set) : wantedShort(w, 'in')}
   </p>{/if}
 {#if w && byHouseRule(w)}<p class="quiet text-sm">One figure in the manual: {byHouseRule(w)}.</p>{/if}
 {#if w && w.aim === null}<p class="quiet text-sm">

@@ -1,7 +1,7 @@
 import {
   byHouseRule,
   showSlack,
-  wantedRange,
+  wantedShort,
   type How,
   type RuleUnit,
   type Wanted
@@ -17,8 +17,8 @@ const HOW: Readonly<Record<How, string>> = {
 };
 /** What is wanted, in both systems. */
 export const wantedWords = (w: Wanted): { mm: string; inches: string; how: string } => ({
-  mm: wantedRange(w),
-  inches: wantedRange(w, 'in'),
+  mm: wantedShort(w),
+  inches: wantedShort(w, 'in'),
   how: [HOW[w.how], byHouseRule(w)].filter(Boolean).join('; ')
 });
 

@@ -78,7 +78,13 @@
 </tr>
 {#if r.details}<tr
     ><td colspan="6" class="details"
-      ><Ridden bind:value={r.ridden} errors={r.errors} askSure={r.askSure} metered={!r.reckoned} /></td
+      ><Ridden
+        bind:value={r.ridden}
+        errors={r.errors}
+        askSure={r.askSure}
+        metered={!r.reckoned}
+        kind={r.machine.kind}
+      /></td
     ></tr
   >{/if}
 {#if r.saved || r.asked}

@@ -172,7 +172,13 @@
         onclick={() => (details = !details)}>{details ? 'Less' : 'How it was ridden'}</button
       >
       {#if !details && riddenInWords(ridden)}<span class="quiet text-sm">{riddenInWords(ridden)}</span>{/if}
-      {#if details}<Ridden bind:value={ridden} errors={$errors} {askSure} metered={!reckoned} />{/if}
+      {#if details}<Ridden
+          bind:value={ridden}
+          errors={$errors}
+          {askSure}
+          metered={!reckoned}
+          kind={machine?.kind ?? null}
+        />{/if}
     {/if}
     {#if doubts.length > 0}<Settle {doubts} {ways} bind:value={settlement} errors={$errors} />{/if}
     {#if crew}<a class="link text-sm" href="/outings/day" onclick={() => (shell.panel = null)}

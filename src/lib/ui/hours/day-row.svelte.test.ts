@@ -10,7 +10,8 @@ beforeEach(() => {
     meter: 'hour meter',
     total: 11840,
     riderId: 'ines',
-    ready: true
+    ready: true,
+    kind: 'four-stroke enduro'
   });
 });
 

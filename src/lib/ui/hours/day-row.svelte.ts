@@ -1,3 +1,4 @@
+import type { Kind } from '$lib/core/machine/machine';
 import { nothingRidden, readRidden, riddenInWords } from '$lib/core/outing/ridden';
 import type { Body } from '$lib/core/command/commands';
 import type { Logged } from '$lib/core/command/logged';
@@ -12,6 +13,7 @@ export interface DayMachine {
   total: number | null;
   riderId: string | null;
   ready: boolean;
+  kind: Kind;
 }
 const unsettled = (): Settlement => ({ as: '', reason: '', oldFinal: '', newStart: '' });
 /** Fields that stand in the panel, and say there what is wrong with them. */

@@ -1,7 +1,8 @@
 <!-- What riders report and what happens to a machine. -->
 <script lang="ts">
   import { Input } from '$lib/ui/form/controls';
-  import { INCIDENTS, SYMPTOMS } from '$lib/core/outing/outing';
+  import type { Kind } from '$lib/core/machine/machine';
+  import { INCIDENTS, shownBy, SYMPTOMS } from '$lib/core/outing/outing';
   import { callSchema, dropCallSchema } from '$lib/core/schedule/form';
   import { showDay } from '$lib/core/time/day';
   import Field from '../form/Field.svelte';
@@ -20,10 +21,11 @@
   }
   interface Props {
     machineId: string;
+    kind: Kind;
     calls: Call[];
     today: string;
   }
-  let { machineId, calls, today }: Props = $props();
+  let { machineId, kind, calls, today }: Props = $props();
 
   let adding = $state(false);
   const form = commandForm(
@@ -59,10 +61,10 @@
           {#snippet children(a)}<select {...a} class="cell" bind:value={$data.what}>
               <option value="">Pick one</option>
               <optgroup label="Symptom"
-                >{#each SYMPTOMS as s (s)}<option>{s}</option>{/each}</optgroup
+                >{#each shownBy(SYMPTOMS, kind) as s (s)}<option>{s}</option>{/each}</optgroup
               >
               <optgroup label="Incident"
-                >{#each INCIDENTS as s (s)}<option>{s}</option>{/each}</optgroup
+                >{#each shownBy(INCIDENTS, kind) as s (s)}<option>{s}</option>{/each}</optgroup
               >
             </select>{/snippet}
         </Field>

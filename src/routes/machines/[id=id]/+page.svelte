@@ -158,7 +158,7 @@
 {/if}
 
 {#if !anythingOpen}{@render findings()}{/if}
-<Reports machineId={data.machine.id} calls={data.calls} today={data.today} />
+<Reports machineId={data.machine.id} kind={data.machine.kind} calls={data.calls} today={data.today} />
 
 <section class="mt-6" aria-label="Components">
   <div class="flex items-baseline gap-4">

@@ -1,7 +1,7 @@
 import type { TemplateStep } from '../template';
 import { BEGIN, step, written } from './steps';
 
-const OFF = 'Engine off, wheel off the ground: a chain is never touched while the engine turns it.';
+const OFF = '{off}, wheel off the ground: a chain is never touched while anything but a hand turns it.';
 /** What is called for only where the slack is not right. */
 const wrong = { gate: { step: 'found', is: 'outside' as const } };
 

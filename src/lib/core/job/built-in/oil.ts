@@ -95,7 +95,7 @@ export function oilSteps(job: OilJob): TemplateStep[] {
         '{cranking}',
         ...(job.drainLines ?? [])
       ],
-      caution: 'Hot oil and exhaust: gloves, and pull the plug away from the stream.'
+      caution: 'Hot oil{besides}: gloves, and pull the plug away from the stream.'
     }),
     step({
       key: 'magnet',

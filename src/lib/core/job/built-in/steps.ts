@@ -131,7 +131,7 @@ export function end(after: string[], run: boolean): TemplateStep[] {
       // While the oil settles.
       during: run ? ['run'] : [],
       lines: ['{items}'],
-      caution: 'Hot exhaust beside the plugs.'
+      caution: '{exhaust}'
     }),
     step({
       key: 'guard-on',
@@ -159,7 +159,7 @@ export function source(looks: string[]): TemplateStep[] {
       needs: [look],
       gate: { step: look, is: 'flakes or worse' },
       lines: [
-        'Side cover off, look at clutch, gears and bushes; cut the filter open.',
+        '{inside}',
         'Write what was found and where. Not found: say so, and leave the machine out of service.'
       ]
     })

@@ -3,6 +3,7 @@ import type { Stage as SlackStage } from '../../chain/check';
 import { aimOf } from '../../fluids/aim';
 import { tableOf } from '../../fluids/oil';
 import { pouringPlan } from '../../fluids/pour';
+import { has } from '../../machine/has';
 import { lowerEnd, upperEnd, type Band } from '../../quantity/band';
 import { quantity } from '../../quantity/quantity';
 import { USUAL_UNIT } from '../../quantity/units';
@@ -59,7 +60,7 @@ function wetClutch(input: LayoutInput, circuit: Circuit): boolean | null {
   if (circuit.includes('differential')) return false;
   if (said) return said === `${circuit} oil`;
   // An electric machine has a reduction gear, and no clutch in it.
-  return input.kind === 'electric' ? false : null;
+  return has(input.kind, 'clutch') || has(input.kind, 'combustion engine') ? null : false;
 }
 
 /** How much of a circuit goes in when this job has or has not a filter in it. */

@@ -1,4 +1,5 @@
 import { movesChain } from '../../chain/axle';
+import { has } from '../../machine/has';
 import { unnoted, type Circuit, type Fastener, type FastenerRole } from '../../specs/sheet';
 import { usualFasteners } from '../../specs/usual';
 import { makeStep, type OpenedItem, type Step, type VisitPlan } from '../plan';
@@ -76,6 +77,9 @@ export function layOut(input: LayoutInput): LaidOut {
       job.template.steps
         .filter((step) => step.when.every((w) => holds(w, input, circuit)))
         .filter((step) => step.kind !== 'meter' || input.hourMeter !== false)
+        // What burns nothing is not warmed, and is never hot: its work asks for neither.
+        .filter((step) => step.kind !== 'warm up' || has(input.kind, 'combustion engine'))
+        .map((step) => (has(input.kind, 'combustion engine') ? step : { ...step, engine: 'any' as const }))
         .map((step) => ({ job, circuit, step }))
     );
   });
@@ -200,7 +204,7 @@ function oneStep(
     circuit: p.step.shared ? null : p.circuit,
     title: fillTitle(p.step.title, context),
     lines: p.step.lines.flatMap((l) => fill(l, context)),
-    caution: p.step.caution || null,
+    caution: fill(p.step.caution, context).join(' ') || null,
     input: inputOf(p.step, input, p.circuit, f, {
       steps: p.job.template.steps,
       keyOf: (k) => keys(k)[0] ?? keyOf(p, { key: k, shared: false }, null)

@@ -1,4 +1,5 @@
 import { slackLines } from '../../chain/at-bench';
+import { has } from '../../machine/has';
 import { showBand, upperEnd } from '../../quantity/band';
 import type { Circuit, Fastener } from '../../specs/sheet';
 import { carriesScreen, circuitFigure, historyOf, levelFigure, methodOf, type LayoutInput } from './context';
@@ -134,6 +135,15 @@ function tokens(c: LineContext): Record<string, () => string[]> {
         (x) =>
           `${x.name}${x.circuit && x.circuit !== 'engine' ? ` (${x.circuit})` : ''}: ${x.place || 'place not noted'}`
       ),
+    // What is hot beside the oil, and what is switched off, on this machine.
+    besides: () => [has(input.kind, 'exhaust') ? ' and exhaust' : ''],
+    exhaust: () => (has(input.kind, 'exhaust') ? ['Hot exhaust beside the plugs.'] : []),
+    inside: () => [
+      has(input.kind, 'combustion engine')
+        ? 'Side cover off, look at clutch, gears and bushes; cut the filter open.'
+        : 'Side cover off, look at gears and bearings.'
+    ],
+    off: () => [has(input.kind, 'combustion engine') ? 'Engine off' : 'Switched off'],
     // Drawn up apart, from everything the visit needs.
     gather: () => []
   };

@@ -1,5 +1,6 @@
+import { has } from '../../machine/has';
 import type { Circuit } from '../../specs/sheet';
-import { isTwoStroke, levelFigure, methodOf, type LayoutInput } from './context';
+import { levelFigure, methodOf, type LayoutInput } from './context';
 
 /** What a start says of oil and its pressure, beside what every start says (handbook, section 4, steps 5 and 10). */
 
@@ -37,8 +38,7 @@ export function beforeStart(input: LayoutInput): string[] {
 
 /** Just after the start: whether the pump works. A two-stroke has none in its gearbox, an electric motor none at all. */
 export function pressure(input: LayoutInput): string[] {
-  if (!circuitsOf(input).includes('engine') || isTwoStroke(input.kind) || input.kind === 'electric')
-    return [];
+  if (!circuitsOf(input).includes('engine') || !has(input.kind, 'engine oil')) return [];
   return [
     methodOf(input.sheet, 'engine') === 'sight glass'
       ? 'Right after the start the glass empties: the pump works.'
