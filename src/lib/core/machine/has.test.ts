@@ -4,12 +4,13 @@ import { BUILT_IN } from '../job/built-in/jobs';
 import { fitsMachine } from '../job/fits';
 import { layOut } from '../job/layout/layout';
 import { orderPlan } from '../job/order/order';
-import { CALLS, INCIDENTS, shownBy, SYMPTOMS } from '../outing/outing';
+import { CALLS, INCIDENTS, SYMPTOMS } from '../outing/outing';
 import { checksOf } from '../round/lists';
 import { quantity } from '../quantity/quantity';
 import { sectionsOf } from '../specs/starter';
 import { has } from './has';
 import { KINDS } from './machine';
+import { shownBy } from './shown';
 
 /** Words of an engine that burns something. */
 const BURNS = /exhaust|fumes|idle|warm|engine|ignition|spark|fuel|clutch/i;
@@ -40,7 +41,11 @@ describe('an electric machine', () => {
   });
   it('is looked over without exhaust and plug, and with its throttle', () => {
     const checks = checksOf('electric', 'ready');
-    const said = checks.flatMap((c) => [c.title, c.caution ?? '', ...('wrongs' in c ? (c.wrongs ?? []) : [])]);
+    const said = checks.flatMap((c) => [
+      c.title,
+      c.caution ?? '',
+      ...('wrongs' in c ? (c.wrongs ?? []) : [])
+    ]);
     expect(said.filter((w) => /exhaust|spark|engine|clutch|fuel|coolant/i.test(w))).toEqual([]);
     expect(checks.map((c) => c.key)).toContain('snap-back');
     expect(checks.some((c) => c.title.startsWith('Right side'))).toBe(true);

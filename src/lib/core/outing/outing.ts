@@ -1,5 +1,3 @@
-import { has, type Part } from '../machine/has';
-import type { Kind } from '../machine/machine';
 /** One machine's ride, practice, moto, race or day out, and what of it ages the machine (handbook, section 2). */
 export const OUTING_KINDS = ['ride', 'practice', 'moto', 'race', 'day out'] as const;
 export type OutingKind = (typeof OUTING_KINDS)[number];
@@ -54,20 +52,5 @@ export const SYMPTOMS = [
   'suspension leaks or bottoms'
 ] as const;
 export const INCIDENTS = ['crash', 'drowned', 'overheated', 'ran low on oil'] as const;
-/** What only machines that have something can show. */
-const OF: Readonly<Partial<Record<CallName, Part>>> = {
-  'hard to start': 'combustion engine',
-  backfires: 'combustion engine',
-  smokes: 'combustion engine',
-  'ran low on oil': 'combustion engine',
-  'clutch slips': 'clutch',
-  'clutch drags': 'clutch',
-  'gears jump out': 'gears',
-  'chain noise': 'chain'
-};
-/** Of symptoms or incidents, those that machines of a kind can show; null: of which kind is not known, and all are there. */
-export const shownBy = <T extends CallName>(list: readonly T[], kind: Kind | null): T[] =>
-  list.filter((c) => kind === null || OF[c] === undefined || has(kind, OF[c]));
-
 export const CALLS = [...SYMPTOMS, ...INCIDENTS] as const;
 export type CallName = (typeof CALLS)[number];

@@ -3,7 +3,8 @@
   import { Input, Select } from '$lib/ui/form/controls';
   import { has } from '$lib/core/machine/has';
   import type { Kind } from '$lib/core/machine/machine';
-  import { CLUTCH_USES, CONDITIONS, shownBy, SYMPTOMS } from '$lib/core/outing/outing';
+  import { shownBy } from '$lib/core/machine/shown';
+  import { CLUTCH_USES, CONDITIONS, SYMPTOMS } from '$lib/core/outing/outing';
   import Field from '../form/Field.svelte';
   import Picks from '../form/Picks.svelte';
   import type { RiddenDraft } from '$lib/core/outing/ridden';

@@ -2,7 +2,8 @@
 <script lang="ts">
   import { Input } from '$lib/ui/form/controls';
   import type { Kind } from '$lib/core/machine/machine';
-  import { INCIDENTS, shownBy, SYMPTOMS } from '$lib/core/outing/outing';
+  import { shownBy } from '$lib/core/machine/shown';
+  import { INCIDENTS, SYMPTOMS } from '$lib/core/outing/outing';
   import { callSchema, dropCallSchema } from '$lib/core/schedule/form';
   import { showDay } from '$lib/core/time/day';
   import Field from '../form/Field.svelte';
