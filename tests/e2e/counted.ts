@@ -51,7 +51,7 @@ export async function onTheSheet(page: Page, amount = '900'): Promise<void> {
     const before = await left.count();
     if (before === 0) return;
     const line = left.first();
-    const run = line.getByRole('button', { name: /in one press$/ });
+    const run = line.getByRole('button', { name: /in one press/ });
     const words = await line.locator('.press').getByRole('button').allTextContents();
     const title = (await line.locator('.what').textContent())!.toLowerCase();
     // Of twins the one of the title; a level stands half-way; of what is found, nothing.

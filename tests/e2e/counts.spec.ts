@@ -111,7 +111,9 @@ test('on the whole sheet what is odd is said, what is refused is refused, and th
   await expect(line('Pour the engine oil').getByRole('alert')).toContainText(
     'Not yet: Engine drain plug is off'
   );
-  await line('Refit and torque engine drain').getByRole('button', { name: 'Torqued, 24 N·m' }).click();
+  await line('Refit and torque engine drain')
+    .getByRole('button', { name: /^Torqued, 24 N·m, new/ })
+    .click();
   await expect(line('Refit and torque engine drain')).toContainText('torqued, 24 N·m');
   await expect(page.getByRole('region', { name: 'Open now' })).not.toContainText('Engine drain plug');
   await expect

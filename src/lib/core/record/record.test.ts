@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { item, planOf, step, whole } from '../../../../tests/core/bench';
+import { item, planOf, step, visitEntry, whole } from '../../../../tests/core/bench';
 import { DEFAULT_RULES } from '../rules/rules';
 import { visitState } from '../visit/state';
 import { drawUpRecord } from './record';
@@ -73,6 +73,24 @@ describe('the record', () => {
         }
       )
     );
+  });
+  it('keeps every reason that somebody gave', () => {
+    const plug = plan.items.find((i) => i.name === 'Engine drain plug')!;
+    const again = { value: 20, unit: 'N·m', seal: 'again', sealReason: 'none left in the drawer' };
+    const state = visitState(plan, [
+      ...whole(plan),
+      item(plug.key, 'torqued', again),
+      visitEntry('reordered', { order: [], reason: 'the jug was lent' }),
+      visitEntry('fill accepted', { circuit: 'engine', inMl: 1070, reason: 'sump not drained whole' })
+    ]);
+    const r = drawUpRecord(plan, state, DEFAULT_RULES, 95);
+    expect(r.remarks.map((x) => [x.title, x.remark])).toEqual(
+      expect.arrayContaining([
+        ['Engine drain plug', 'the old crush washer again: none left in the drawer'],
+        ['Another order', 'the jug was lent']
+      ])
+    );
+    expect(r.passedOver).toEqual([{ name: '1070 ml left in the engine', reason: 'sump not drained whole' }]);
   });
   it('keeps what was deferred, with what it waits for and the torque it wants', () => {
     const all = whole(plan);

@@ -203,7 +203,8 @@ export function drawUpRecord(
           w.remark ? [{ title: s.step.title, remark: w.remark, stepKey: s.step.key }] : []
         )
       ),
-      ...items.flatMap((i) => i.remarks.map((remark) => ({ title: i.item.name, remark, stepKey: null })))
+      ...items.flatMap((i) => i.remarks.map((remark) => ({ title: i.item.name, remark, stepKey: null }))),
+      ...state.reordered.map((remark) => ({ title: 'Another order', remark, stepKey: null }))
     ],
     measured: steps.flatMap((s) => {
       const measured = measuredAt(s);

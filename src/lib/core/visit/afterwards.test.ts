@@ -3,7 +3,7 @@ import { GOOD_OIL as OIL, item, planOf, SHEET as SHORT, step, WRENCH } from '../
 import { drawUpRecord } from '../record/record';
 import { DEFAULT_RULES } from '../rules/rules';
 import type { Sheet } from '../specs/sheet';
-import { asOnTheSheet, toSay, writtenAfterwards, type Afterwards } from './afterwards';
+import { asOnTheSheet, sealKey, toSay, writtenAfterwards, type Afterwards } from './afterwards';
 import { closeProblems } from './close';
 import type { Entry, NewEntry } from './entry';
 import { refuseEntry } from './refuse';
@@ -256,6 +256,19 @@ describe('a visit written down afterwards', () => {
     const cap = plan.items.find((i) => i.name === 'Screen cap')!.key;
     expect(writtenAfterwards(fresh(), a, { tools }).wanted[cap]).toMatchObject({ asksWhy: true });
     expect(writtenAfterwards(fresh(), a, { tools, byFeel: true }).wanted).toEqual({});
+  });
+});
+
+describe('the washer that went in', () => {
+  it('is the one that was said; the house rule’s stands in the form', () => {
+    const plug = plan.items.find((i) => i.name === 'Engine drain plug')!;
+    const of = (more: Record<string, string>) => {
+      const a = filled();
+      const { lines } = writtenAfterwards(fresh(), { ...a, said: { ...a.said, ...more } }, { tools });
+      return lines.find((l) => l.key === plug.key)!.entry.content;
+    };
+    expect(of({})).toMatchObject({ seal: 'new' });
+    expect(of({ [sealKey(plug.key)]: 'again' })).toMatchObject({ seal: 'again' });
   });
 });
 

@@ -288,11 +288,19 @@ function contentOf(s: StepState, a: Afterwards, tools: Toolbox): object | Wanted
   }
 }
 
+/** Under which the form says which washer or ring went in. */
+export const sealKey = (itemKey: string): string => `${itemKey} seal`;
+/** Which one: as it was said, else as it stands in the form, by the house rule. */
+export function sealSaid(i: Pick<ItemState, 'item' | 'seal'>, said: Afterwards['said']): 'new' | 'again' {
+  const typed = said[sealKey(i.item.key)];
+  return typed === 'new' || typed === 'again' ? typed : (i.seal ?? sealSuggestion(i.item));
+}
+
 /** One opened thing closed again. */
 function closing(i: ItemState, a: Afterwards, byFeel: boolean): Unsent | Wanted {
   const { key, kind, torque, name } = i.item;
   if (!a.closed[key]) return want(`Is ${name} closed?`);
-  const seal = i.item.seal === 'none' ? {} : { seal: i.seal ?? sealSuggestion(i.item) };
+  const seal = i.item.seal === 'none' ? {} : { seal: sealSaid(i, a.said) };
   const why = a.why[key]?.trim();
   if (kind !== 'fastener')
     return {

@@ -102,7 +102,10 @@ describe('what is answered', () => {
     ]);
     expect(
       quickAt(state, s, { tools: { wrenches: [], oils: [], adapters: [] }, today: '2026-06-10', air: null })
-    ).toMatchObject([{ label: 'Tight: tighten securely' }]);
+    ).toMatchObject([
+      { label: 'Tight: tighten securely, new crush washer' },
+      { label: 'Tight: tighten securely, old crush washer again' }
+    ]);
   });
   it('does not choose between two plugs of one circuit', () => {
     const two = now({ ...sheet, fasteners: [named, { ...named, id: 'q', name: 'Second plug' }] });

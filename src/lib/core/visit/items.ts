@@ -140,10 +140,11 @@ export function applyToItem(i: ItemState, entry: Entry & { itemKey: string }, ma
       : entry.action === 'by feel' || entry.action === 'deferred'
         ? entry.content.reason
         : null;
-  const said = entry.content as { seal?: 'new' | 'again'; remark?: string };
+  const said = entry.content as { seal?: 'new' | 'again'; sealReason?: string; remark?: string };
   // What was said of the washer before it was put off still holds.
   if (said.seal !== undefined) i.seal = said.seal;
   if (said.remark?.trim()) i.remarks.push(said.remark.trim());
+  if (said.sealReason?.trim()) i.remarks.push(`the old ${i.item.seal} again: ${said.sealReason.trim()}`);
   i.deferred =
     entry.action === 'deferred'
       ? {

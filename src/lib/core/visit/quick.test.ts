@@ -57,17 +57,20 @@ describe('one press at a step', () => {
   it('torques as the sheet has it, by the scale of the wrench, with the seal the house wants', () => {
     const entries = [step('drain-d', 'done', { pointedAt: 'd' })];
     // 20 N·m / 1.355 818 = 14.75 lbf·ft.
+    const press = (label: string, seal: string) => ({
+      label: `Torqued, 14.8 lbf·ft, ${label}`,
+      entries: [
+        {
+          itemKey: plan.items.find((i) => i.name === 'Engine drain plug')!.key,
+          action: 'torqued',
+          content: { value: 14.8, unit: 'lbf·ft', wrenchId: 'w', seal }
+        }
+      ]
+    });
+    // Which washer went in is said by the press, the house rule’s first: nothing is written that nobody said.
     expect(at(closes('Engine drain plug'), entries)).toEqual([
-      {
-        label: 'Torqued, 14.8 lbf·ft',
-        entries: [
-          {
-            itemKey: plan.items.find((i) => i.name === 'Engine drain plug')!.key,
-            action: 'torqued',
-            content: { value: 14.8, unit: 'lbf·ft', wrenchId: 'w', seal: 'new' }
-          }
-        ]
-      }
+      press('new crush washer', 'new'),
+      press('old crush washer again', 'again')
     ]);
   });
   it('offers nothing where the torque is not on the sheet', () => {
@@ -81,7 +84,7 @@ describe('one press at a step', () => {
     expect(quickAt(state, s, hand)).toEqual([]);
     const [press] = quickAt(state, s, { ...hand, byFeel: true });
     expect(press).toMatchObject({
-      label: 'Tight by feel',
+      label: 'Tight by feel, new O-ring',
       entries: [{ action: 'by feel', content: { reason: 'by feel, as the house rule allows' } }]
     });
   });

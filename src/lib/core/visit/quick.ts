@@ -5,7 +5,7 @@ import { aimInWords, besideAim, type Aim } from '../fluids/aim';
 import type { Air } from '../fluids/air';
 import type { LevelReading } from '../fluids/level';
 import { sealSuggestion } from '../job/seal';
-import type { SheetNumber, VisitPlan } from '../job/plan';
+import type { OpenedItem, SheetNumber, VisitPlan } from '../job/plan';
 import { middle, showBand } from '../quantity/band';
 import { show } from '../quantity/quantity';
 import type { Toolbox } from '../stores/toolbox';
@@ -84,10 +84,14 @@ export function quickAt(state: VisitState, s: StepState, hand: AtHand): Quick[] 
     }
     case 'close': {
       const left = state.items.filter((i) => input.items.includes(i.item.key) && !isShut(i));
-      const each = left.map((i) => shut(i, hand));
-      if (each.length === 0 || each.some((q) => q === null)) return [];
-      const labels = [...new Set(each.map((q) => q!.label))];
-      return [{ label: labels.join(', '), entries: each.flatMap((q) => q!.entries) }];
+      // Where a washer or ring goes in, which one is said by the press: the house rule's first.
+      const sealed = left.some((i) => i.item.seal !== 'none');
+      return (sealed ? [false, true] : [false]).flatMap((other) => {
+        const each = left.map((i) => shut(i, hand, other));
+        if (each.length === 0 || each.some((q) => q === null)) return [];
+        const labels = [...new Set(each.map((q) => q!.label))];
+        return [{ label: labels.join(', '), entries: each.flatMap((q) => q!.entries) }];
+      });
     }
     default:
       return [];
@@ -132,26 +136,36 @@ export function levelsAtAGlance(
   return [...usual, ...more].map(([label, position]) => [label, { method, position }]);
 }
 
-/** Shuts one thing as the sheet has it; null where that takes a word, an adapter or a value nobody knows. */
-function shut(i: ItemState, { tools, today, byFeel = false }: AtHand): Quick | null {
+/** Which seal goes in, in words; empty where there is none. */
+export const sealInWords = (item: Pick<OpenedItem, 'seal'>, seal: 'new' | 'again'): string =>
+  item.seal === 'none' ? '' : seal === 'new' ? `new ${item.seal}` : `old ${item.seal} again`;
+
+/**
+ * Shuts one thing as the sheet has it; null where that takes a word, an adapter or a value nobody knows.
+ * @param other with the seal that the house rule would not put in
+ */
+function shut(i: ItemState, { tools, today, byFeel = false }: AtHand, other: boolean): Quick | null {
   const { key, kind, adapter, torque } = i.item;
-  const seal = i.item.seal === 'none' ? {} : { seal: i.seal ?? sealSuggestion(i.item) };
+  const rule = i.seal ?? sealSuggestion(i.item);
+  const put = other ? (rule === 'new' ? 'again' : 'new') : rule;
+  const seal = i.item.seal === 'none' ? {} : { seal: put };
+  const with_ = (label: string) => [label, sealInWords(i.item, put)].filter(Boolean).join(', ');
   if (kind !== 'fastener')
     return {
-      label: kind === 'part' ? 'Back in' : 'Shut',
+      label: with_(kind === 'part' ? 'Back in' : 'Shut'),
       entries: [{ itemKey: key, action: 'shut', content: seal }]
     };
   if (adapter) return null;
   if (torque?.words && !torque.band)
     return {
-      label: `Tight: ${torque.words}`,
+      label: with_(`Tight: ${torque.words}`),
       entries: [{ itemKey: key, action: 'by feel', content: { reason: torque.words, ...seal } }]
     };
   const band = torque?.band;
   if (!band?.from || !band.to)
     return byFeel
       ? {
-          label: 'Tight by feel',
+          label: with_('Tight by feel'),
           entries: [{ itemKey: key, action: 'by feel', content: { reason: BY_HOUSE_RULE, ...seal } }]
         }
       : null;
@@ -169,7 +183,7 @@ function shut(i: ItemState, { tools, today, byFeel = false }: AtHand): Quick | n
       }))
     : [];
   return {
-    label: `${bolts.length > 0 ? 'Criss-cross' : 'Torqued'}, ${show(set)}`,
+    label: with_(`${bolts.length > 0 ? 'Criss-cross' : 'Torqued'}, ${show(set)}`),
     entries: [...bolts, { itemKey: key, action: 'torqued', content }]
   };
 }

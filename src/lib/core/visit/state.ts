@@ -61,6 +61,8 @@ export interface VisitState {
   passedOver: Record<string, string>;
   /** Why the oil in a circuit stays as it is though the sheet says another quantity, and how much that was, ml. */
   fillsAccepted: Partial<Record<Circuit, { inMl: number; reason: string }>>;
+  /** Why the steps are done in another order than the plan’s, each time somebody said so. */
+  reordered: string[];
   /** The first step that is neither done nor left out nor waiting for somebody else; null when there is none. */
   next: string | null;
   /** What stands open now: off, out, or only hand-tight. */
@@ -84,6 +86,7 @@ export class VisitFold {
   readonly #passedOver: Record<string, string> = {};
   readonly #fillsAccepted: VisitState['fillsAccepted'] = {};
   #order: string[] | null = null;
+  readonly #reordered: string[] = [];
   /** Entries so far. */
   #n = 0;
 
@@ -138,7 +141,10 @@ export class VisitFold {
     else if (entry.action === 'passed over')
       this.#passedOver[entry.content.fastenerId] = entry.content.reason;
     else if (entry.action === 'fill accepted') this.#fillsAccepted[entry.content.circuit] = entry.content;
-    else if (entry.action === 'reordered') this.#order = entry.content.order;
+    else if (entry.action === 'reordered') {
+      this.#order = entry.content.order;
+      if (entry.content.reason) this.#reordered.push(entry.content.reason);
+    }
   }
 
   /** How the visit stands now. Its parts go on with the fold: look at them before the next entry is added. */
@@ -162,6 +168,7 @@ export class VisitFold {
       fetched: [...this.#fetched.values()],
       passedOver: this.#passedOver,
       fillsAccepted: this.#fillsAccepted,
+      reordered: this.#reordered,
       next: list.find((s) => isLeft(s) && s.handed === null)?.step.key ?? list.find(isLeft)?.step.key ?? null,
       open: items.filter((i) => !isShut(i))
     };

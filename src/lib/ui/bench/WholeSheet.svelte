@@ -4,7 +4,15 @@
   import { parseAir, type Air } from '$lib/core/fluids/air';
   import { oddAt } from '$lib/core/visit/odd';
   import { writtenInWords } from '$lib/core/visit/onward';
-  import { nameIn, numberOf, quickAt, runFrom, type AtHand, type Unsent } from '$lib/core/visit/quick';
+  import {
+    nameIn,
+    numberOf,
+    quickAt,
+    runFrom,
+    sealInWords,
+    type AtHand,
+    type Unsent
+  } from '$lib/core/visit/quick';
   import { isLeft, isShut, type StepState } from '$lib/core/visit/state';
   import { rememberedAir } from './air';
   import Amount from './Amount.svelte';
@@ -76,6 +84,19 @@
         return s ? (quickAt(bench.state, s, hand)[0]?.entries ?? []) : [];
       })
     );
+  /** Which washers and rings such a press puts in: what it writes down it says. */
+  function sealsOf(keys: readonly string[]): string {
+    const entries = keys.flatMap((key) => {
+      const s = called.find((x) => x.step.key === key);
+      return s ? (quickAt(bench.state, s, hand)[0]?.entries ?? []) : [];
+    });
+    const words = entries.flatMap(({ itemKey, content }) => {
+      const item = bench.plan.items.find((i) => i.key === itemKey);
+      const { seal } = content as { seal?: 'new' | 'again' };
+      return item && seal ? [sealInWords(item, seal)] : [];
+    });
+    return words.length > 0 ? `, ${[...new Set(words)].join(', ')}` : '';
+  }
   /** Nothing that it would close is open. */
   const notYet = ({ step: { input }, done }: StepState) =>
     input.type === 'close' &&
@@ -157,7 +178,9 @@
       {#if odd && at !== key}<p class="caution" role="status">{odd}</p>{/if}
       {#if problem && at !== key}<p class="error" role="alert">{problem.words}</p>{/if}
       {#if runs[key] && at !== key}<button type="button" class="key run" onclick={() => all(runs[key]!)}
-          >{i + 1} to {called.findIndex((c) => c.step.key === runs[key]!.at(-1)) + 1} in one press</button
+          >{i + 1} to {called.findIndex((c) => c.step.key === runs[key]!.at(-1)) + 1} in one press{sealsOf(
+            runs[key]!
+          )}</button
         >{/if}
       {#if at === key}<div class="whole">{@render card()}</div>{/if}
     </li>

@@ -6,19 +6,20 @@
   import { parseAir, type Air } from '$lib/core/fluids/air';
   import { bestOil } from '$lib/core/job/gather/gather';
   import { LEVEL_METHODS, type LevelMethod } from '$lib/core/specs/sheet';
-  import { sealSuggestion } from '$lib/core/job/seal';
   import {
     asOnTheSheet,
     aimOfStep,
     levelMethodOf,
     methodKey,
     REMARK,
+    sealKey,
+    sealSaid,
     toSay,
     withAnswers,
     writtenAfterwards,
     type Wanted
   } from '$lib/core/visit/afterwards';
-  import { levelsAtAGlance, nameIn, numberOf, type AtHand } from '$lib/core/visit/quick';
+  import { levelsAtAGlance, nameIn, numberOf, sealInWords, type AtHand } from '$lib/core/visit/quick';
   import type { StepState } from '$lib/core/visit/state';
   import { rememberedAir } from './air';
   import { Draft } from './draft.svelte';
@@ -242,10 +243,14 @@
             <label class="flex min-h-11 grow items-center gap-3"
               ><input type="checkbox" class="h-6 w-6" bind:checked={closed[key]} />
               {name}{i.item.quantity > 1 ? ` × ${i.item.quantity}` : ''}
-              {#if seal !== 'none'}<span class="quiet text-sm"
-                  >{sealSuggestion(i.item) === 'new' ? `new ${seal}` : `${seal} looked at`}</span
-                >{/if}</label
-            >
+            </label>
+            {#if seal !== 'none'}<select
+                class="cell"
+                aria-label="{name}: {seal}"
+                bind:value={() => sealSaid(i, said), (v) => (said[sealKey(key)] = v)}
+                >{#each ['new', 'again'] as const as s (s)}<option value={s}>{sealInWords(i.item, s)}</option
+                  >{/each}</select
+              >{/if}
             {#if kind === 'fastener'}<label
                 ><span class="sr-only">{name}: torque</span><input
                   class="field figure w-36 text-xl"
