@@ -24,6 +24,11 @@
       ? { action: 'fill accepted', content: { circuit: fill.circuit, inMl: fill.inMl, reason } }
       : null;
   });
+  /** It was picked from the list of what keeps the visit open, which may be a long way down. */
+  const reach = (form: HTMLElement) => {
+    form.scrollIntoView({ block: 'center' });
+    form.querySelector('input')?.focus({ preventScroll: true });
+  };
   function save(e: SubmitEvent) {
     e.preventDefault();
     if (entry && bench.write(entry)) ondone();
@@ -31,7 +36,7 @@
 </script>
 
 {#if entry}
-  <form class="caution mb-4" onsubmit={save}>
+  <form class="caution mb-4" onsubmit={save} {@attach reach}>
     <p class="font-bold">{words}</p>
     <label class="mt-1 block text-sm" for={id}
       >{point ? 'Why not, this time' : 'Why it stays so'}

@@ -245,7 +245,7 @@
               {name}{i.item.quantity > 1 ? ` × ${i.item.quantity}` : ''}
             </label>
             {#if seal !== 'none'}<select
-                class="cell"
+                class="cell seal"
                 aria-label="{name}: {seal}"
                 bind:value={() => sealSaid(i, said), (v) => (said[sealKey(key)] = v)}
                 >{#each ['new', 'again'] as const as s (s)}<option value={s}>{sealInWords(i.item, s)}</option
@@ -298,6 +298,9 @@
 {/if}
 
 <style>
+  .seal {
+    width: 14rem;
+  }
   .two {
     display: grid;
     grid-template-columns: repeat(auto-fill, minmax(17rem, 1fr));
