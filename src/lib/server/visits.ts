@@ -80,7 +80,7 @@ export async function getVisit(sql: Db, teamId: string, id: string): Promise<Vis
 /** What was written in a visit, in order; with `after`, only what came after that number. */
 export async function readEntries(sql: Db, teamId: string, visitId: string, after = 0): Promise<Entry[]> {
   const rows = await sql`
-    select e.id, e.seq, e.seen, e.step_key, e.item_key, e.action, e.content, e.at, p.name as by, s.unit from visit_entry e
+    select e.id, e.seq, e.seen, e.after_entry, e.step_key, e.item_key, e.action, e.content, e.at, p.name as by, s.unit from visit_entry e
     join person p on p.team_id = e.team_id and p.id = e.by
     left join visit_step s on s.team_id = e.team_id and s.visit_id = e.visit_id and s.key = e.step_key
     where e.team_id = ${teamId} and e.visit_id = ${idInBook(sql, teamId, visitId)} and e.seq > ${after} order by e.seq`;
@@ -89,6 +89,7 @@ export async function readEntries(sql: Db, teamId: string, visitId: string, afte
       id: r.id,
       seq: Number(r.seq),
       seen: r.seen,
+      after: r.after_entry,
       stepKey: r.step_key,
       itemKey: r.item_key,
       action: r.action,
@@ -213,15 +214,16 @@ async function insertEntries(
     item_key: e.itemKey,
     action: e.action,
     seen: e.seen ?? null,
+    after_entry: e.after ?? null,
     content: writeContent(e),
     by,
     at: at.toISOString()
   }));
   const made = await tx`
     with made as (
-      insert into visit_entry (team_id, id, visit_id, step_key, item_key, action, seen, content, by, at)
-      select ${teamId}, e.id, ${visitId}, e.step_key, e.item_key, e.action, e.seen, e.content, e.by, e.at
-      from jsonb_to_recordset(${tx.json(rows as never)}) as e (n int, id uuid, step_key text, item_key text, action text, seen uuid, content jsonb, by uuid, at timestamptz) order by e.n
+      insert into visit_entry (team_id, id, visit_id, step_key, item_key, action, seen, after_entry, content, by, at)
+      select ${teamId}, e.id, ${visitId}, e.step_key, e.item_key, e.action, e.seen, e.after_entry, e.content, e.by, e.at
+      from jsonb_to_recordset(${tx.json(rows as never)}) as e (n int, id uuid, step_key text, item_key text, action text, seen uuid, after_entry uuid, content jsonb, by uuid, at timestamptz) order by e.n
       returning id, seq, at, by
     )
     select made.id, made.seq, made.at, p.name from made join person p on p.team_id = ${teamId} and p.id = made.by`;

@@ -139,7 +139,9 @@ export const NOTHING_SEEN = '00000000-0000-0000-0000-000000000000';
 const base = {
   id: z.uuid(),
   /** The last entry about the same step or fastener that its device knew; left out: it does not say. */
-  seen: z.uuid().nullable().optional()
+  seen: z.uuid().nullable().optional(),
+  /** The last entry of the visit that its device had written or knew: it comes after that; left out: it does not say. */
+  after: z.uuid().nullable().optional()
 };
 const step = { stepKey: z.string().min(1).max(160), itemKey: z.null().default(null) };
 const item = { itemKey: z.string().min(1).max(160), stepKey: z.null().default(null) };

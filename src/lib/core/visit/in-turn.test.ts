@@ -56,6 +56,19 @@ describe('later is later', () => {
     expect(inTurn([out, tight, off]).map((e) => e.id)).toEqual([out.id, tight.id, off.id]);
     expect(stand([out, tight, off])).toBe('off');
   });
+  it('a slow line does not put what a device did next before what it did first', () => {
+    const pour = at(2, step('pour', 'done', { ml: 1010 }));
+    // Its request took two minutes; what was written a minute on came in just after it.
+    const run = at(1, step('run'), { after: pour.id });
+    const entries = whole(plan).slice(
+      0,
+      whole(plan).findIndex((e) => e.stepKey === 'pour')
+    );
+    const turn = new VisitInTurn(plan, [...entries, pour]);
+    expect(inTurn([pour, run]).map((e) => e.id)).toEqual([pour.id, run.id]);
+    const state = turn.before(run);
+    expect(state.steps.find((s) => s.step.key === 'pour')!.done).toBe(true);
+  });
   it('read anew in whatever order they come in, it is the same visit', () => {
     const entries = whole(plan).map((e, i) => at(i, e));
     fc.assert(

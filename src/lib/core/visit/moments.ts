@@ -1,7 +1,8 @@
 import type { Entry } from './entry';
 
 /**
- * When each entry was done, ms: at its moment, and never before what its device knew of when it wrote it, whatever their clocks say.
+ * When each entry was done, ms: at its moment, and never before what its device had written or knew of when it wrote it, whatever
+ * clocks and slow lines make of it.
  * Without a moment (still on its way, by a clock that nobody has compared) it is after all others.
  */
 export function momentsOf(entries: readonly Entry[]): Map<string, number> {
@@ -11,9 +12,12 @@ export function momentsOf(entries: readonly Entry[]): Map<string, number> {
   return moments;
 }
 /** The same of one, after those it may have known of. */
-export function momentOf(e: Pick<Entry, 'at' | 'seen'>, known: ReadonlyMap<string, number>): number {
+export function momentOf(
+  e: Pick<Entry, 'at' | 'seen' | 'after'>,
+  known: ReadonlyMap<string, number>
+): number {
   const at = e.at === '' ? Infinity : Date.parse(e.at);
-  return Math.max(at, known.get(e.seen ?? '') ?? at);
+  return Math.max(at, ...[e.seen, e.after].map((id) => known.get(id ?? '') ?? at));
 }
 
 /** Entries as they were done, not as they came in: what waited on a device for a signal goes where it belongs. */

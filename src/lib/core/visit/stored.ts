@@ -15,6 +15,7 @@ export interface KeptEntry {
   content: unknown;
   /** What its device knew when it wrote it; null: it did not say. */
   seen: string | null;
+  after: string | null;
   /** The unit that its step measures in, as the step was kept; null where it measures nothing. */
   unit: string | null;
 }

@@ -142,7 +142,8 @@ export class BenchVisit {
   /** Writes one entry. False when it cannot be taken as it is; `problem` then says why. */
   write(entry: Write): boolean {
     const seen = lastSeen(this.state, entry);
-    const full = { id: crypto.randomUUID(), seen, stepKey: null, itemKey: null, ...entry } as NewEntry;
+    const after = this.entries.at(-1)?.id ?? null;
+    const full = { id: crypto.randomUUID(), seen, after, stepKey: null, itemKey: null, ...entry } as NewEntry;
     const now = this.#ahead === null ? null : Date.now() + this.#ahead;
     const refused = refuseEntry(this.state, full, this.tools, now);
     this.problem = refused && { words: inWords(refused), asksWhy: asksWhy(refused) };

@@ -127,6 +127,7 @@ function readEntries({ visit_step, visit_entry }: Tables) {
         action: e.action,
         content: e.content,
         seen: e.seen,
+        after: e.after_entry,
         unit: units.get(`${e.visit_id} ${e.step_key}`) ?? null
       });
     } catch (error) {

@@ -32,6 +32,7 @@ export const visitEntry = row({
   content: kept(keptContent, (c) => keptContent.parse(withVersion(c, () => 1))),
   at: moment,
   seen: none(id).default(null),
+  after_entry: none(id).default(null),
   by: id
 });
 export const oilMovement = row({
