@@ -332,6 +332,10 @@ describe('entries that waited on a device', () => {
         severity: 'park the machine'
       }
     ]);
+    // Whoever looks at the board sees it at once.
+    const ready = async () =>
+      (await book.sql`select ready from machine_standing where machine_id = ${book.machineId}`)[0]!.ready;
+    expect(await ready()).toBe(false);
     const later = entry({ itemKey: plug.key, action: 'off' });
     await expect(
       addEntry(book.sql, book.team.id, book.personId, id, later, new Date(NOW.getTime() + 20 * 60_000))

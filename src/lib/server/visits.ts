@@ -9,6 +9,7 @@ import { inWords } from '../core/visit/problems';
 import { namesNobody } from '../core/visit/names';
 import { refuseEntry } from '../core/visit/refuse';
 import { dayOf } from '../core/time/day';
+import { Wider } from './book/hold';
 import type { HouseRules } from '../core/rules/rules';
 import type { Db } from './db';
 import { refuse, Refusal } from './refusal';
@@ -183,13 +184,18 @@ export async function addEntries(
  * Something that a device without a signal took off before the visit was closed, and that nobody is known to have put on since: it is
  * not in the visit any more, and must not be lost. It parks the machine until somebody has looked.
  */
-async function keepLeftOpen({ tx, team, personId, at }: Write, visit: Visit, entry: NewEntry): Promise<void> {
+async function keepLeftOpen(
+  { tx, team, personId, at, held }: Write,
+  visit: Visit,
+  entry: NewEntry
+): Promise<void> {
   if (!visit.closedAt || at >= visit.closedAt) return;
   const was = visitState(visit.plan, visit.entries);
   const done = { ...entry, seq: Number.MAX_SAFE_INTEGER, at: at.toISOString(), by: '' } as Entry;
   const open = visitState(visit.plan, [...visit.entries, done]).open.filter(
     (i) => !was.open.some((o) => o.item.key === i.item.key)
   );
+  if (open.length > 0 && !held.machines.has(visit.machineId)) throw new Wider([visit.machineId]);
   for (const { item } of open)
     await tx`
       insert into finding (team_id, id, machine_id, fastener_id, cause, what, place, severity, found_on, found_at, visit_id, item_key, created_by)

@@ -55,6 +55,15 @@ const ADJUSTED = () => [
 ];
 
 describe('the chain at the bench', () => {
+  it('a nut torqued on a device that did not know of another adjusting stays loose', () => {
+    const entries = ADJUSTED();
+    const before = entries.findLast((e) => e.itemKey === NUT)!;
+    const again = read('adjust', 42);
+    const blind = { ...torqued(), seen: before.id };
+    const nut = (...all: Entry[]) => state(...all).items.find((i) => i.item.key === NUT)!;
+    expect(nut(...entries, again, blind).stand).toBe('off');
+    expect(nut(...entries, again, { ...torqued(), seen: again.id }).stand).toBe('torqued');
+  });
   it('found right, asks for no wrench: looked at, read, dressed', () => {
     expect(called(read('found', 40))).not.toContain('adjust');
     const s = state(...START, read('found', 40), step('chain.dress'), step('write'));

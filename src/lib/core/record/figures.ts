@@ -1,7 +1,11 @@
 import { showBoth, quantity, show } from '../quantity/quantity';
 import type { JobRecord } from './record';
 
-const ml = (n: number) => showBoth(quantity(Math.round(n), 'ml'), 'metric').main;
+/** In both systems: nobody knows which the reader thinks in. */
+const ml = (n: number): string => {
+  const { main, other } = showBoth(quantity(Math.round(n), 'ml'), 'metric');
+  return `${main} (${other})`;
+};
 
 /** The figures of a job, in words for somebody who was not there: how much oil went in and came out, what was measured. */
 export function figuresInWords({ circuits, measured }: Pick<JobRecord, 'circuits' | 'measured'>): string[] {

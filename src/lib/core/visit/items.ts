@@ -91,12 +91,19 @@ export function unknown(i: ItemState, entry: Pick<Entry, 'seen'>): boolean {
   return knew !== undefined && knew < i.cameOff.n;
 }
 
-export function takeOff(i: ItemState, entry: Pick<Entry, 'by' | 'at'>, mark: Mark | null): void {
+/** Keeps that an entry was about it. */
+export function touch(i: ItemState, mark: Mark): void {
+  i.last = mark;
+  i.seenAs.set(mark.id, mark.n);
+}
+
+export function takeOff(i: ItemState, entry: Pick<Entry, 'by' | 'at'>, mark: Mark): void {
+  touch(i, mark);
   Object.assign(i, {
     ...freshItem(i.item),
     last: i.last,
     seenAs: i.seenAs,
-    cameOff: mark ?? i.cameOff,
+    cameOff: mark,
     found: i.found,
     remarks: i.remarks,
     stand: 'off',

@@ -149,23 +149,23 @@ function shut(i: ItemState, { tools, today, byFeel = false }: AtHand, other: boo
   const rule = i.seal ?? sealSuggestion(i.item);
   const put = other ? (rule === 'new' ? 'again' : 'new') : rule;
   const seal = i.item.seal === 'none' ? {} : { seal: put };
-  const with_ = (label: string) => [label, sealInWords(i.item, put)].filter(Boolean).join(', ');
+  const labelled = (label: string) => [label, sealInWords(i.item, put)].filter(Boolean).join(', ');
   if (kind !== 'fastener')
     return {
-      label: with_(kind === 'part' ? 'Back in' : 'Shut'),
+      label: labelled(kind === 'part' ? 'Back in' : 'Shut'),
       entries: [{ itemKey: key, action: 'shut', content: seal }]
     };
   if (adapter) return null;
   if (torque?.words && !torque.band)
     return {
-      label: with_(`Tight: ${torque.words}`),
+      label: labelled(`Tight: ${torque.words}`),
       entries: [{ itemKey: key, action: 'by feel', content: { reason: torque.words, ...seal } }]
     };
   const band = torque?.band;
   if (!band?.from || !band.to)
     return byFeel
       ? {
-          label: with_('Tight by feel'),
+          label: labelled('Tight by feel'),
           entries: [{ itemKey: key, action: 'by feel', content: { reason: BY_HOUSE_RULE, ...seal } }]
         }
       : null;
@@ -183,7 +183,7 @@ function shut(i: ItemState, { tools, today, byFeel = false }: AtHand, other: boo
       }))
     : [];
   return {
-    label: with_(`${bolts.length > 0 ? 'Criss-cross' : 'Torqued'}, ${show(set)}`),
+    label: labelled(`${bolts.length > 0 ? 'Criss-cross' : 'Torqued'}, ${show(set)}`),
     entries: [...bolts, { itemKey: key, action: 'torqued', content }]
   };
 }

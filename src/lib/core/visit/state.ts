@@ -8,7 +8,17 @@ import { judge, type Judgement } from '../quantity/band';
 import { quantity, type Quantity } from '../quantity/quantity';
 import type { Circuit } from '../specs/sheet';
 import type { DoneContent, Entry } from './entry';
-import { applyToItem, freshItem, isShut, SHUTS, takeOff, unknown, type ItemState, type Mark } from './items';
+import {
+  applyToItem,
+  freshItem,
+  isShut,
+  SHUTS,
+  takeOff,
+  touch,
+  unknown,
+  type ItemState,
+  type Mark
+} from './items';
 import { inTurn } from './moments';
 import { inOrder } from '../job/order/overrule';
 import type { Fill, Step, VisitPlan } from '../job/plan';
@@ -129,8 +139,7 @@ export class VisitFold {
       // Shut by a device that did not know it had come off again: it is open until somebody has looked.
       if (SHUTS.has(entry.action) && unknown(i, entry)) i.asked = { by, at, said: entry.action };
       else applyToItem(i, entry, mark);
-      i.last = mark;
-      i.seenAs.set(id, mark.n);
+      touch(i, mark);
       if (entry.action === 'off' && was) letsOut(i, this.#steps, this.#items);
     } else if (entry.action === 'thing out') this.#things.set(id, { id, ...entry.content, in: false, by });
     else if (entry.action === 'thing in') {
@@ -245,7 +254,11 @@ function letsOut(i: ItemState, steps: Map<string, StepState>, items: Map<string,
  * (handbook, section 4). Adjusted once more, the nut that was torqued is loose again.
  * @param by the step that moved it; null: its nut came off
  */
-function axleMoved(steps: Map<string, StepState>, items: Map<string, ItemState>, by: Entry | null): void {
+function axleMoved(
+  steps: Map<string, StepState>,
+  items: Map<string, ItemState>,
+  by: { entry: Entry; mark: Mark } | null
+): void {
   const adjusting = [...steps.values()].filter(
     (s) => s.step.input.type === 'slack' && s.step.input.stage === 'adjusted'
   );
@@ -269,7 +282,7 @@ function axleMoved(steps: Map<string, StepState>, items: Map<string, ItemState>,
     if (by && mine && input.type === 'close')
       for (const key of input.items) {
         const i = items.get(key)!;
-        if (isShut(i) && i.opened && i.item.role === 'axle nut') takeOff(i, by, null);
+        if (isShut(i) && i.opened && i.item.role === 'axle nut') takeOff(i, by.entry, by.mark);
       }
   }
 }
@@ -305,7 +318,7 @@ function applyToStep(
   else s.written = [];
   s.done = s.written.length > 0;
   if (entry.action === 'done' && input.type === 'slack' && input.stage === 'adjusted')
-    axleMoved(steps, items, entry);
+    axleMoved(steps, items, { entry, mark });
   if (input.type === 'open') {
     for (const key of input.items) {
       const i = items.get(key)!;
@@ -313,8 +326,6 @@ function applyToStep(
       if (entry.action === 'done') {
         const was = isShut(i);
         takeOff(i, entry, mark);
-        i.last = mark;
-        i.seenAs.set(mark.id, mark.n);
         if (was) letsOut(i, steps, items);
       } else if (i.stand === 'off')
         Object.assign(i, {

@@ -83,7 +83,9 @@ function all<K extends Kind>(sql: Sql, handler: Handler<K>, batch: readonly Job[
   const { team } = batch[0]!.from;
   return attempt(sql, async (tx, also) => {
     // All of a batch are written at the same place. Claimed first, then held, without waiting in between.
-    const scope = handler.scope && (await handler.scope(batch[0]!.input as Input<K>, tx, team.id));
+    const named = handler.scope && (await handler.scope(batch[0]!.input as Input<K>, tx, team.id));
+    // What names no machine may turn out to reach one: begun again, it holds that one, and its standing is made anew.
+    const scope = named ?? (also.length > 0 ? { machines: also } : null);
     const [known, held] = await allOver([
       claimAll(tx, team.id, batch),
       scope ? hold(tx, team.id, scope, also) : NOTHING_HELD

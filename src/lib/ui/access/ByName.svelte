@@ -15,7 +15,7 @@
     query: string;
     typed: Record<string, string>;
     errors: Record<string, string>;
-    /** Two teams have somebody of that name: which one is asked. */
+    /** Two teams here have somebody with this name: the form asks for the team as well. */
     askTeam: boolean;
   }
   let { trusted, query, typed, errors, askTeam }: Props = $props();

@@ -77,20 +77,15 @@
   function press(entries: readonly Unsent[]): boolean {
     return entries.every((e) => bench.write(e));
   }
-  const all = (keys: readonly string[]) =>
-    press(
-      keys.flatMap((key) => {
-        const s = called.find((x) => x.step.key === key);
-        return s ? (quickAt(bench.state, s, hand)[0]?.entries ?? []) : [];
-      })
-    );
-  /** Which washers and rings such a press puts in: what it writes down it says. */
-  function sealsOf(keys: readonly string[]): string {
-    const entries = keys.flatMap((key) => {
+  /** What the first press at each of these steps writes. */
+  const entriesOf = (keys: readonly string[]): Unsent[] =>
+    keys.flatMap((key) => {
       const s = called.find((x) => x.step.key === key);
       return s ? (quickAt(bench.state, s, hand)[0]?.entries ?? []) : [];
     });
-    const words = entries.flatMap(({ itemKey, content }) => {
+  /** Which washers and rings such a press puts in: what it writes down it says. */
+  function sealsOf(keys: readonly string[]): string {
+    const words = entriesOf(keys).flatMap(({ itemKey, content }) => {
       const item = bench.plan.items.find((i) => i.key === itemKey);
       const { seal } = content as { seal?: 'new' | 'again' };
       return item && seal ? [sealInWords(item, seal)] : [];
@@ -177,7 +172,10 @@
       {/if}
       {#if odd && at !== key}<p class="caution" role="status">{odd}</p>{/if}
       {#if problem && at !== key}<p class="error" role="alert">{problem.words}</p>{/if}
-      {#if runs[key] && at !== key}<button type="button" class="key run" onclick={() => all(runs[key]!)}
+      {#if runs[key] && at !== key}<button
+          type="button"
+          class="key run"
+          onclick={() => press(entriesOf(runs[key]!))}
           >{i + 1} to {called.findIndex((c) => c.step.key === runs[key]!.at(-1)) + 1} in one press{sealsOf(
             runs[key]!
           )}</button

@@ -55,7 +55,7 @@
     }),
     also: () =>
       fresh && taken.includes(key)
-        ? { 'content.title': 'There is a job of that name. Two alike need two names.' }
+        ? { 'content.title': 'Another job has this name already. Choose a different one.' }
         : ({} as Record<string, string>),
     leaves: untrack(() => fresh),
     says: () => `${title}: saved as a new version. Visits that were begun keep theirs.`,

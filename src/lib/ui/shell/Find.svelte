@@ -131,7 +131,7 @@
       </li>
     {:else}
       <li class="quiet py-1">
-        {unread ? NOT_READ : 'Nothing of that name. A plate, a machine’s name or its maker will do.'}
+        {unread ? NOT_READ : 'Nothing found. Search for a number, a machine’s name or its maker.'}
       </li>
     {/each}
   </ul>

@@ -112,7 +112,7 @@ describe('whatever the jobs, at a running engine and after it', () => {
         }
         const { input } = s;
         if (input.type === 'open')
-          for (const key of input.items) takeOff(stand.get(key)!, { by: 'p', at: '' }, null);
+          for (const key of input.items) takeOff(stand.get(key)!, { by: 'p', at: '' }, { id: '', n: 0 });
         if (input.type === 'close') for (const key of input.items) stand.get(key)!.stand = 'shut';
       }
     }

@@ -1,0 +1,23 @@
+import { expect, it } from 'vitest';
+import { quantity } from '../quantity/quantity';
+import { figuresInWords } from './figures';
+
+it('the figures of a job, in both systems, and nothing of what nobody measured', () => {
+  const circuit = { circuit: 'engine' as const, level: null, oilHours: null, used: null };
+  const oil = { id: null, name: 'Brindle Four', grade: '10W-50', deviation: null };
+  const plunger = { title: 'How far its plunger stood out', band: null, judged: null };
+  expect(
+    figuresInWords({
+      circuits: [{ ...circuit, pouredMl: 1100, drainedMl: 950, oil }],
+      measured: [{ ...plunger, found: quantity(4, 'mm'), measured: quantity(5, 'mm') }]
+    })
+  ).toEqual([
+    // 1,100 / 946.353 and 950 / 946.353 quarts.
+    '1100 ml (1.16 US qt) of Brindle Four 10W-50 in the engine',
+    '950 ml (1 US qt) came out',
+    'How far its plunger stood out: 4 mm, then 5 mm'
+  ]);
+  expect(
+    figuresInWords({ circuits: [{ ...circuit, pouredMl: null, drainedMl: null, oil: null }], measured: [] })
+  ).toEqual([]);
+});
