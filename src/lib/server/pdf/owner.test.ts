@@ -45,7 +45,7 @@ it('holds the words on one page, whatever letters they have, and the picture', a
     '38.4 running hours',
     'Done since 1 Apr',
     'Grey paste on the magnet.',
-    'And 2 more, in our records.',
+    'And 2 more.',
     'Nothing else was found.',
     'Outer joint boot torn.',
     'likely 3 Jul and 20 Jul',

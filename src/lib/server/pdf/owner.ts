@@ -27,7 +27,7 @@ const section = (title: string, lines: readonly Line[], none: string, more = 0):
         columnGap: 10,
         margin: [0, 1, 0, 1]
       }))),
-  ...(more > 0 ? [{ text: `And ${more} more, in our records.`, color: '#555' }] : [])
+  ...(more > 0 ? [{ text: `And ${more} more.`, color: '#555' }] : [])
 ];
 
 /** The owner’s sheet as a PDF of one page. */

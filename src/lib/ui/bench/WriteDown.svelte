@@ -299,7 +299,7 @@
 
 <style>
   .seal {
-    width: 14rem;
+    width: 12rem;
   }
   .two {
     display: grid;

@@ -15,7 +15,7 @@
     <h2 class="rule">{title}</h2>
     {#each lines as l, k (k)}<div class="line"><strong>{l.what}</strong><span>{l.more}</span></div>
     {:else}<p class="quiet py-1">{none}</p>{/each}
-    {#if more > 0}<p class="quiet text-sm">And {more} more, in the records.</p>{/if}
+    {#if more > 0}<p class="quiet text-sm">And {more} more.</p>{/if}
   </section>
 {/snippet}
 
