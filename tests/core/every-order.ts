@@ -1,4 +1,4 @@
-import type { Bench } from '../../src/lib/core/ordering/order';
+import type { Bench, Span } from '../../src/lib/core/ordering/order';
 
 /**
  * The least time for a bench, each opening of a cover counted as ten minutes, found by trying everything: each op, each opening and closing of a
@@ -16,6 +16,7 @@ export function everyOrder(bench: Bench): { cost: number; tried: number } {
     ops.some((o) => [...o.needs, ...o.during].includes(id) && (o.engine === 'warm' || leadsToWarm(o.id)));
   let best = Infinity;
   let tried = 0;
+  const isUnderWay = (s: Span) => over.has(s.first) && !s.last.every((id) => over.has(id));
   const openings = () => [...opened.values()].reduce((sum, n) => sum + n, 0);
 
   const ready = (needs: readonly string[], during: readonly string[]): number | null => {
@@ -48,11 +49,12 @@ export function everyOrder(bench: Bench): { cost: number; tried: number } {
       if (from === null) continue;
       if (o.behind.some((c) => !open.get(c)) || o.covered.some((c) => open.get(c))) continue;
       if (o.engine === 'warm' && !warm) continue;
+      if (bench.apart.some((p) => p.some((s, k) => s.first === o.id && isUnderWay(p[1 - k]!)))) continue;
       let start = Math.max(t, from);
       let isWarm = warm;
       let hot = lastHot;
       if (o.engine === 'cold') {
-        if (warm) start = Math.max(start, lastHot + cool);
+        start = Math.max(start, lastHot + (o.cools ?? cool));
         isWarm = false;
       }
       const end = start + o.work;
@@ -95,7 +97,7 @@ export function everyOrder(bench: Bench): { cost: number; tried: number } {
       }
     }
   };
-  go(0, 0, bench.engine === 'warm', 0, false);
+  go(0, 0, bench.engine === 'warm', bench.engine === 'warm' ? 0 : -Infinity, false);
   return { cost: best, tried };
 }
 
@@ -125,7 +127,7 @@ export function madeUp(seed: number, jobs: number, stepsEach: [number, number], 
       const before = `j${j}s${k - 1}`;
       ops.push({
         id: `j${j}s${k}`,
-        job: `j${j}`,
+        jobs: [`j${j}`],
         work: int(1, 8) * 60,
         wait: next() < 0.35 ? int(2, 20) * 60 : 0,
         needs: [...(engine === 'warm' ? ['warm-up'] : []), ...(k > 0 && next() < 0.8 ? [before] : [])],
@@ -139,7 +141,7 @@ export function madeUp(seed: number, jobs: number, stepsEach: [number, number], 
   }
   ops.push({
     id: 'warm-up',
-    job: '',
+    jobs: [],
     work: 60,
     wait: 240,
     needs: [],
@@ -149,14 +151,14 @@ export function madeUp(seed: number, jobs: number, stepsEach: [number, number], 
     behind: [],
     covered: next() < 0.5 ? covers.slice(0, 1).map((c) => c.id) : []
   });
-  return { ops, covers, engine: next() < 0.7 ? 'cold' : 'warm', cool: 6 * 3600 };
+  return { ops, covers, apart: [], engine: next() < 0.7 ? 'cold' : 'warm', cool: 6 * 3600 };
 }
 
 /** A made-up visit of an engine that is cold and hot in turn: a warm-up, a run, cold work that may come after hot work and before it. */
 export function madeUpTurns(seed: number, engine: Bench['engine']): Bench {
   const next = chance(seed);
   const int = (from: number, to: number) => from + Math.floor(next() * (to - from + 1));
-  const plain = { job: '', during: [], behind: [], covered: [] };
+  const plain = { jobs: [], during: [], behind: [], covered: [] };
   const count = int(3, 5);
   const ops = Array.from({ length: count }, (_, k): Bench['ops'][number] => {
     const at = next() < 0.35 ? 'cold' : next() < 0.6 ? 'warm' : 'any';
@@ -167,6 +169,7 @@ export function madeUpTurns(seed: number, engine: Bench['engine']): Bench {
       wait: next() < 0.4 ? int(2, 20) * 60 : 0,
       needs: [...(at === 'warm' ? ['warm-up'] : []), ...(k > 0 && next() < 0.5 ? [`s${int(0, k - 1)}`] : [])],
       engine: at,
+      cools: at === 'cold' && next() < 0.3 ? 3600 : undefined,
       heats: false
     };
   });
@@ -182,5 +185,21 @@ export function madeUpTurns(seed: number, engine: Bench['engine']): Bench {
   const warm = ops.filter((o) => o.engine === 'warm').map((o) => o.id);
   if (warm.length > 0) ops.push(heater('warm-up', []));
   if (next() < 0.6) ops.push(heater('run', next() < 0.7 ? warm : [`s${int(0, count - 1)}`]));
-  return { ops, covers: [], engine, cool: 3 * 3600 };
+  return { ops, covers: [], apart: [], engine, cool: 3 * 3600 };
+}
+
+/** The same, with one or two things opened in it that are shut whenever it is heated, and one after the other. */
+export function madeUpApart(seed: number, engine: Bench['engine']): Bench {
+  const bench = madeUpTurns(seed, engine);
+  const next = chance(seed + 1);
+  const work = bench.ops.filter((o) => !o.heats);
+  const spans = work.slice(0, next() < 0.5 ? 1 : 2).map((o, k): Span => {
+    const id = `shut${k}`;
+    bench.ops.push({ ...o, id, work: 60 * (1 + k), wait: 0, needs: [o.id], engine: 'any' });
+    return { first: o.id, last: [id] };
+  });
+  const heats = bench.ops.filter((o) => o.heats).map((o): Span => ({ first: o.id, last: [o.id] }));
+  const apart = spans.flatMap((s) => heats.map((h): [Span, Span] => [s, h]));
+  if (spans.length === 2) apart.push([spans[0]!, spans[1]!]);
+  return { ...bench, apart };
 }

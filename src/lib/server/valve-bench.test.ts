@@ -55,7 +55,7 @@ describe('a valve check at the bench, with shims', () => {
 
   it('all well folds up: no cam comes out, and the count starts again', async () => {
     const key = (await work(visitId))!;
-    expect(key).toBe('valve-check.measure');
+    expect(key).toBe('measure');
     const checkId = await on.measure([
       [IL, blades(100, 125)],
       [IR, blades(125, 150)],
@@ -97,7 +97,7 @@ describe('a valve check at the bench, with shims', () => {
       [ER, blades(200, 225)]
     ]);
     await done(visitId, key, checkId, 1);
-    expect(await work(visitId)).toBe('valve-check.shims');
+    expect(await work(visitId)).toBe('shims');
     // Everything small that is out stands on the open list, the buckets each by its valve.
     const open = (await state(visitId)).open.map((i) => i.item.name);
     expect(open).toEqual(
@@ -110,7 +110,7 @@ describe('a valve check at the bench, with shims', () => {
         'Wire for the cam chain'
       ])
     );
-    expect(await refusedWith(done(visitId, 'valve-check.shims', checkId, 0))).toBe(
+    expect(await refusedWith(done(visitId, 'shims', checkId, 0))).toBe(
       'Inlet left is out of its limits and has its shim still.'
     );
     await on.send('valve.shim', {
@@ -129,9 +129,9 @@ describe('a valve check at the bench, with shims', () => {
         fits: [{ id: uuid(), valve: IL, stamp: 1775, measured: null, was: 1850, from: 'bought' }]
       })
     );
-    await done(visitId, 'valve-check.shims', checkId, 0);
-    expect(await work(visitId)).toBe('valve-check.left');
-    expect(await refusedWith(done(visitId, 'valve-check.left', checkId, 0))).toBe(
+    await done(visitId, 'shims', checkId, 0);
+    expect(await work(visitId)).toBe('left');
+    expect(await refusedWith(done(visitId, 'left', checkId, 0))).toBe(
       'Inlet left was changed and not measured again.'
     );
     expect(
@@ -139,7 +139,7 @@ describe('a valve check at the bench, with shims', () => {
     ).toContain('still stands open');
     // 50 to 75 with 1850: 1775 leaves 125 to 150.
     await on.measure([[IL, blades(125, 150), 'left']]);
-    await done(visitId, 'valve-check.left', checkId, 0);
+    await done(visitId, 'left', checkId, 0);
     expect(await work(visitId)).toBeNull();
     await closeVisit(on.book.sql, on.book.team, on.book.personId, visitId, LATER);
     expect(await on.rows('shim_movement')).toMatchObject([
@@ -198,14 +198,14 @@ describe('a valve check of screws and lock-nuts', () => {
       ['1-exhaust', blades(200, 225)]
     ]);
     await done(visitId, key, checkId, 1, 2);
-    expect(await work(visitId)).toBe('valve-screws.screws');
+    expect(await work(visitId)).toBe('screws');
     const all = (await state(visitId)).steps.map((s) => s.step.key);
     expect(all.some((k) => k.includes('caps') || k.includes('buckets'))).toBe(false);
-    expect(await refusedWith(done(visitId, 'valve-screws.screws', checkId, 0, 2))).toBe(
+    expect(await refusedWith(done(visitId, 'screws', checkId, 0, 2))).toBe(
       'Inlet is too tight.'
     );
     await on.measure([['1-inlet', blades(110, 130), 'left']]);
-    await done(visitId, 'valve-screws.screws', checkId, 0, 2);
+    await done(visitId, 'screws', checkId, 0, 2);
     expect(await work(visitId)).toBeNull();
     await closeVisit(on.book.sql, on.book.team, on.book.personId, visitId, LATER);
     expect(await on.rows('service_record')).toHaveLength(2);

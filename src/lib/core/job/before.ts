@@ -150,6 +150,7 @@ export function stepV1to2({ number, input, ...step }: StepV1): StepV2 {
     waitFor: '',
     engine: 'any',
     heats: false,
+    coolFor: null,
     warmFor: null,
     needs: [],
     during: [],

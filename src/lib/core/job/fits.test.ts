@@ -15,6 +15,7 @@ describe('a job is offered to machines that it fits', () => {
     expect(of('two-stroke enduro')).toEqual([
       'gearbox-check-screw',
       'gearbox-two-stroke',
+      'spark-plug',
       'air-filter',
       'chain'
     ]);
@@ -36,6 +37,7 @@ describe('a job is offered to machines that it fits', () => {
     const said = (text: string) => ({ ...EMPTY, figures: [figure('gearbox level method', null, { text })] });
     expect(of('two-stroke motocross', said('measured quantity only'))).toEqual([
       'gearbox-two-stroke',
+      'spark-plug',
       'air-filter',
       'chain'
     ]);

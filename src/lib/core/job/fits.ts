@@ -11,6 +11,7 @@ const ONLY: Readonly<Record<string, (kind: Kind) => boolean>> = {
   'gearbox-two-stroke': isTwoStroke,
   chain: (kind) => has(kind, 'chain'),
   'air-filter': (kind) => has(kind, 'air filter'),
+  'spark-plug': (kind) => has(kind, 'spark plug'),
   ...Object.fromEntries([...VALVE_JOBS, 'cam-chain'].map((key) => [key, (kind: Kind) => has(kind, 'valves')]))
 };
 

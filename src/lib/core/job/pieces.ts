@@ -130,6 +130,7 @@ export const stepSame = {
   engine: z.enum(ENGINES),
   heats: z.boolean(),
   // Visits of before ask for none.
+  coolFor: z.number().nullable().default(null),
   warmFor: z.number().nullable().default(null),
   needs: keys,
   during: keys,

@@ -1,3 +1,4 @@
+import { sparkPlugSteps } from './built-in/spark-plug';
 import { BEGIN, step, written } from './built-in/steps';
 import type { JobTemplate, VersionedTemplate } from './template';
 
@@ -5,6 +6,9 @@ const WRITE = written(['do']);
 
 /** Valves are measured stone cold, whatever the task is called. */
 const COLD = /\bvalve|clearance|\bcold\b/i;
+
+/** What is taken out with the valves is done while it is out, whatever the task is called. */
+const PLUG = /\bspark ?plug/i;
 
 /**
  * A job for a task that has no steps of its own: done by the manual, and written down. Its key is made from the task's id, so
@@ -18,20 +22,22 @@ export function plainTemplate(task: { id: string; name: string }): JobTemplate &
     title: task.name.slice(0, 60),
     about: '',
     circuits: [],
-    steps: [
-      ...BEGIN,
-      step({
-        key: 'do',
-        title: task.name.slice(0, 90),
-        kind: 'tick',
-        minutes: cold ? 45 : 15,
-        engine: cold ? 'cold' : 'any',
-        needs: ['stand'],
-        lines: ['By the machine’s manual. Write what was seen and measured in the remark.'],
-        caution: cold ? 'Stone cold: overnight is best.' : ''
-      }),
-      WRITE
-    ]
+    steps: PLUG.test(task.name)
+      ? sparkPlugSteps('do')
+      : [
+          ...BEGIN,
+          step({
+            key: 'do',
+            title: task.name.slice(0, 90),
+            kind: 'tick',
+            minutes: cold ? 45 : 15,
+            engine: cold ? 'cold' : 'any',
+            needs: ['stand'],
+            lines: ['By the machine’s manual. Write what was seen and measured in the remark.'],
+            caution: cold ? 'Stone cold: overnight is best.' : ''
+          }),
+          WRITE
+        ]
   };
 }
 

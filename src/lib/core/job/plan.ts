@@ -9,7 +9,7 @@ import type { FigureKey } from '../specs/kinds';
 import type { Circuit, FastenerRole, LevelMethod, Seal } from '../specs/sheet';
 import type { SlackInput } from '../chain/at-bench';
 import type { ValveStage } from '../valve/stages';
-import type { Opens } from './template';
+import type { ENGINES, Opens } from './template';
 
 /** A figure of the spec sheet as a step shows it. Neither a band nor words: the sheet does not say, unknown. */
 export interface SheetNumber {
@@ -124,8 +124,10 @@ export interface Step {
   /** Minutes that go by themselves afterwards, and what happens in them. */
   wait: number;
   waitFor: string;
-  engine: 'any' | 'cold' | 'warm';
+  engine: (typeof ENGINES)[number];
   heats: boolean;
+  /** Minutes the engine has cooled for what is done cool; null: it asks for none. */
+  coolFor: number | null;
   /** Minutes a warm-up is good for, for what is done warm; null: it asks for none. */
   warmFor: number | null;
   /** Done and their waits over before this one. */
@@ -213,6 +215,7 @@ const BARE: Omit<Step, 'key' | 'title' | 'input'> = {
   waitFor: '',
   engine: 'any',
   heats: false,
+  coolFor: null,
   warmFor: null,
   needs: [],
   during: [],

@@ -69,7 +69,8 @@ export type When = (typeof WHENS)[number];
 /** What opens a gate: an answer, a number outside its band, or debris of a grade. */
 export const OPENS = ['yes', 'no', 'inside', 'outside', 'glitter or worse', 'flakes or worse'] as const;
 export type Opens = (typeof OPENS)[number];
-export const ENGINES = ['any', 'cold', 'warm'] as const;
+/** Stone cold; warm; `cool`: not hot, whatever is heated in the visit is heated after it. */
+export const ENGINES = ['any', 'cold', 'cool', 'warm'] as const;
 
 /** One end of a band: a number within reason, or none. */
 const bandEnd = numberTyped('A number, such as 20.')

@@ -28,7 +28,7 @@ const AIR = task('Air filter', 'air-filter');
 const BOLTS = task('Torque round', null, 'hours', false);
 const CHAIN = task('Chain and sprockets', 'chain');
 const VALVES = task('Valve clearances', 'valve-check');
-const PLUG = task('Spark plug', null, 'hours', false);
+const PLUG = task('Spark plug', 'spark-plug', 'hours', false);
 const FLUIDS = [
   task('Coolant', null, 'days', false),
   task('Brake fluid', null, 'days', false),

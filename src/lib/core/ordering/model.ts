@@ -6,8 +6,8 @@
  */
 export interface Op {
   id: string;
-  /** Which job it belongs to: among equals, a mechanic stays with one. */
-  job: string;
+  /** Which jobs it belongs to: among equals, a mechanic stays with one. */
+  jobs: readonly string[];
   /** Hands on it, seconds. */
   work: number;
   /** Goes on by itself afterwards, seconds. */
@@ -17,6 +17,8 @@ export interface Op {
   /** Done before this begins; its wait may still run. */
   during: string[];
   engine: 'any' | 'cold' | 'warm';
+  /** Seconds it has to have cooled, where that is less than stone cold. */
+  cools?: number | undefined;
   /** Warms the engine: the warm-up, a run. */
   heats: boolean;
   /** Covers that must be off. */
@@ -35,9 +37,17 @@ export interface Cover {
   closeNeeds: string[];
 }
 
+/** From one op to the end of others: from an opening to what shuts it. A single op is a span of itself. */
+export interface Span {
+  first: string;
+  last: string[];
+}
+
 export interface Bench {
   ops: Op[];
   covers: Cover[];
+  /** Spans that never overlap: one is over before the other begins, whichever comes first. */
+  apart: [Span, Span][];
   /** The engine as it comes to the bench. */
   engine: 'cold' | 'warm';
   /** From warm to cold, seconds. */
@@ -47,7 +57,6 @@ export interface Bench {
 /** An op in its place. */
 export interface Placed {
   id: string;
-  job: string;
   start: number;
   end: number;
   /** When its wait is over. */
@@ -69,7 +78,7 @@ export interface Schedule {
 /** Ops with arcs between them and nothing else to obey: what the search works on. */
 export interface Graph {
   ids: string[];
-  jobs: string[];
+  jobs: (readonly string[])[];
   work: number[];
   wait: number[];
   /** Earliest start. */

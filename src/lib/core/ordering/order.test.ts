@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { everyOrder, madeUp, madeUpTurns } from '../../../../tests/core/every-order';
+import { everyOrder, madeUp, madeUpApart, madeUpTurns } from '../../../../tests/core/every-order';
 import { LoopError, OPENING_COSTS, orderWork, type Bench, type Op } from './order';
 
 const op = (id: string, work: number, more: Partial<Op> = {}): Op => ({
   id,
-  job: id.split('-')[0]!,
+  jobs: [id.split('-')[0]!],
   work,
   wait: 0,
   needs: [],
@@ -19,6 +19,7 @@ const op = (id: string, work: number, more: Partial<Op> = {}): Op => ({
 const bench = (ops: Op[], more: Partial<Bench> = {}): Bench => ({
   ops,
   covers: [],
+  apart: [],
   engine: 'cold',
   cool: 7200,
   ...more
@@ -191,6 +192,22 @@ describe('against every order there is', () => {
         }),
         { numRuns: 300 }
       );
+  });
+  it('is as short as the shortest where things are opened that must be shut while it runs', () => {
+    let two = 0;
+    for (const engine of ['cold', 'warm'] as const)
+      fc.assert(
+        fc.property(fc.integer({ min: 1, max: 1e6 }), (seed) => {
+          const b = madeUpApart(seed, engine);
+          const { cost } = everyOrder(b);
+          fc.pre(cost < Infinity);
+          if (b.apart.length > 2) two++;
+          const found = orderWork(b);
+          expect([found.elapsed, found.bound]).toEqual([cost, cost]);
+        }),
+        { numRuns: 200 }
+      );
+    expect(two).toBeGreaterThan(20);
   });
   it('keeps every rule it was given', () => {
     fc.assert(

@@ -2,7 +2,7 @@ import { LoopError, type Bench, type Placed, type Schedule } from './model';
 import { leastOf, search } from './search';
 import { structures } from './structures';
 
-export { LoopError, type Bench, type Cover, type Op, type Placed, type Schedule } from './model';
+export { LoopError, type Bench, type Cover, type Op, type Placed, type Schedule, type Span } from './model';
 
 /** A cover comes off once more only where that saves ten minutes: seconds. */
 export const OPENING_COSTS = 600;
@@ -42,7 +42,6 @@ export function orderWork(bench: Bench): Schedule {
     best = {
       placed: found.order.map((i) => ({
         id: s.graph.ids[i]!,
-        job: s.graph.jobs[i]!,
         start: found.starts[i]!,
         end: found.starts[i]! + s.graph.work[i]!,
         over: found.starts[i]! + s.graph.work[i]! + s.graph.wait[i]!

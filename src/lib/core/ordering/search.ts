@@ -280,7 +280,7 @@ export function search(g: Graph, known = Infinity): Found | null {
     nodes += spent;
   }
   const handy = within(g, q, topological, best.elapsed, Math.ceil(HANDY_LOOKS / n), (i, last, start) => {
-    const stays = last >= 0 && g.jobs[i] === g.jobs[last] ? 0 : 1000;
+    const stays = last >= 0 && g.jobs[i]!.some((j) => g.jobs[last]!.includes(j)) ? 0 : 1000;
     return start * 1e6 + stays + i;
   });
   nodes += handy.nodes;

@@ -1,4 +1,5 @@
 import { descendants, ownArcs, type Arc } from './arcs';
+import { apart } from './apart';
 import { findLoop, LoopError, type Bench, type Cover, type Graph, type Op } from './model';
 import { thermal, type Warmth } from './thermal';
 
@@ -58,7 +59,7 @@ function withCover(
   const ops: Op[] = [];
   const arcs: Arc[] = [];
   const plain = {
-    job: '',
+    jobs: [],
     wait: 0,
     needs: [],
     during: [],
@@ -140,7 +141,11 @@ export function structures(bench: Bench): { list: Structure[]; easier: Structure
         })
       );
     }
-    return made.map((m) => structureOf(m.ops, m.arcs, t.release));
+    return made.flatMap((m) => {
+      const spans = apart(m.ops, m.arcs, bench.apart);
+      whole &&= spans.whole;
+      return spans.ways.map((more) => structureOf(m.ops, [...m.arcs, ...more], t.release));
+    });
   });
   const easier = whole
     ? []
@@ -218,7 +223,7 @@ function graphOf(ops: readonly Op[], arcs: readonly Arc[], release: ReadonlyMap<
   }
   return {
     ids: ops.map((o) => o.id),
-    jobs: ops.map((o) => o.job),
+    jobs: ops.map((o) => o.jobs),
     work: ops.map((o) => o.work),
     wait: ops.map((o) => o.wait),
     release: ops.map((o) => release.get(o.id) ?? 0),

@@ -133,11 +133,12 @@ function between(bench: Bench, turn: Turn): Omit<Warmth, 'drop'> {
   for (const c of bench.ops) {
     const mine = turn.get(c.id);
     if (mine === undefined || c.engine !== 'cold') continue;
-    if (bench.engine === 'warm') release.set(c.id, bench.cool);
+    const cool = c.cools ?? bench.cool;
+    if (bench.engine === 'warm') release.set(c.id, cool);
     for (const h of bench.ops) {
       const its = turn.get(h.id);
       if (its === undefined || !isHot(h)) continue;
-      arcs.push(its < mine ? { from: h.id, to: c.id, lag: bench.cool } : { from: c.id, to: h.id, lag: 0 });
+      arcs.push(its < mine ? { from: h.id, to: c.id, lag: cool } : { from: c.id, to: h.id, lag: 0 });
     }
   }
   return { arcs, release };

@@ -203,6 +203,17 @@ export const HOUSE_RULES = [
     reason: 'They undo what is stuck; on the way in they strip threads nobody felt.'
   },
   {
+    key: 'coolAfterMinutes',
+    about: 'Valves',
+    title: 'Cool enough for the spark plug after',
+    type: 'number',
+    unit: 'min',
+    from: 15,
+    to: 240,
+    default: 60,
+    reason: 'Out of a hot alloy head a plug takes its thread with it. Until a hand stays on the head.'
+  },
+  {
     key: 'coldAfterHours',
     about: 'Valves',
     title: 'An engine is stone cold after',

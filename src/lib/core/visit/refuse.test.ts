@@ -122,6 +122,16 @@ describe('a warm drain', () => {
     expect(refused(warmed, drain({ remark: 'lunch; still hand-warm' }), tools, at(30))).toBeNull();
     expect(refused(warmed, drain(), tools, at(15))).toBeNull();
   });
+  it('of an engine that was warmed once more, the last warm-up counts', () => {
+    const warm = plan.steps.find((s) => s.key === 'warm')!;
+    const steps = plan.steps.flatMap((s) => (s === warm ? [s, { ...s, key: 'warm-again1' }] : [s]));
+    const again = visitState({ ...plan, steps }, [
+      step('warm'),
+      { ...step('warm-again1'), at: new Date(at(25)).toISOString() }
+    ]);
+    expect(refused(again, drain(), tools, at(30))).toBeNull();
+    expect(refused(again, drain(), tools, at(45))).toMatch(/warmed up 20 minutes ago/);
+  });
   it('is not asked about where the house drains cold, nor before anything was warmed', () => {
     const cold = planOf(['engine-oil'], { rules: { ...DEFAULT_RULES, warmUp: 'drain cold' } });
     expect(cold.steps.map((s) => s.warmFor)).not.toContain(15);

@@ -179,7 +179,10 @@ const ALL_BUT = 0.9;
 function goneCold(state: VisitState, s: StepState, content: Done, now: number | null): EntryProblem | null {
   const within = s.step.warmFor;
   if (within === null || now === null || content.remark?.trim() || content.afterwards) return null;
-  const warmUp = state.steps.find((x) => x.step.heats && x.step.input.type === 'tick' && x.done && x.at);
+  // Warmed once more, it is the last that counts.
+  const warmUp = state.steps
+    .filter((x) => x.step.heats && x.step.input.type === 'tick' && x.done && x.at)
+    .sort((a, b) => Date.parse(b.at!) - Date.parse(a.at!))[0];
   const inTime = state.steps.some((x) => x !== s && x.step.warmFor !== null && x.done);
   if (!warmUp?.at || inTime) return null;
   const waited = (now - Date.parse(warmUp.at)) / 60_000;

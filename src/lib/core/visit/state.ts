@@ -233,11 +233,12 @@ export function judgedAt(s: Pick<StepState, 'step' | 'written'>): Judgement | nu
  */
 function isBack(i: ItemState, steps: ReadonlyMap<string, StepState>): boolean {
   if (!isShut(i)) return false;
-  const opening = [...steps.values()].find(
+  if (i.opened) return true;
+  const openings = [...steps.values()].filter(
     (s) => s.step.input.type === 'open' && s.step.input.items.includes(i.item.key)
   );
-  if (opening === undefined) return i.opened;
-  return i.opened || opening.leftOut !== null;
+  // What nothing called for was never off.
+  return openings.length > 0 && openings.every((s) => !s.called || s.leftOut !== null);
 }
 
 /** What lets oil out after its level was read makes that reading old: the level is to be read again. */

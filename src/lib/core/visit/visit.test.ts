@@ -142,6 +142,20 @@ describe('gates', () => {
   });
 });
 
+describe('a closing that shuts what was never called for', () => {
+  it('does not wait for it: no valve is out, so the cam chain was never wired', () => {
+    const top = planOf(['valve-check', 'cam-chain']);
+    const tensioner = 'thing-cam-chain-tensioner';
+    const isDone = (entries: Entry[]) =>
+      visitState(top, entries).steps.find((s) => s.step.key === 'tensioner-on')!.done;
+    expect(top.steps.find((s) => s.key === 'tensioner-on')!.input).toMatchObject({
+      items: expect.arrayContaining([tensioner, 'thing-wire-for-the-cam-chain']) as unknown
+    });
+    expect(isDone([step('tensioner-off')])).toBe(false);
+    expect(isDone([step('tensioner-off'), item(tensioner, 'shut')])).toBe(true);
+  });
+});
+
 describe('the open register', () => {
   it('small things are counted out and in', () => {
     const out = visitEntry('thing out', { what: 'rag in a hole', name: 'rag in the intake', count: 1 });

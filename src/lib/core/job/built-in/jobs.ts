@@ -2,6 +2,7 @@ import type { JobTemplate } from '../template';
 import { airFilterSteps } from './air-filter';
 import { chainSteps } from './chain';
 import { oilSteps } from './oil';
+import { sparkPlugSteps } from './spark-plug';
 import { step } from './steps';
 import { camChainSteps, valveSteps } from './valves';
 
@@ -102,7 +103,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'valve-check',
-    version: 1,
+    version: 2,
     title: 'Valve check',
     about:
       'Every clearance with its number. Only where a valve is out do cams, shims and parts come into it.',
@@ -111,7 +112,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'valve-reshim',
-    version: 1,
+    version: 2,
     title: 'Re-shim',
     about: 'Cams out in any case: measured, planned, fitted, proven.',
     circuits: [],
@@ -119,7 +120,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'valve-screws',
-    version: 1,
+    version: 2,
     title: 'Valve check, screw and lock-nut',
     about: 'Goes at one blade, does not at the next; read again after the nut is tight.',
     circuits: [],
@@ -127,11 +128,19 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'cam-chain',
-    version: 1,
+    version: 2,
     title: 'Cam chain and tensioner',
     about: 'The chain on its wheel, guides, and how far the tensioner has come out.',
     circuits: [],
     steps: camChainSteps()
+  },
+  {
+    key: 'spark-plug',
+    version: 1,
+    title: 'Spark plug',
+    about: 'Out, read, its gap set, in again; while the valves are open it is out in any case.',
+    circuits: [],
+    steps: sparkPlugSteps()
   },
   {
     key: 'air-filter',

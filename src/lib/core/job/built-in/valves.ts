@@ -1,5 +1,9 @@
 import type { TemplateStep } from '../template';
-import { BEGIN, step, written } from './steps';
+import { SPARK_PLUG } from './spark-plug';
+import { BEGIN, step as own, written } from './steps';
+
+/** Jobs at the top of the engine share what they have in common: cover off, top dead centre, tensioner. */
+const step: typeof own = (s) => own({ shared: true, ...s });
 
 interface ValveJob {
   /** Shims are changed whatever the check says: the cam comes out in any case. */
@@ -15,7 +19,7 @@ const OPENED = [
     key: 'cover-off',
     title: 'Off with what is above it, and the valve cover',
     kind: 'open',
-    things: ['Valve cover', 'Spark plug'],
+    things: ['Valve cover', SPARK_PLUG],
     minutes: 12,
     engine: 'cold',
     needs: ['stand'],
@@ -42,7 +46,7 @@ const shut = (needs: string[], seen: string[]) => [
     key: 'cover-on',
     title: 'Rag and probe out, plug in, valve cover on',
     kind: 'close',
-    things: [...COVERS, 'Spark plug', 'Valve cover'],
+    things: [...COVERS, SPARK_PLUG, 'Valve cover'],
     minutes: 10,
     needs,
     lines: ['Gasket seated, half moons sealed; cover bolts and plug to the manual’s torque.'],
@@ -60,6 +64,17 @@ const TDC = step({
   needs: ['cover-off', 'holes'],
   lines: ['{tdc}'],
   caution: 'Turn it by hand only, ignition off: fingers clear of chain and cams.'
+});
+
+const TURNS = step({
+  key: 'turns',
+  title: 'Two full turns by hand, marks read again',
+  kind: 'tick',
+  minutes: 3,
+  needs: ['tensioner-on'],
+  lines: ['{tdc}', 'Plug out: it must not stop anywhere.'],
+  caution: 'If it stops, stop: a valve may touch the piston.',
+  mayLeaveOut: false
 });
 
 /**
@@ -183,17 +198,19 @@ export function valveSteps({ always = false, screws = false }: ValveJob): Templa
     when: ['the head has screws'],
     lines: ['Goes at one blade, does not at the next. Hold the screw while the nut is tightened: it moves.']
   });
-  const left = step({
-    key: 'left',
-    title: 'Two full turns by hand, marks again, measure again',
-    kind: 'clearances',
-    stage: 'left',
-    minutes: 12,
-    needs: ['tensioner-on'],
-    ...gated,
-    lines: ['{tdc}', 'By hand, plug out, two full turns: it must not stop anywhere.'],
-    caution: 'If it stops, stop: a valve may touch the piston.'
-  });
+  const left = [
+    { ...TURNS, ...gated },
+    step({
+      key: 'left',
+      title: 'Measure every valve again, as left',
+      kind: 'clearances',
+      stage: 'left',
+      minutes: 9,
+      needs: ['turns'],
+      ...gated,
+      lines: ['{tdc}']
+    })
+  ];
   const setRight = [...(screws ? [] : ['left']), 'screws'];
   return [
     ...BEGIN,
@@ -211,7 +228,7 @@ export function valveSteps({ always = false, screws = false }: ValveJob): Templa
       mayLeaveOut: false
     }),
     ...shims,
-    ...(screws ? [] : [left]),
+    ...(screws ? [] : left),
     adjust,
     ...shut(['measure', ...setRight], ['Hard to turn, scored lobes, pitted buckets: write it here.'])
   ];
@@ -264,16 +281,7 @@ export function camChainSteps(): TemplateStep[] {
       lines: ['A new gasket; fitted locked back, then released.'],
       mayLeaveOut: false
     }),
-    step({
-      key: 'turns',
-      title: 'Two full turns by hand, marks read again',
-      kind: 'tick',
-      minutes: 3,
-      needs: ['tensioner-on'],
-      lines: ['{tdc}'],
-      caution: 'If it stops, stop: a valve may touch the piston.',
-      mayLeaveOut: false
-    }),
+    TURNS,
     ...shut(['turns'], ['Grooved guides, a tensioner that is out far: write it here.'])
   ];
 }

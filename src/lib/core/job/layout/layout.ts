@@ -11,6 +11,8 @@ import { itemKey, itemOf, looseOf, partKey, partOf, thingOf, thingsOf } from './
 import { fill, fillTitle } from './lines';
 import { inTheWay, isInTheWay, orderOfCovers } from './in-the-way';
 import { interlocks, runs, warmth } from './rules';
+import { merged, readFirst, share } from './sharing';
+import { warmed } from './warmed';
 
 export type { CircuitHistory, JobInput, LayoutInput } from './context';
 
@@ -71,15 +73,19 @@ const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
  * this machine's sheet names is in it; figures it does not hold are unknown. Its order is another matter (`order/`).
  */
 export function layOut(input: LayoutInput): LaidOut {
-  const places: Place[] = input.jobs.flatMap((job) => {
+  const burns = has(input.kind, 'combustion engine');
+  const places: Place[] = input.jobs.flatMap((given) => {
+    const job = burns
+      ? { ...given, template: { ...given.template, steps: warmed(given.template.steps) } }
+      : given;
     const circuits = job.template.circuits.length > 0 ? job.template.circuits : [null];
     return circuits.flatMap((circuit) =>
       job.template.steps
         .filter((step) => step.when.every((w) => holds(w, input, circuit)))
         .filter((step) => step.kind !== 'meter' || input.hourMeter !== false)
         // What burns nothing is not warmed, and is never hot: its work asks for neither.
-        .filter((step) => step.kind !== 'warm up' || has(input.kind, 'combustion engine'))
-        .map((step) => (has(input.kind, 'combustion engine') ? step : { ...step, engine: 'any' as const }))
+        .filter((step) => step.kind !== 'warm up' || burns)
+        .map((step) => (burns ? step : { ...step, engine: 'any' as const }))
         .map((step) => ({ job, circuit, step }))
     );
   });
@@ -124,6 +130,8 @@ export function layOut(input: LayoutInput): LaidOut {
     points: pointsOf(input),
     coolsIn: input.rules.coldAfterHours * 60
   };
+  share(plan);
+  readFirst(plan);
   inTheWay(plan, input);
   // What names a step that is not here is not waited for.
   const known = new Set(plan.steps.map((s) => s.key));
@@ -220,29 +228,15 @@ function oneStep(
     wait: stoodBy ? 0 : p.step.wait,
     waitFor: p.step.waitFor,
     engine: p.step.engine,
+    coolFor: p.step.engine === 'cool' ? input.rules.coolAfterMinutes : null,
     warmFor: p.step.engine === 'warm' && p.step.kind === 'open' ? input.rules.warmForMinutes : null,
     heats: p.step.kind === 'warm up' || p.step.kind === 'run',
     spills: p.step.spills,
     needs: p.step.needs.flatMap(keys),
     during: p.step.during.flatMap(keys),
-    last: input.last[key] ?? null
+    // A step that is shared now was each job's own before.
+    last: input.last[key] ?? input.last[`${p.job.template.key}.${p.step.key}`] ?? null
   });
-}
-
-/** One step of several jobs: all that either says. */
-function merged(a: Step, b: Step): Step {
-  const both = (x: string[], y: string[]) => [...new Set([...x, ...y])];
-  return {
-    ...a,
-    jobs: both(a.jobs, b.jobs),
-    lines: both(a.lines, b.lines),
-    minutes: Math.max(a.minutes, b.minutes),
-    wait: Math.max(a.wait, b.wait),
-    needs: both(a.needs, b.needs),
-    during: both(a.during, b.during),
-    points: both(a.points, b.points),
-    mayLeaveOut: a.mayLeaveOut && b.mayLeaveOut
-  };
 }
 
 const MAPPED = ['drain plug', 'screen cap', 'filter cover', 'filler cap', 'check screw'];

@@ -1,7 +1,7 @@
 import { slackLines } from '../../chain/at-bench';
 import { has } from '../../machine/has';
 import { showBand, upperEnd } from '../../quantity/band';
-import type { Circuit, Fastener } from '../../specs/sheet';
+import { figureOf, type Circuit, type Fastener } from '../../specs/sheet';
 import { carriesScreen, circuitFigure, historyOf, levelFigure, methodOf, type LayoutInput } from './context';
 import { beforeStart, pressure, pumpOut } from './starting';
 import { figureInWords, lower, sealLine } from './words';
@@ -125,6 +125,10 @@ function tokens(c: LineContext): Record<string, () => string[]> {
     },
     cranking: () => pumpOut(input, circuit),
     tdc: () => (input.head?.guide.length ? [...input.head.guide] : [TDC_UNKNOWN]),
+    plug: () => {
+      const said = figureOf(sheet, 'spark plug')?.text;
+      return [said ? `The sheet wants: ${said}.` : 'Which plug the sheet does not say: see the manual.'];
+    },
     clearances: () => [...(input.head?.limits ?? [])],
     slack: () => slackLines(input.chain),
     dressing: () => [DRESSED[rules.chainDressing]],

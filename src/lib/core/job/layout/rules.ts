@@ -15,6 +15,13 @@ export function warmth(plan: Steps, input: LayoutInput): void {
   const how = gearbox ? rules.gearboxWarmUp : rules.warmUp;
   const guards = outside(plan).map((s) => s.key);
   if (how === 'drain cold') {
+    const drains = plan.steps.filter((s) => s.engine === 'warm' && s.input.type === 'open');
+    for (const s of drains) Object.assign(s, { engine: 'any', warmFor: null });
+    // What else wants it warm still does.
+    if (plan.steps.some((s) => s.engine === 'warm')) {
+      for (const s of drains) s.needs = s.needs.filter((n) => n !== warm.key);
+      return;
+    }
     Object.assign(warm, {
       title: 'Drain it cold',
       lines: ['House rule: after long storage, old oil is not pumped round.'],
@@ -23,7 +30,6 @@ export function warmth(plan: Steps, input: LayoutInput): void {
       wait: 0,
       heats: false
     });
-    for (const s of plan.steps) if (s.engine === 'warm') Object.assign(s, { engine: 'any', warmFor: null });
     return;
   }
   if (how === 'ride') {
@@ -55,7 +61,7 @@ export function warmth(plan: Steps, input: LayoutInput): void {
 function stoodAfter(plan: Steps, ride: Step): void {
   const stand = plan.steps.find((s) => s.key === 'stand');
   if (!stand) return;
-  if (plan.steps.some((s) => s.engine === 'cold')) {
+  if (plan.steps.some((s) => s.engine === 'cold' || s.engine === 'cool')) {
     ride.lines = [...ride.lines, 'Back from it, stand it level and secure again.'];
     return;
   }
@@ -104,8 +110,6 @@ export function interlocks(plan: Steps): void {
     .map((s) => s.key);
   const closing = (items: string[]) =>
     plan.steps.filter((s) => s.input.type === 'close' && s.input.items.some((k) => items.includes(k)));
-  const cold = plan.steps.filter((s) => s.engine === 'cold');
-  const isCold = (s: Step) => s.engine === 'cold' || cold.some((c) => waitsFor(plan, s.key, c.key));
   for (const s of plan.steps) {
     if (s.input.type === 'pour') {
       s.after = shutBefore(s, s.input.circuit);
@@ -115,23 +119,8 @@ export function interlocks(plan: Steps): void {
       ];
     }
     if (s.heats && s.input.type === 'tick') {
-      // Warmed with everything shut: what it is warmed for is opened afterwards. A tick of it that comes late is taken.
-      const shut = shutBefore(s, null);
-      // Ridden, it has its seat and panels on: what is outermost may come off and go on again for it, what is behind that not.
-      const ridden = s.covered.length > 0;
-      if (ridden)
-        for (const x of outside(plan))
-          if (isNested(plan, x) && !waitsFor(plan, s.key, x.key)) x.needs = [...new Set([...x.needs, s.key])];
+      // Warmed with everything shut: in what order, the ordering sees to. Ridden, it has its seat and panels on too.
       s.covered = [...new Set([...s.covered, ...coverings])];
-      for (const x of plan.steps) {
-        if (x.input.type !== 'open' || coverings.includes(x.key) || waitsFor(plan, s.key, x.key)) continue;
-        const mine = x.input.items.filter((k) => shut.includes(k));
-        if (mine.length === 0) continue;
-        // What is opened for work on a cold engine is shut again before it is warmed; all else is opened after.
-        const closes = closing(mine).filter((c) => !waitsFor(plan, c.key, s.key));
-        if (isCold(x) && closes.length > 0) s.needs = [...new Set([...s.needs, ...closes.map((c) => c.key)])];
-        else x.needs = [...new Set([...x.needs, s.key])];
-      }
     }
     if (s.input.type === 'start') {
       s.after = shutBefore(s, null);
@@ -141,7 +130,8 @@ export function interlocks(plan: Steps): void {
         ...new Set([
           ...s.needs,
           ...pours,
-          ...closing(s.after)
+          // What is on the sheet is shut, so that the leak look sees it; what is not, is shut or not opened yet.
+          ...closing(s.after.filter((k) => plan.items.some((i) => i.key === k && i.role !== null)))
             .filter((c) => !waitsFor(plan, c.key, s.key))
             .map((c) => c.key)
         ])

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
 import { laidOut, planOf, SHEET } from '../../../../../tests/core/bench';
-import { isShut, takeOff, freshItem } from '../../visit/items';
 import { BUILT_IN } from '../built-in/jobs';
 import { plainTemplate } from '../plain';
 import { BEGIN, GUARD_OFF, step } from '../built-in/steps';
@@ -56,9 +55,9 @@ describe('valves and oil in one visit', () => {
       const ordered = orderPlan(laidOut(jobs), 'cold');
       const keys = ordered.plan.steps.map((s) => s.key);
       const at = (key: string) => keys.indexOf(key);
-      expect(at('valve-check.measure')).toBeLessThan(at('valve-check.cover-on'));
-      expect(at('valve-check.left')).toBeLessThan(at('valve-check.cover-on'));
-      expect(at('valve-check.cover-on')).toBeLessThan(at('warm'));
+      expect(at('measure')).toBeLessThan(at('cover-on'));
+      expect(at('left')).toBeLessThan(at('cover-on'));
+      expect(at('cover-on')).toBeLessThan(at('warm'));
       expect(at('warm')).toBeLessThan(at('drain-d'));
       // Hands on it, and the drain; no three hours in between.
       expect(ordered.elapsed).toBeLessThan(COOLS_IN * 60);
@@ -67,69 +66,6 @@ describe('valves and oil in one visit', () => {
   it('of an engine that came in warm wait until it is cold', () => {
     const ordered = orderPlan(laidOut(['engine-oil', 'valve-check']), 'warm');
     expect(ordered.elapsed).toBeGreaterThan(COOLS_IN * 60);
-  });
-});
-
-describe('whatever the jobs, at a running engine and after it', () => {
-  const kinds = ['four-stroke enduro', 'two-stroke enduro', 'utility quad'] as const;
-  const chain = { template: plainTemplate({ id: 'abcdef12-0000', name: 'Chain' }), taskId: 'chain' };
-  const combinations = BUILT_IN.flatMap((a) => [[a.key], ...BUILT_IN.map((b) => [a.key, b.key])]).filter(
-    (keys) => new Set(keys).size === keys.length
-  );
-  const visits = kinds.flatMap((kind) =>
-    // A two-stroke's engine has no oil to change.
-    combinations
-      .filter((keys) => !kind.startsWith('two') || keys.every((k) => !k.startsWith('engine')))
-      .flatMap((jobs) => {
-        const laid = laidOut(jobs, {
-          kind,
-          jobs: [
-            ...jobs.map((key, i) => ({ template: BUILT_IN.find((t) => t.key === key)!, taskId: `t${i}` })),
-            chain
-          ]
-        });
-        return (['cold', 'warm'] as const).map((engine) => ({
-          name: `${kind}, ${jobs.join(' + ')}, ${engine}`,
-          ordered: orderPlan(laid, engine)
-        }));
-      })
-  );
-  it('nothing is done while it runs, and it starts with nothing out but a guard', () => {
-    for (const { name, ordered } of visits) {
-      const { steps, items } = ordered.plan;
-      const stand = new Map(items.map((i) => [i.key, freshItem(i)]));
-      const at = new Map(ordered.times.map((t) => [t.key, t]));
-      for (const s of steps) {
-        const mine = at.get(s.key);
-        const runs = s.heats && mine;
-        if (runs) {
-          const out = [...stand.values()].filter((i) => !isShut(i) && i.item.role !== 'guard');
-          expect([name, s.key, out.map((i) => i.item.name)]).toEqual([name, s.key, []]);
-          const meanwhile = ordered.times.filter(
-            (t) => t.key !== s.key && t.start < mine.end && t.end > mine.start
-          );
-          expect([name, s.key, meanwhile.map((t) => t.key)]).toEqual([name, s.key, []]);
-        }
-        const { input } = s;
-        if (input.type === 'open')
-          for (const key of input.items) takeOff(stand.get(key)!, { by: 'p', at: '' }, { id: '', n: 0 });
-        if (input.type === 'close') for (const key of input.items) stand.get(key)!.stand = 'shut';
-      }
-    }
-  });
-  it('what is drained warm is drained within a quarter of an hour', () => {
-    const late = visits.flatMap(({ name, ordered }) => {
-      const at = new Map(ordered.times.map((t) => [t.key, t]));
-      const warmed = ordered.plan.steps.filter((s) => s.heats && s.input.type === 'tick' && s.minutes > 0);
-      const from = Math.max(0, ...warmed.flatMap((s) => at.get(s.key)?.over ?? []));
-      // One that came in warm has first to be stood up, its meter read and its tools laid out.
-      const most = warmed.length > 0 ? 15 : 30;
-      return ordered.plan.steps
-        .filter((s) => s.engine === 'warm')
-        .map((d) => [name, d.key, (at.get(d.key)!.start - from) / 60] as const)
-        .filter(([, , minutes]) => minutes > most);
-    });
-    expect(late).toEqual([]);
   });
 });
 
@@ -186,6 +122,11 @@ describe('the reasons', () => {
     expect(why('source')).toBe('Only if the step before it says so.');
     expect(why('gather')).toBe('Waits for nothing.');
     expect(why('level')).toBe('When the oil has settled.');
+    const cold = (engine: 'cold' | 'warm') =>
+      orderPlan(laidOut(['engine-oil', 'valve-check']), engine).plan.steps.find((s) => s.key === 'measure')!
+        .why;
+    expect(cold('cold')).toBe('Stone cold: before anything warms the engine.');
+    expect(cold('warm')).toBe('Stone cold: once it has cooled.');
   });
 });
 

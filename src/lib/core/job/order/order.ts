@@ -3,6 +3,7 @@ import type { LaidOut } from '../layout/layout';
 import type { Step, VisitPlan } from '../plan';
 import { orderWork, type Bench, type Schedule } from '../../ordering/order';
 import { reason } from './reasons';
+import { apartOf, keepChosen, openingsOf, spanOf } from './spans';
 
 const seconds = (minutes: number) => Math.round(minutes * 60);
 
@@ -53,8 +54,12 @@ function ancestors(plan: LaidOut, of: readonly Step[]): Set<string> {
  * @returns by step, the warm work that comes first
  */
 function afterTheWarmWork(plan: LaidOut, covers: ReadonlySet<string>): Map<string, string[]> {
-  const warm = plan.steps.filter((s) => s.engine === 'warm' && s.input.type === 'open');
-  const cold = plan.steps.filter((s) => s.engine === 'cold');
+  const cold = plan.steps.filter((s) => s.engine === 'cold' || s.engine === 'cool');
+  // What is warmed once more after cold work is another matter: nothing waits for that.
+  const warm = plan.steps.filter(
+    (s) =>
+      s.engine === 'warm' && s.input.type === 'open' && !cold.some((c) => ancestors(plan, [s]).has(c.key))
+  );
   const before = ancestors(plan, [
     ...warm,
     ...cold,
@@ -86,12 +91,13 @@ export function benchOf(plan: LaidOut, engine: 'cold' | 'warm'): Bench {
       .filter((s) => !named.has(s.key))
       .map((s) => ({
         id: s.key,
-        job: s.jobs.length === 1 ? s.jobs[0]! : '',
+        jobs: s.jobs,
         work: s.gate ? 0 : seconds(s.minutes),
         wait: s.gate ? 0 : seconds(s.wait),
         needs: [...names(s.needs), ...(s.gate?.steps ?? [])],
         during: [...names(s.during), ...(warmFirst.get(s.key) ?? [])],
-        engine: s.engine,
+        engine: s.engine === 'cool' ? ('cold' as const) : s.engine,
+        cools: s.coolFor === null ? undefined : seconds(s.coolFor),
         heats: s.heats,
         behind: s.needs.filter((n) => offs.has(n)),
         covered: s.covered
@@ -103,6 +109,7 @@ export function benchOf(plan: LaidOut, engine: 'cold' | 'warm'): Bench {
       openNeeds: off.needs.filter((n) => !named.has(n)),
       closeNeeds: on.needs.filter((n) => !named.has(n))
     })),
+    apart: apartOf(plan, openingsOf(plan, offs)).map(([a, b]) => [spanOf(a), spanOf(b)]),
     engine,
     cool: seconds(plan.coolsIn)
   };
@@ -158,6 +165,10 @@ function drawUp(plan: LaidOut, schedule: Schedule, engine: 'cold' | 'warm'): Ord
     s.needs = s.needs.filter((n) => !gone.has(n));
     s.during = s.during.filter((n) => !gone.has(n));
   }
+  const order = new Map(steps.map((s, i) => [s.key, i]));
+  const own = { ...plan, steps: whole };
+  const once = new Set(pairs(own).map((p) => p.off.key));
+  keepChosen(apartOf(own, openingsOf(own, once)), (key) => order.get(key) ?? -1);
   const times = schedule.placed.map((p, i) => ({
     key: steps[i]!.key,
     start: p.start,

@@ -29,6 +29,11 @@ export function broken(plan: Pick<VisitPlan, 'steps' | 'coolsIn'>, order: readon
         key: s.key,
         message: `“${s.title}” wants a stone-cold engine, and “${hot}” warms it: about ${plan.coolsIn / 60} h to cool.`
       });
+    if (s.engine === 'cool' && hot)
+      found.push({
+        key: s.key,
+        message: `“${s.title}” wants an engine that is not hot, and “${hot}” heats it: about ${s.coolFor ?? 0} min to cool.`
+      });
     if (s.engine === 'warm' && !hot && steps.some((x) => x.heats && x.input.type !== 'start'))
       found.push({ key: s.key, message: `“${s.title}” comes before the engine is warm: old oil stays in.` });
     if (s.heats) hot = s.title;
@@ -56,7 +61,8 @@ export function durationOf(
   for (const s of inOrder(plan.steps, order)) {
     if (s.gate) continue;
     for (const n of s.needs) t = Math.max(t, over.get(n)?.over ?? 0);
-    if (s.engine === 'cold' && hotUntil !== null) t = Math.max(t, hotUntil + plan.coolsIn);
+    const cools = s.engine === 'cold' ? plan.coolsIn : s.coolFor;
+    if (cools !== null && hotUntil !== null) t = Math.max(t, hotUntil + cools);
     const end = t + s.minutes;
     over.set(s.key, { end, over: end + s.wait });
     if (s.heats || (s.engine === 'warm' && hotUntil !== null)) hotUntil = end;

@@ -17,7 +17,11 @@ export function reason(
   const at = (key: string) => times.find((t) => t.key === key);
   const mine = at(s.key);
   if (s.gate) return 'Only if the step before it says so.';
-  if (s.engine === 'cold') return 'Stone cold: before anything warms the engine.';
+  const ran = before.some((b) => b.heats || b.engine === 'warm');
+  if (s.engine === 'cold')
+    return ran ? 'Stone cold: once it has cooled.' : 'Stone cold: before anything warms the engine.';
+  if (s.engine === 'cool')
+    return `${ran ? 'Once it has cooled' : 'Before anything heats the engine'}; hot, its thread would come with it.`;
   if (s.spills) return 'Spills oil: before the oil goes in, or the level is short afterwards.';
   if (s.input.type === 'start') return 'Once, when all the oil is in and every plug is tight.';
   if (s.heats)
