@@ -77,6 +77,9 @@ test.describe('who begins with nothing', () => {
       );
 
     await page.getByRole('link', { name: 'To the bench' }).click();
+    // Nothing is due: nothing is ticked before one has said what one came for.
+    await expect(page.getByRole('checkbox', { checked: true })).toHaveCount(0);
+    await page.getByRole('checkbox', { name: 'Gearbox oil' }).click();
     await page.getByRole('button', { name: 'Start the visit' }).click();
     await page.getByText('The whole sheet').click();
     await onTheSheet(page, '650');
@@ -150,6 +153,13 @@ test.describe('who begins with nothing', () => {
     await page.getByRole('button', { name: 'Add the machine' }).click();
     await page.getByRole('link', { name: 'To the bench' }).click();
     await expect(page).toHaveURL(/\/visit$/);
+    await expect(page.getByRole('button', { name: 'Start the visit' })).toBeDisabled();
+    await page.getByRole('checkbox', { name: 'Gearbox oil' }).click();
+    // A look at the sheet, and back: what was ticked still is.
+    await page.getByRole('link', { name: 'or more of it on the spec sheet' }).click();
+    await expect(page).toHaveURL(/\/sheet/);
+    await page.goBack();
+    await expect(page.getByRole('checkbox', { name: 'Gearbox oil' })).toBeChecked();
     // What every gearbox has is laid out nameless; a screw it may not have is not.
     await page.getByRole('button', { name: 'Gearbox drain plug: it has one' }).click();
     await expect(page.getByRole('button', { name: 'Gearbox drain plug: it has one' })).toBeHidden();

@@ -1,23 +1,29 @@
 import { describe, expect, it } from 'vitest';
-import { askedBy, pickJobs, type Pickable } from './pick';
+import type { Severity } from '../finding/finding';
+import type { State } from '../schedule/state';
+import { askedBy, pickFindings, pickJobs } from './pick';
 
-const job = (
-  taskId: string,
-  state: Pickable['state'],
-  own: string | null = null,
-  circuits: string[] = []
-) => ({
-  taskId,
-  state,
-  own,
-  template: { circuits }
-});
+const job = (taskId: string, state: State) => ({ taskId, state });
 const asked = (search: string) => askedBy(new URLSearchParams(search));
 const JOBS = [
   job('filter', 'clear'),
-  job('chain', 'coming', 'chain'),
-  job('oil', 'clear', 'engine-oil', ['engine']),
-  job('valves', 'past due', 'valves')
+  job('chain', 'coming'),
+  job('fork', 'unknown'),
+  job('oil', 'clear'),
+  job('valves', 'past due')
+];
+const found = (id: string, severity: Severity, waits: { come: boolean } | null = null) => ({
+  id,
+  severity,
+  waits
+});
+const FOUND = [
+  found('cracked', 'park the machine'),
+  found('weeps', 'fix now'),
+  found('ordered', 'fix now', { come: false }),
+  found('arrived', 'fix now', { come: true }),
+  found('told', 'tell the owner'),
+  found('watched', 'watch')
 ];
 
 describe('what a visit is about before anybody picked', () => {
@@ -31,16 +37,16 @@ describe('what a visit is about before anybody picked', () => {
   });
   it('is what a printed card names and nothing else', () => {
     expect(pickJobs(JOBS, asked('task=filter&task=oil&only'))).toEqual(['filter', 'oil']);
+    expect(pickFindings(FOUND, asked('finding=told&finding=weeps&only'))).toEqual(['weeps', 'told']);
+    expect(pickFindings(FOUND, asked('task=oil&only'))).toEqual([]);
   });
-  it('where nothing presses is the oil, else what has steps, else the first', () => {
-    const calm = JOBS.slice(0, 3);
-    expect(pickJobs(calm, asked(''))).toEqual(['oil']);
-    expect(pickJobs(calm.slice(0, 2), asked(''))).toEqual(['chain']);
-    expect(pickJobs(calm.slice(0, 1), asked(''))).toEqual(['filter']);
+  it('is nothing where nothing is due, nor called, nor asked for', () => {
+    expect(pickJobs(JOBS.slice(0, 4), asked(''))).toEqual([]);
     expect(pickJobs([], asked(''))).toEqual([]);
   });
-  it('is a finding by itself, where one is to be put right and nothing is due', () => {
-    expect(pickJobs(JOBS.slice(0, 3), asked('finding=f'))).toEqual([]);
-    expect(pickJobs(JOBS, asked('finding=f'))).toEqual(['valves']);
+  it('and of what was found what parks the machine or is to be fixed now, unless it waits for what has not come', () => {
+    expect(pickFindings(FOUND, asked(''))).toEqual(['cracked', 'weeps', 'arrived']);
+    expect(pickFindings(FOUND, asked('finding=ordered'))).toEqual(['cracked', 'weeps', 'ordered', 'arrived']);
+    expect(pickFindings([], asked('finding=gone'))).toEqual([]);
   });
 });

@@ -1,21 +1,17 @@
+import type { Finding, Severity } from '../finding/finding';
+import type { Reminder } from '../finding/reminder';
 import type { State } from '../schedule/state';
 
-/** Done in one go with what is due; what is merely coming is offered too. */
+/** Done in one go with what is due. */
 const WITH: ReadonlySet<State> = new Set(['past limit', 'past due', 'due before the next outing']);
 
-/** A job that a visit may have. */
-export interface Pickable {
-  taskId: string;
-  state: State;
-  /** The job with steps that its task has; null: none of its own. */
-  own: string | null;
-  template: { circuits: readonly unknown[] };
-}
+const NOW: ReadonlySet<Severity> = new Set(['park the machine', 'fix now']);
+
 /** What somebody came to the bench for. */
 export interface Asked {
   tasks: readonly string[];
-  /** Something found that is put right; null: nothing. */
-  finding: string | null;
+  /** Things found that are put right. */
+  findings: readonly string[];
   /** A job card was printed of these and no others. */
   only: boolean;
 }
@@ -23,20 +19,33 @@ export interface Asked {
 /** What an address asks for that opens a visit which is not begun. */
 export const askedBy = (search: URLSearchParams): Asked => ({
   tasks: search.getAll('task'),
-  finding: search.get('finding'),
+  findings: search.getAll('finding'),
   only: search.has('only')
 });
 
 /**
- * Which jobs a visit has before anybody picked: those asked for, and those due with them.
+ * Which jobs a visit has before anybody picked: those asked for, and those due or called with them. What is clear, or of which
+ * nobody knows when it was done, is somebody's to pick.
  * @param jobs in the order they are shown
  * @returns their tasks
  */
-export function pickJobs(jobs: readonly Pickable[], { tasks, finding, only }: Asked): string[] {
-  const picked = jobs.filter((j) => tasks.includes(j.taskId) || (!only && WITH.has(j.state)));
-  if (picked.length > 0 || finding) return picked.map((j) => j.taskId);
-  // Nothing presses: what has steps of its own is what one comes to the bench for, and its oil most often.
-  const first =
-    jobs.find((j) => j.own && j.template.circuits.length > 0) ?? jobs.find((j) => j.own) ?? jobs[0];
-  return first ? [first.taskId] : [];
+export function pickJobs(
+  jobs: readonly { taskId: string; state: State }[],
+  { tasks, only }: Pick<Asked, 'tasks' | 'only'>
+): string[] {
+  return jobs.filter((j) => tasks.includes(j.taskId) || (!only && WITH.has(j.state))).map((j) => j.taskId);
+}
+
+/**
+ * Which findings are put right in it before anybody picked: those asked for, and those that park the machine or are to be fixed
+ * now. One that waits for what has not come is somebody's to pick.
+ * @param findings in the order they are shown
+ */
+export function pickFindings(
+  findings: readonly (Pick<Finding, 'id' | 'severity'> & { waits: Pick<Reminder, 'come'> | null })[],
+  { findings: asked, only }: Pick<Asked, 'findings' | 'only'>
+): string[] {
+  return findings
+    .filter((f) => asked.includes(f.id) || (!only && NOW.has(f.severity) && f.waits?.come !== false))
+    .map((f) => f.id);
 }

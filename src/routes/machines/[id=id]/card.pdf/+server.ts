@@ -33,7 +33,7 @@ export const GET: RequestHandler = printing(async ({ locals, params, url }) => {
   const { plan } = orderPlan(layOut({ ...before.input, jobs }), engine);
   const asked = new URLSearchParams([
     ...tasks.map((t) => ['task', t]),
-    ...findings.slice(0, 1).map((f) => ['finding', f]),
+    ...findings.map((f) => ['finding', f]),
     ['only', '']
   ]);
   const card = jobCard({

@@ -17,10 +17,10 @@ export const load: PageServerLoad = async ({ locals, params, url }) => {
   const [standing] = await readStandings(sql, team, [machine.id]);
   if (standing!.visitId) redirect(303, `/visits/${standing!.visitId}`);
   const before = await visitBefore(sql, team, machine, standing!, new Date());
-  const { tasks, finding } = askedBy(url.searchParams);
+  const { tasks, findings } = askedBy(url.searchParams);
   if (tasks.some((t) => !before.jobs.some((j) => j.taskId === t)))
     error(404, 'That task is not one of this machine.');
-  if (finding && !before.findings.some((f) => f.id === finding))
+  if (findings.some((id) => !before.findings.some((f) => f.id === id)))
     redirect(303, `/machines/${machine.id}#findings`);
   const sections = sectionsOf(machine.kind);
   const wants = { valves: sections.includes('Valves'), chain: sections.includes('Chain and final drive') };

@@ -4,11 +4,12 @@
   import { goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
   import { MOST_STEPS } from '$lib/core/job/plan';
-  import { askedBy, pickJobs } from '$lib/core/visit/pick';
+  import { askedBy, pickFindings, pickJobs } from '$lib/core/visit/pick';
   import type { Air } from '$lib/core/fluids/air';
   import { notNamed, type Unnamed } from '$lib/core/job/layout/layout';
   import AirField from '$lib/ui/bench/AirField.svelte';
   import { gather } from '$lib/core/job/gather/gather';
+  import { openedAgain } from '$lib/core/job/layout/openings';
   import { broken, durationOf, inOrder } from '$lib/core/job/order/overrule';
   import FormError from '$lib/ui/form/FormError.svelte';
   import { send, sendAll, sendNow } from '$lib/ui/form/send';
@@ -19,6 +20,7 @@
   import Radios from '$lib/ui/form/Radios.svelte';
   import OrderList from '$lib/ui/start/OrderList.svelte';
   import { Ordering } from '$lib/ui/start/order.svelte';
+  import { ticked } from '$lib/ui/start/ticked';
   import Timeline from '$lib/ui/start/Timeline.svelte';
   import { waitsInWords } from '$lib/core/finding/reminder';
   import SeverityMark from '$lib/ui/finding/SeverityMark.svelte';
@@ -31,9 +33,8 @@
   const first = untrack(() => pickJobs(data.jobs, asked));
   let picked = $state<string[]>(first);
   /** Findings that are put right in the same visit. */
-  let found = $state<string[]>(
-    untrack(() => data.findings.filter((f) => f.id === asked.finding).map((f) => f.id))
-  );
+  const firstFound = untrack(() => pickFindings(data.findings, asked));
+  let found = $state<string[]>(firstFound);
   let templates = $state<Record<string, string>>({});
   let kept = $state<Record<string, boolean>>({});
   let engine = $state<'cold' | 'warm'>('cold');
@@ -53,7 +54,9 @@
         picked.includes(j.taskId) ||
         first.includes(j.taskId) ||
         j.state !== 'clear' ||
-        data.jobs.length <= 3
+        data.jobs.length <= 3 ||
+        // Nothing is due: one came for something else.
+        first.length + firstFound.length === 0
     )
   );
   const hidden = $derived(data.jobs.length - shown.length);
@@ -76,10 +79,23 @@
     ])}`
   );
   let open = $state(false);
+  const came = JSON.stringify([first, firstFound]);
+  function tickedBefore() {
+    const was = ticked.of(data.machine.id, came);
+    if (!was) return;
+    ({ templates, kept, engine } = was);
+    picked = was.picked.filter((id) => data.jobs.some((j) => j.taskId === id));
+    found = was.found.filter((id) => data.findings.some((f) => f.id === id));
+  }
   onMount(() => {
+    tickedBefore();
     const close = ordering.open();
     open = true;
     return close;
+  });
+  $effect(() => {
+    const now = $state.snapshot({ picked, found, templates, kept, engine });
+    if (open) ticked.keep(data.machine.id, came, now);
   });
   $effect(() => {
     if (!open) return;
@@ -95,6 +111,8 @@
       ? durationOf(ordered.plan, own)
       : { attended: (ordered?.attended ?? 0) / 60, elapsed: (ordered?.elapsed ?? 0) / 60 }
   );
+  /** Whose two jobs could not share it: it comes off for each. */
+  const again = $derived(ordered ? openedAgain(ordered.plan) : []);
   const begins = $derived(
     Object.fromEntries((ordered?.times ?? []).map((t) => [t.key, t.start / 60])) as Record<string, number>
   );
@@ -178,6 +196,7 @@
       ));
     const sent = await (stays ? send : sendNow)('visit.start', body);
     if (stays && (sent.ok || !sent.more.kept)) await dropBegun(id);
+    if (sent.ok || (stays && sent.more.kept)) ticked.forget(data.machine.id);
     if (sent.ok) await goto(`/visits/${sent.data}${location.hash}`, { replaceState: true });
     else if (stays && sent.more.kept) await goto(`/visits/${id}${location.hash}`, { replaceState: true });
     else error = Object.values(sent.errors)[0] ?? 'Not started.';
@@ -316,7 +335,7 @@
       {own
         ? `Your own order: ${Math.round(takes.elapsed - ordered.elapsed / 60)} min longer than the shortest.`
         : ordered.elapsed <= ordered.bound
-          ? 'Proven: no order is shorter. Cold before warm, waits overlapped, each cover off once.'
+          ? `Proven: no order is shorter. Cold before warm, waits overlapped${again.length === 0 ? ', each cover off once.' : `. Comes off more than once: ${again.join(', ')}.`}`
           : `Within ${(((ordered.elapsed - ordered.bound) / ordered.bound) * 100).toFixed(1)} % of the shortest there can be.`}
       {#if own}<button type="button" class="link" onclick={() => (own = null)}>Back to the shortest</button
         >{/if}
