@@ -3,7 +3,15 @@ import { quantity } from '../quantity/quantity';
 import { UNITS, type UnitName } from '../quantity/units';
 import { implausible } from './plausible';
 import { exactly } from '../quantity/band';
-import { FIGURE_KEYS, FIGURE_KINDS, figureKind, figureOf, type Figure, type FigureKind } from './sheet';
+import {
+  FIGURE_KEYS,
+  FIGURE_KINDS,
+  figureKind,
+  figureOf,
+  type Figure,
+  type FigureKind,
+  sureOf
+} from './sheet';
 
 const figure = (key: Figure['key'], fastenerId: string | null): Figure => ({
   id: `${key}${fastenerId}`,
@@ -52,5 +60,17 @@ describe('plausible ranges', () => {
     }
     expect(new Set(FIGURE_KEYS).size).toBe(FIGURE_KINDS.length);
     expect(implausible(torqueKind, { from: null, to: quantity(900, 'N·m') })).toMatch(/very much/);
+  });
+});
+
+describe('a torque in words', () => {
+  it('is printed only with its page; a number, other words, and what is said to be less sure stay as they are', () => {
+    expect(sureOf('torque', 'tighten securely', '', 'printed')).toBe('told');
+    expect(sureOf('torque', 'Tighten securely', ' ', 'printed')).toBe('told');
+    expect(sureOf('torque', 'tighten securely', '4-12', 'printed')).toBe('printed');
+    expect(sureOf('torque', 'tighten securely', '', 'guessed')).toBe('guessed');
+    expect(sureOf('torque', '20 N·m', '', 'printed')).toBe('printed');
+    expect(sureOf('torque', '', '', 'printed')).toBe('printed');
+    expect(sureOf('gearbox oil grade', 'as delivered', '', 'printed')).toBe('printed');
   });
 });

@@ -15,6 +15,16 @@ export {
 export const CONFIDENCES = ['printed', 'told', 'guessed'] as const;
 export type Confidence = (typeof CONFIDENCES)[number] | 'unconfirmed';
 
+/**
+ * How sure a torque typed in words is (“tighten securely”): printed only with the page it is printed on. Where nobody names one,
+ * somebody said so.
+ * @param said how sure the sitting is
+ */
+export function sureOf(key: FigureKey, typed: string, page: string, said: string): string {
+  const inWords = key === 'torque' && typed.trim() !== '' && !/\d/.test(typed);
+  return inWords && page.trim() === '' && said === 'printed' ? 'told' : said;
+}
+
 /** One figure as it stands on a sheet: a quantity, a range or words, and where it comes from. */
 export interface Figure {
   id: string;

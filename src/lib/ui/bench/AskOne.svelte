@@ -3,13 +3,14 @@
   import { untrack } from 'svelte';
   import { invalidateAll } from '$app/navigation';
   import { figureKind } from '$lib/core/specs/kinds';
+  import { CONFIDENCES } from '$lib/core/specs/sheet';
   import type { Ask } from '$lib/core/visit/asks';
   import { send } from '../form/send';
   import Asked from '../sheet/Asked.svelte';
   import { FigureEntry } from '../sheet/figure-entry.svelte';
   import FigureField from '../sheet/FigureField.svelte';
   import SourceField from '../sheet/SourceField.svelte';
-  import { sitting } from '../sheet/sitting.svelte';
+  import { keepSitting, sitting } from '../sheet/sitting.svelte';
 
   let { ask, machineId, sources }: { ask: Ask; machineId: string; sources: readonly string[] } = $props();
   const kind = $derived(figureKind(ask.key));
@@ -99,6 +100,15 @@
     maxlength="20"
     bind:value={entry.page}
   />
+  <select
+    class="cell"
+    style="width: 7rem; min-height: 3rem"
+    aria-label="{ask.label}: how sure"
+    bind:value={sitting.confidence}
+    onchange={keepSitting}
+  >
+    {#each CONFIDENCES as c (c)}<option value={c}>{c}</option>{/each}
+  </select>
   <button type="button" class="key" disabled={entry.busy} onclick={() => void entry.save()}
     >Onto the sheet</button
   >

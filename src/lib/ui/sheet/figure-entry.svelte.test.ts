@@ -8,7 +8,7 @@ import { sitting } from './sitting.svelte';
 
 /** A sheet of one figure, and a server that takes what is typed when it is let. */
 let now: Figure | null;
-let sent: { kind: string; typed?: string; page: string; source: string }[];
+let sent: { kind: string; typed?: string; page: string; source: string; confidence: string }[];
 let refuse: Record<string, string> | null;
 let gate: Promise<void>;
 let open: () => void;
@@ -53,6 +53,23 @@ beforeEach(() => {
 afterEach(() => vi.unstubAllGlobals());
 
 describe('a figure being put on a sheet', () => {
+  it('in words that nobody has named a page for is told, not printed', async () => {
+    const bolt = (page: string) => {
+      const e = new FigureEntry(
+        'm',
+        'torque',
+        () => 'b',
+        () => now,
+        async () => {}
+      );
+      e.typed = 'tighten securely';
+      e.page = page;
+      return e.save(true);
+    };
+    await bolt('');
+    await bolt('4-12');
+    expect(sent.map((s) => s.confidence)).toEqual(['told', 'printed']);
+  });
   it('is not lost when it is corrected while the first is on its way', async () => {
     gate = new Promise((r) => (open = r));
     const e = entry();

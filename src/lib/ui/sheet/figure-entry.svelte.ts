@@ -1,7 +1,7 @@
 import type { Quantity } from '$lib/core/quantity/quantity';
 import { show } from '$lib/core/quantity/quantity';
 import type { FigureKey } from '$lib/core/specs/kinds';
-import type { Figure } from '$lib/core/specs/sheet';
+import { sureOf, type Figure } from '$lib/core/specs/sheet';
 import { forget, keep, kept } from '../form/kept';
 import { send } from '../form/send';
 import { bothUnits } from './figure';
@@ -152,6 +152,7 @@ export class FigureEntry {
             fastenerId: this.fastenerId(),
             typed: this.typed,
             variant: this.variant || (now?.variant ?? ''),
+            confidence: sureOf(this.key, this.typed, page, from.confidence),
             sure
           });
     // Corrected, it is another figure.

@@ -6,7 +6,7 @@ interface Command {
   id: string;
   kind: string;
   after?: string;
-  body: { name?: string; id: string; fastenerId?: string; typed?: string };
+  body: { name?: string; id: string; fastenerId?: string; typed?: string; confidence?: string };
 }
 const from = { source: 'Handbook', edition: '', confidence: 'printed' };
 const rows = readFastenerRows('Drain plug\t20 N·m\nSkid plate\t9 oz\nSeat', ['engine']);
@@ -29,6 +29,13 @@ function server(refuses: Record<string, string>, up = () => true) {
 afterEach(() => vi.unstubAllGlobals());
 
 describe('rows pasted onto a sheet', () => {
+  it('a torque in words is told, not printed: no page of a manual was named', async () => {
+    const seen = server({});
+    await pasteRows('m', readFastenerRows('Seat bolt\ttighten securely\nAxle\t90 N·m', ['engine']), from);
+    expect(seen.flat().flatMap(({ kind, body }) => (kind === 'figure.add' ? [body.confidence] : []))).toEqual(
+      ['told', 'printed']
+    );
+  });
   it('go each with its torque after it; what is refused is said of its own row', async () => {
     const seen = server({ '9 oz': 'measures weight', Seat: 'has one of that name' });
     expect(await pasteRows('m', rows, from)).toEqual([

@@ -1,4 +1,5 @@
 import type { FastenerRow } from '$lib/core/specs/rows';
+import { sureOf } from '$lib/core/specs/sheet';
 import { idsFor, sendAll, type Item } from '../form/send';
 import type { Sitting } from './sitting.svelte';
 
@@ -36,7 +37,16 @@ export async function pasteRows(
         string
       ];
       const body = { ...f, id: fastenerId, machineId, magnet: false, lean: '' };
-      const figure = { ...from, id: figureId, machineId, key: 'torque', fastenerId, typed: torque, page: '' };
+      const figure = {
+        ...from,
+        confidence: sureOf('torque', torque, '', from.confidence),
+        id: figureId,
+        machineId,
+        key: 'torque',
+        fastenerId,
+        typed: torque,
+        page: ''
+      };
       const items: Item[] = [
         { kind: 'fastener.add', id: add, body },
         ...(torque ? [{ kind: 'figure.add', id: put, after: add, body: figure } as const] : [])
