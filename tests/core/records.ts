@@ -4,6 +4,7 @@ import type { JobRecord } from '../../src/lib/core/record/record';
 export const jobRecord = (more: Partial<JobRecord> = {}): JobRecord => ({
   job: 'engine-oil',
   version: 1,
+  title: '',
   rules: {},
   circuits: [],
   debris: [],
@@ -11,6 +12,9 @@ export const jobRecord = (more: Partial<JobRecord> = {}): JobRecord => ({
   fasteners: [],
   deferred: [],
   leftOut: [],
+  fitted: [],
+  ranSeconds: null,
+  done: [],
   remarks: [],
   measured: [],
   passedOver: [],

@@ -4,6 +4,7 @@ import { addOil, correct } from '../../../tests/database/hands';
 import { jobRecord } from '../../../tests/core/records';
 import type { CircuitRecord } from '../core/record/record';
 import { correctionSchema } from '../core/record/correction';
+import { fastenerPast } from '../core/record/past';
 import { writeRecord } from '../core/record/stored';
 import { oilSchema } from '../core/stores/form';
 import { circuitHistory } from './bench-history';
@@ -28,6 +29,7 @@ async function write(days: number, more: Partial<CircuitRecord> = {}): Promise<s
     circuit: 'engine',
     drainedMl: 880,
     pouredMl: 900,
+    intoFilterMl: null,
     level: null,
     oil,
     oilHours: 1500
@@ -119,5 +121,51 @@ describe('a record put right', () => {
     ).rejects.toMatchObject({ errors: { 'amount.circuit': expect.any(String) } });
     await expect(put('950', { recordId: uuid() })).rejects.toThrow(/not in this team/);
     expect(await poured()).toBe(900);
+  });
+});
+
+describe('a washer or ring put right', () => {
+  const drain = uuid();
+  const fastener = {
+    name: 'Drain plug',
+    place: 'underneath',
+    quantity: 1,
+    stand: 'torqued',
+    torque: null,
+    reason: null,
+    fastenerId: drain,
+    wrenchId: null,
+    settingNm: null,
+    seal: 'new',
+    marked: false
+  } as const;
+  beforeEach(async () => {
+    const content = jobRecord({ fasteners: [fastener] });
+    await book.sql`update service_record set content = ${book.sql.json(writeRecord(content) as never)} where team_id = ${book.team.id} and id = ${recordId}`;
+  });
+  const again = { amount: null, seal: { fastenerId: drain, now: 'again' }, words: 'none was in the drawer' };
+  const sealed = async () => (await getRecord(book.sql, book.team.id, recordId))!.content!.fasteners[0]!.seal;
+  it('says what it was and what it is, and the uses behind it follow', async () => {
+    await put('', again);
+    expect(await sealed()).toBe('again');
+    expect(await correctionsOf(book.sql, book.team.id, { id: recordId, visitId: null })).toMatchObject([
+      { amount: null, seal: { fastenerId: drain, name: 'Drain plug', was: 'new', now: 'again' } }
+    ]);
+    const record = (await getRecord(book.sql, book.team.id, recordId))!.content!;
+    const past = fastenerPast([{ id: recordId, visitId: null, day: TODAY, record }], TODAY);
+    // Nobody knows how often before: at least the second use.
+    expect(past.sealUses).toEqual({ [drain]: 2 });
+  });
+  it('sent twice it is one, and is refused where it says so already or is not there', async () => {
+    const body = { ...again, id: uuid() };
+    await Promise.all([put('', body), put('', body)]);
+    expect(await correctionsOf(book.sql, book.team.id, { id: recordId, visitId: null })).toHaveLength(1);
+    await expect(put('', again)).rejects.toMatchObject({
+      errors: { 'seal.now': expect.stringContaining('already') }
+    });
+    await expect(put('', { ...again, seal: { fastenerId: uuid(), now: 'new' } })).rejects.toMatchObject({
+      errors: { 'seal.fastenerId': expect.any(String) }
+    });
+    expect(await sealed()).toBe('again');
   });
 });

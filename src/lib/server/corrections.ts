@@ -4,7 +4,11 @@ import {
   amountIn,
   corrected,
   keptAmount,
+  keptSeal,
+  sealCorrected,
+  sealIn,
   type AmountCorrection,
+  type SealCorrection,
   type Correction,
   type correctionSchema
 } from '../core/record/correction';
@@ -34,15 +38,19 @@ export async function correct(w: Write, c: z.output<typeof correctionSchema>): P
       or r.visit_id = (select visit_id from service_record where team_id = ${team.id} and id = ${c.recordId}))
     order by r.id for no key update of r`;
   const amount = c.amount && amountOf(rows, c.recordId, c.amount);
-  if (amount) {
-    for (const r of rows) {
-      if (r.content === null) continue;
-      const record = readRecord(r.content);
-      if (amountIn(record, amount.circuit, amount.what) === undefined) continue;
+  const seal = c.seal && sealOf(rows, c.seal);
+  for (const r of rows) {
+    if (r.content === null) continue;
+    const record = readRecord(r.content);
+    const now = seal ? sealCorrected(record, seal) : record;
+    const right =
+      amount && amountIn(now, amount.circuit, amount.what) !== undefined ? corrected(now, amount) : now;
+    if (right !== record)
       await tx`
-        update service_record set content = ${tx.json(writeRecord(corrected(record, amount)) as never)}
+        update service_record set content = ${tx.json(writeRecord(right) as never)}
         where team_id = ${team.id} and id = ${r.id}`;
-    }
+  }
+  if (amount) {
     if (amount.what === 'poured') await follow(tx, team.id, rows, amount);
     const oil = oilOf(rows, amount.circuit);
     const more = amount.now - (amount.was ?? 0);
@@ -53,8 +61,8 @@ export async function correct(w: Write, c: z.output<typeof correctionSchema>): P
         from oil where team_id = ${team.id} and id = ${oil}`;
   }
   await tx`
-    insert into record_correction (team_id, id, record_id, words, amount, created_at, created_by)
-    values (${team.id}, ${c.id}, ${c.recordId}, ${c.words}, ${amount ? tx.json(amount as never) : null}, ${w.at}, ${personId})`;
+    insert into record_correction (team_id, id, record_id, words, amount, seal, created_at, created_by)
+    values (${team.id}, ${c.id}, ${c.recordId}, ${c.words}, ${amount ? tx.json(amount as never) : null}, ${seal ? tx.json(seal as never) : null}, ${w.at}, ${personId})`;
 }
 
 /** The change after hangs on what went in: its record of what was used is put right with it. */
@@ -90,6 +98,16 @@ function amountOf(
   return { ...amount, was };
 }
 
+/** The washer or ring as the records of the visit have it. */
+function sealOf(rows: Kept, { fastenerId, now }: Pick<SealCorrection, 'fastenerId' | 'now'>): SealCorrection {
+  const there = rows
+    .flatMap((r) => (r.content == null ? [] : [sealIn(readRecord(r.content), fastenerId)]))
+    .find((f) => f !== undefined);
+  if (!there) return refuse('seal.fastenerId', 'That one is not in this record.');
+  if (there.seal === now) return refuse('seal.now', 'It says that already.');
+  return { fastenerId, name: there.name, was: there.seal, now };
+}
+
 function oilOf(rows: Kept, circuit: string): string | null {
   for (const r of rows) {
     const id =
@@ -106,9 +124,13 @@ export async function correctionsOf(
   record: { id: string; visitId: string | null }
 ): Promise<Correction[]> {
   const rows = await sql`
-    select c.id, c.words, c.amount, c.created_at as at, p.name as by from record_correction c
+    select c.id, c.words, c.amount, c.seal, c.created_at as at, p.name as by from record_correction c
     join service_record r on r.team_id = c.team_id and r.id = c.record_id
     join person p on p.team_id = c.team_id and p.id = c.created_by
     where c.team_id = ${teamId} and (r.id = ${record.id} or r.visit_id = ${record.visitId}) order by c.created_at, c.id`;
-  return rows.map((r) => ({ ...(r as unknown as Correction), amount: keptAmount.parse(r.amount) }));
+  return rows.map((r) => ({
+    ...(r as unknown as Correction),
+    amount: keptAmount.parse(r.amount),
+    seal: keptSeal.parse(r.seal)
+  }));
 }

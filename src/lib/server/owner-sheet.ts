@@ -49,7 +49,7 @@ export async function ownerSheetOf(
     today,
     since,
     records: records.map((r) => ({
-      what: r.task,
+      what: r.content?.title || r.task,
       part: r.part,
       day: r.doneOn,
       hours: r.hours,

@@ -220,6 +220,7 @@ export const itemV1to2 = (item: z.infer<typeof itemV1>): ItemV2 => ({
   thread: '',
   oiled: false,
   adapter: false,
+  filter: null,
   sealUses: null,
   sealMost: null,
   found: []

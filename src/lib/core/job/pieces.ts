@@ -154,6 +154,8 @@ export const itemSame = {
   oiled: z.boolean(),
   adapter: z.boolean(),
   seal: z.enum(SEALS),
+  // Before, nobody was asked which filter went in.
+  filter: z.enum(['new', 'washed']).nullable().default(null),
   sealUses: maybe(z.number()),
   sealMost: maybe(z.number()),
   note: z.string()

@@ -162,6 +162,8 @@ export interface OpenedItem {
   oiled: boolean;
   adapter: boolean;
   seal: Seal;
+  /** Of a filter: whether a new one goes in or this one washed, by the house rule; null: it is no filter. */
+  filter: 'new' | 'washed' | null;
   /** How often the seal in it has been used, and how often the house lets it be; null: nobody knows, no end. */
   sealUses: number | null;
   sealMost: number | null;

@@ -37,6 +37,7 @@ const plug: OpenedItem = {
   adapter: false,
   seal: 'crush washer',
   sealUses: null,
+  filter: null,
   sealMost: null,
   note: '',
   found: []

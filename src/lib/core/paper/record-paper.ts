@@ -1,5 +1,6 @@
 import type { JobRecord } from '../record/record';
 import { show } from '../quantity/quantity';
+import { filterInWords } from '../visit/items';
 import { showBand } from '../quantity/band';
 import { slackStand, type Reading } from '../chain/check';
 import { showSlack } from '../chain/slack-typed';
@@ -76,7 +77,7 @@ function slackBlocks({ struck, readings }: NonNullable<RecordPaperInput['slack']
 const ml = (n: number | null) => (n === null ? 'not measured' : `${Math.round(n)} ml`);
 const CIRCUIT = (c: JobRecord['circuits'][number]): Cell[] => [
   c.circuit,
-  `drained ${ml(c.drainedMl)}, poured in ${ml(c.pouredMl)}${c.oil ? `; ${[c.oil.name, c.oil.grade].filter(Boolean).join(' ')}` : ''}${c.oil?.deviation ? ` (${c.oil.deviation})` : ''}`
+  `drained ${ml(c.drainedMl)}, poured in ${ml(c.pouredMl)}${c.intoFilterMl ? `, ${ml(c.intoFilterMl)} of it into the filter` : ''}${c.oil ? `; ${[c.oil.name, c.oil.grade].filter(Boolean).join(' ')}` : ''}${c.oil?.deviation ? ` (${c.oil.deviation})` : ''}`
 ];
 
 /** A record as it is kept, on paper: as found, as left, what was put off, and what was put right in it since. */
@@ -127,6 +128,14 @@ export function recordPaper(r: RecordPaperInput): Paper {
                   .filter(Boolean)
                   .join(', ')
               ])
+            ),
+            ...table(
+              'Filters',
+              f.fitted.map((x): Cell[] => [x.name, filterInWords(x)])
+            ),
+            ...table(
+              'What was done',
+              f.done.map((d): Cell[] => [d.title, d.said])
             ),
             ...table(
               'Read off by instruments',

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { afterCorrection, amountIn, corrected, correctionSchema } from './correction';
+import { jobRecord } from '../../../../tests/core/records';
+import { afterCorrection, amountIn, corrected, correctionSchema, sealCorrected, sealIn } from './correction';
 import type { JobRecord } from './record';
 
 const record = {
@@ -79,4 +80,30 @@ describe('the form', () => {
     [null, '  ', 'words'],
     [null, '\u200b', 'words']
   ])('asks again about %j, %j', (amount, words, field) => expect(fields(of(amount, words))).toContain(field));
+});
+
+describe('a washer put right', () => {
+  const washer = (fastenerId: string, seal: 'new' | 'again' | null) => ({
+    name: fastenerId,
+    place: '',
+    quantity: 1,
+    stand: 'torqued' as const,
+    torque: null,
+    reason: null,
+    fastenerId,
+    wrenchId: null,
+    settingNm: null,
+    seal,
+    marked: false
+  });
+  const kept = jobRecord({ fasteners: [washer('drain', 'new'), washer('screen', 'new')] });
+  it('is that one, and no other', () => {
+    const now = sealCorrected(kept, { fastenerId: 'drain', now: 'again' });
+    expect(now.fasteners.map((f) => f.seal)).toEqual(['again', 'new']);
+    expect(kept.fasteners[0]!.seal).toBe('new');
+  });
+  it('that is not in the record is not found', () => {
+    expect(sealIn(kept, 'gone')).toBeUndefined();
+    expect(sealCorrected(kept, { fastenerId: 'gone', now: 'again' })).toEqual(kept);
+  });
 });

@@ -17,11 +17,22 @@ export interface AmountCorrection {
   was: number | null;
   now: number;
 }
+/** Which washer or ring went in, put right: the uses behind it are counted from it. */
+export interface SealCorrection {
+  fastenerId: string;
+  name: string;
+  /** Null: nobody had said. */
+  was: Seal | null;
+  now: Seal;
+}
+type Seal = 'new' | 'again';
+
 /** A correction as it stands beside its record. */
 export interface Correction {
   id: string;
   words: string;
   amount: AmountCorrection | null;
+  seal: SealCorrection | null;
   by: string;
   at: Date;
 }
@@ -49,6 +60,10 @@ export const correctionSchema = z.object({
         })
     })
     .nullable(),
+  seal: z
+    .object({ fastenerId: id, now: z.enum(['new', 'again'], { error: 'New, or the old one again?' }) })
+    .nullable()
+    .default(null),
   words: z
     .string({ error: 'Say what was wrong, in a few words.' })
     .max(10_200, 'At most 10,000 characters.')
@@ -68,6 +83,32 @@ export const keptAmount = z
     now: z.number()
   } satisfies Shape<AmountCorrection>)
   .nullable();
+
+export const keptSeal = z
+  .object({
+    fastenerId: z.string(),
+    name: z.string(),
+    was: z.enum(['new', 'again']).nullable(),
+    now: z.enum(['new', 'again'])
+  } satisfies Shape<SealCorrection>)
+  .nullable();
+
+/** What a record says of the washer or ring of a fastener; undefined: that is not in it. */
+export const sealIn = (record: Pick<JobRecord, 'fasteners'>, fastenerId: string) =>
+  record.fasteners.find((f) => f.fastenerId === fastenerId);
+
+/** A record with a washer or ring put right. */
+export const sealCorrected = (
+  record: JobRecord,
+  { fastenerId, now }: Pick<SealCorrection, 'fastenerId' | 'now'>
+): JobRecord => ({
+  ...record,
+  fasteners: record.fasteners.map((f) => (f.fastenerId === fastenerId ? { ...f, seal: now } : f))
+});
+
+/** Both, in words for whoever reads it. */
+export const sealSaidInWords = (seal: Seal | null): string =>
+  seal === null ? 'not said' : seal === 'new' ? 'new' : 'the old one again';
 
 /** What a record says of an amount; undefined: that oil is not in it. */
 export function amountIn(record: JobRecord, circuit: Circuit, what: Corrected): number | null | undefined {

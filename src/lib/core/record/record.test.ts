@@ -27,10 +27,17 @@ describe('the record', () => {
     });
     expect(engine.fasteners.map((f) => f.name).sort()).toEqual([
       'Engine drain plug',
+      'Filler cap',
       'Filter cover',
       'Screen cap',
       'Skid plate'
     ]);
+    // A cap is shut, not torqued; its ring is in the record all the same.
+    expect(engine.fasteners.find((f) => f.name === 'Filler cap')).toMatchObject({
+      stand: 'shut',
+      torque: null,
+      seal: 'new'
+    });
     const gearbox = drawUpRecord(both, state, DEFAULT_RULES, 95, 'gearbox-check-screw');
     expect(gearbox.circuits).toMatchObject([{ circuit: 'gearbox', level: { flow: 'weeps' } }]);
     expect(gearbox.debris.map((d) => d.place)).toEqual(['Gearbox drain plug']);

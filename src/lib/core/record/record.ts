@@ -5,11 +5,13 @@ import { consumption, type Consumption } from '../fluids/ledger';
 import type { LevelReading } from '../fluids/level';
 import type { Band, Judgement } from '../quantity/band';
 import { quantity, show, type Quantity } from '../quantity/quantity';
-import type { DoneContent } from '../visit/entry';
+import type { DoneContent, WhichFilter } from '../visit/entry';
 import type { HouseRules } from '../rules/rules';
 import type { Circuit } from '../specs/sheet';
 import type { VisitPlan } from '../job/plan';
-import { isTight } from '../visit/items';
+import { isShut, isTight } from '../visit/items';
+import { writtenInWords } from '../visit/onward';
+import { doneInWords } from './done';
 import { judgedAt, lastLevel, ledgerOf, measuredAt, type StepState, type VisitState } from '../visit/state';
 
 /** What came out at one place, with what was made of it. */
@@ -30,6 +32,8 @@ export interface CircuitRecord {
   circuit: Circuit;
   drainedMl: number | null;
   pouredMl: number | null;
+  /** Of it, what went into the filter; null: nobody said. */
+  intoFilterMl: number | null;
   level: LevelReading | null;
   oil: { id: string | null; name: string; grade: string; deviation: string | null } | null;
   /** Hours that the drained oil had run, hundredths. */
@@ -53,6 +57,8 @@ export interface MeasuredRecord {
 export interface JobRecord {
   job: string;
   version: number;
+  /** What was done, by what its steps did; empty for old records. */
+  title: string;
   /** Those that were in force; of old records, those that were kept. */
   rules: Partial<HouseRules>;
   circuits: CircuitRecord[];
@@ -62,7 +68,8 @@ export interface JobRecord {
     name: string;
     place: string;
     quantity: number;
-    stand: 'torqued' | 'by feel';
+    /** `shut`: a cap, with the ring in it. */
+    stand: 'torqued' | 'by feel' | 'shut';
     torque: Quantity | null;
     reason: string | null;
     fastenerId: string | null;
@@ -81,6 +88,12 @@ export interface JobRecord {
     torque: Band | null;
   }[];
   leftOut: { title: string; reason: string }[];
+  /** Filters that went in: which, and the number on it. */
+  fitted: { name: string; which: WhichFilter; number: string }[];
+  /** How long the engine ran, seconds; null: nobody said. */
+  ranSeconds: number | null;
+  /** Every step that was done, with what was written at it; what all visits begin and end with is not named. */
+  done: { title: string; said: string; stepKey: string }[];
   remarks: { title: string; remark: string; stepKey: string | null }[];
   /** Numbers that checks were passed with. */
   measured: MeasuredRecord[];
@@ -141,6 +154,7 @@ export function drawUpRecord(
   return {
     job: job.key,
     version: job.version,
+    title: doneInWords(job, state),
     rules,
     circuits,
     debris: steps.flatMap((s) => {
@@ -165,13 +179,18 @@ export function drawUpRecord(
       i.found.map((f) => ({ name: i.item.name, place: i.item.place, fastenerId: i.item.fastenerId, ...f }))
     ),
     fasteners: items.flatMap((i) =>
-      isTight(i) && i.item.kind === 'fastener'
+      isTight(i) && (i.item.kind === 'fastener' || (i.item.kind === 'cap' && i.seal !== null))
         ? [
             {
               name: i.item.name,
               place: i.item.place,
               quantity: i.item.quantity,
-              stand: i.torque ? ('torqued' as const) : ('by feel' as const),
+              stand:
+                i.stand === 'shut'
+                  ? ('shut' as const)
+                  : i.torque
+                    ? ('torqued' as const)
+                    : ('by feel' as const),
               torque: i.torque,
               reason: i.reason,
               fastenerId: i.item.fastenerId,
@@ -197,6 +216,15 @@ export function drawUpRecord(
         : []
     ),
     leftOut: steps.flatMap((s) => (s.leftOut !== null ? [{ title: s.step.title, reason: s.leftOut }] : [])),
+    fitted: items.flatMap((i) =>
+      i.filter && isShut(i) ? [{ name: i.item.name, which: i.filter.which, number: i.filter.number }] : []
+    ),
+    ranSeconds: steps.find((s) => s.step.input.type === 'start')?.written.at(-1)?.ranSeconds ?? null,
+    done: steps.flatMap((s) =>
+      s.done && !AROUND.has(s.step.key)
+        ? [{ title: s.step.title, said: didInWords(state, s), stepKey: s.step.key }]
+        : []
+    ),
     remarks: [
       ...steps.flatMap((s) =>
         s.written.flatMap((w) =>
@@ -249,6 +277,12 @@ export function drawUpRecord(
   };
 }
 
+/** What all visits begin and end with. */
+const AROUND: ReadonlySet<string> = new Set(['gather', 'meter', 'stand', 'write']);
+/** What was written at a step; where a thing can go in the wrong way round, how it was seen to. */
+const didInWords = (state: VisitState, s: StepState): string =>
+  [writtenInWords(state, s), ...(s.step.orientation ? s.step.lines : [])].filter(Boolean).join('. ');
+
 /** The number of an entry, as it was read. */
 const saidAt = (w: DoneContent): string =>
   w.asWritten ??
@@ -269,11 +303,15 @@ function circuitRecord(circuit: Circuit, state: VisitState, steps: readonly Step
   const drainedMl = drain?.written.at(-1)?.ml ?? null;
   const before = drain?.step.input.type === 'drained' ? drain.step.input.pouredLastTimeMl : null;
   const oilHours = look?.type === 'debris' ? look.oilHours : null;
-  const pouredMl = ledgerOf(state, circuit).inMl;
+  const ledger = ledgerOf(state, circuit);
+  const pouredMl = ledger.inMl;
+  const intoFilter = ledger.lines.filter((l) => l.what === 'into the filter');
   return {
     circuit,
     drainedMl,
     pouredMl: pouredMl > 0 ? pouredMl : null,
+    intoFilterMl:
+      intoFilter.length > 0 ? intoFilter.reduce((sum, l) => sum + l.ml - (l.residueMl ?? 0), 0) : null,
     level: lastLevel(state, circuit),
     oil:
       oil?.oil !== undefined

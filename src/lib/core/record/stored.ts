@@ -9,7 +9,7 @@ import { storedBand, storedQuantity, unitWas } from '../quantity/stored';
 import { keptRules } from '../rules/stored';
 import { CIRCUITS } from '../specs/sheet';
 import { readStored, withVersion, type Shape } from '../stored/stored';
-import { levelSchema, VERDICTS } from '../visit/entry';
+import { FILTERS, levelSchema, VERDICTS } from '../visit/entry';
 import type { CircuitRecord, JobRecord, JudgedDebris, MeasuredRecord } from './record';
 
 /**
@@ -25,6 +25,8 @@ const circuitRecord = z.object({
   circuit: z.enum(CIRCUITS),
   drainedMl: maybe(z.number()),
   pouredMl: maybe(z.number()),
+  // Records of before did not keep it apart.
+  intoFilterMl: z.number().nullable().default(null),
   level: maybe(levelSchema),
   oil: maybe(
     z.object({ id: maybe(z.string()), name: z.string(), grade: z.string(), deviation: maybe(z.string()) })
@@ -46,7 +48,7 @@ const tight = {
   name: z.string(),
   place: z.string(),
   quantity: z.number(),
-  stand: z.enum(['torqued', 'by feel']),
+  stand: z.enum(['torqued', 'by feel', 'shut']),
   torque: maybe(storedQuantity),
   reason: maybe(z.string())
 };
@@ -119,6 +121,11 @@ const recordNow = z.object({
     ...common,
     // Records of before were all written at the bench.
     afterwards: z.boolean().default(false),
+    // Records of before say what was done by their task alone.
+    title: z.string().default(''),
+    fitted: z.array(z.object({ name: z.string(), which: z.enum(FILTERS), number: z.string() })).default([]),
+    ranSeconds: z.number().nullable().default(null),
+    done: z.array(z.object({ title: z.string(), said: z.string(), stepKey: z.string() })).default([]),
     circuits: z.array(circuitRecord),
     debris: z.array(
       z.object({
@@ -170,7 +177,18 @@ const recordV1to2 = ({ drainedMl, pouredMl, level, ...r }: RecordV1): RecordV2 =
   drainedMl,
   pouredMl,
   level,
-  circuits: [{ circuit: 'engine', drainedMl, pouredMl, level, oil: null, oilHours: null, used: null }],
+  circuits: [
+    {
+      circuit: 'engine',
+      drainedMl,
+      pouredMl,
+      intoFilterMl: null,
+      level,
+      oil: null,
+      oilHours: null,
+      used: null
+    }
+  ],
   found: [],
   deferred: [],
   measured: [],
@@ -184,6 +202,10 @@ const recordV2to3 = (r: RecordV2): JobRecord & { v: 3 } => {
     ...rest,
     afterwards: false,
     v: 3,
+    title: '',
+    fitted: [],
+    ranSeconds: null,
+    done: [],
     instruments: [],
     debris: r.debris.map((d) => ({
       place: d.place,

@@ -7,6 +7,7 @@ const circuit = (name: 'engine' | 'gearbox', pouredMl: number) => ({
   circuit: name,
   drainedMl: null,
   pouredMl,
+  intoFilterMl: null,
   level: null,
   oil: null,
   oilHours: null,

@@ -35,6 +35,8 @@ export function wholeVisit(records: readonly JobRecord[]): JobRecord {
       | 'fasteners'
       | 'deferred'
       | 'leftOut'
+      | 'fitted'
+      | 'done'
       | 'remarks'
       | 'measured'
       | 'passedOver'
@@ -55,6 +57,10 @@ export function wholeVisit(records: readonly JobRecord[]): JobRecord {
     fasteners: all('fasteners', (t) => t.fastenerId ?? `${t.name}, ${t.place}`),
     deferred: all('deferred', (d) => d.itemKey),
     leftOut: all('leftOut'),
+    fitted: all('fitted'),
+    done: all('done', (d) => d.stepKey),
+    title: once(records.map((r) => r.title).filter(Boolean), (t) => t).join(' + '),
+    ranSeconds: records.find((r) => r.ranSeconds !== null)?.ranSeconds ?? null,
     remarks: all('remarks'),
     measured: all('measured'),
     passedOver: all('passedOver'),

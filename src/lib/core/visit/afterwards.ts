@@ -13,7 +13,7 @@ import type { LevelMethod } from '../specs/sheet';
 import type { Toolbox } from '../stores/toolbox';
 import { oddFill } from './fill';
 import { isShut, type ItemState } from './items';
-import { entrySchema } from './entry';
+import { entrySchema, FILTERS, type WhichFilter } from './entry';
 import { BY_HOUSE_RULE, levelsAtAGlance, type AtHand, type Unsent } from './quick';
 import { wantsSequence } from './refuse';
 import { isLeft, opensGate, type StepState, type VisitState } from './state';
@@ -296,18 +296,33 @@ export function sealSaid(i: Pick<ItemState, 'item' | 'seal'>, said: Afterwards['
   return typed === 'new' || typed === 'again' ? typed : (i.seal ?? sealSuggestion(i.item));
 }
 
+/** Under which the form says which filter went in, and the number on it. */
+export const filterKey = (itemKey: string): string => `${itemKey} filter`;
+export const numberKey = (itemKey: string): string => `${itemKey} number`;
+/** Which filter: as it was said, else as it stands in the form, by the house rule; null: it is none. */
+export function filterSaid({ item }: Pick<ItemState, 'item'>, said: Afterwards['said']): WhichFilter | null {
+  return item.filter && (FILTERS.find((f) => f === said[filterKey(item.key)]) ?? item.filter);
+}
+
 /** One opened thing closed again. */
 function closing(i: ItemState, a: Afterwards, byFeel: boolean): Unsent | Wanted {
   const { key, kind, torque, name } = i.item;
   if (!a.closed[key]) return want(`Is ${name} closed?`);
   const seal = i.item.seal === 'none' ? {} : { seal: sealSaid(i, a.said) };
   const why = a.why[key]?.trim();
-  if (kind !== 'fastener')
+  if (kind !== 'fastener') {
+    const filter = filterSaid(i, a.said);
+    const number = a.said[numberKey(key)]?.trim();
     return {
       itemKey: key,
       action: 'shut',
-      content: { ...seal, ...(why && 'seal' in seal && { sealReason: why }) }
+      content: {
+        ...seal,
+        ...(why && 'seal' in seal && { sealReason: why }),
+        ...(filter && { filter, ...(number && { number }) })
+      }
     };
+  }
   const typed = (a.said[key] ?? asOnTheSheet(i)).trim();
   if (typed === '') {
     const reason = why || torque?.words || (byFeel ? BY_HOUSE_RULE : '');

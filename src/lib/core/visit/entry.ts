@@ -96,6 +96,12 @@ export const doneSchema = z.object({
     })
     .refine((s) => (s.slackest ?? s.mm) >= s.mm, { path: ['slackest'], message: BACKWARDS })
     .optional(),
+  /** How long the engine ran, seconds. */
+  ranSeconds: z
+    .number({ error: 'Minutes, such as 3.' })
+    .min(1, 'More than nothing.')
+    .max(7200, 'At most two hours.')
+    .optional(),
   /** Done away from the app and written down later: nobody knows at what moment. */
   afterwards: z.literal(true).optional()
 });
@@ -106,6 +112,9 @@ const seal = {
   seal: z.enum(['new', 'again']).optional(),
   sealReason: remark
 };
+/** Which filter went in. */
+export const FILTERS = ['new', 'washed', 'again'] as const;
+export type WhichFilter = (typeof FILTERS)[number];
 export const torquedSchema = z.object({
   value: z.number().positive('A torque is more than nothing.').max(2000, 'Is it the right unit?'),
   unit: z.enum(torqueUnits),
@@ -188,7 +197,17 @@ export const entrySchema = z.discriminatedUnion('action', [
   z.object({ ...base, ...item, action: z.literal('torqued'), content: torquedSchema }),
   z.object({ ...base, ...item, action: z.literal('by feel'), content: z.object({ reason, ...seal }) }),
   z.object({ ...base, ...item, action: z.literal('marked'), content: nothing }),
-  z.object({ ...base, ...item, action: z.literal('shut'), content: z.object(seal) }),
+  z.object({
+    ...base,
+    ...item,
+    action: z.literal('shut'),
+    content: z.object({
+      ...seal,
+      filter: z.enum(FILTERS).optional(),
+      /** Which filter: the number or name on it. */
+      number: z.string().trim().max(60, 'At most 60 characters.').optional()
+    })
+  }),
   z.object({
     ...base,
     ...item,

@@ -2,7 +2,7 @@ import type { WaitsFor } from '../finding/reminder';
 import type { Found } from '../fasteners/found';
 import { pulls } from '../fasteners/pattern';
 import { quantity, show, type Quantity } from '../quantity/quantity';
-import { NOTHING_SEEN, type Entry } from './entry';
+import { NOTHING_SEEN, type Entry, type WhichFilter } from './entry';
 import type { OpenedItem } from '../job/plan';
 
 export type ItemStand =
@@ -34,6 +34,8 @@ export interface ItemState {
   settingNm: number | null;
   reason: string | null;
   seal: 'new' | 'again' | null;
+  /** Which filter went in, and the number on it; null: it is none, or nobody said. */
+  filter: { which: WhichFilter; number: string } | null;
   remarks: string[];
   deferred: { waitsFor: WaitsFor; reason: string; part: string; usable: boolean } | null;
   found: { how: Found; note: string }[];
@@ -58,6 +60,7 @@ export function freshItem(item: OpenedItem): ItemState {
     settingNm: null,
     reason: null,
     seal: null,
+    filter: null,
     remarks: [],
     deferred: null,
     found: [],
@@ -147,6 +150,10 @@ export function applyToItem(i: ItemState, entry: Entry & { itemKey: string }, ma
       : entry.action === 'by feel' || entry.action === 'deferred'
         ? entry.content.reason
         : null;
+  if (entry.action === 'shut')
+    i.filter = entry.content.filter
+      ? { which: entry.content.filter, number: entry.content.number ?? '' }
+      : null;
   const said = entry.content as { seal?: 'new' | 'again'; sealReason?: string; remark?: string };
   // What was said of the washer before it was put off still holds.
   if (said.seal !== undefined) i.seal = said.seal;
@@ -169,6 +176,10 @@ export function pullsLeft(i: ItemState) {
 }
 
 const SAID: Readonly<Record<string, string>> = { bolt: 'pulled' };
+/** Which filter is in: “new, in, 70-12”. */
+export const filterInWords = ({ which, number }: NonNullable<ItemState['filter']>): string =>
+  [which === 'again' ? 'the old one again' : which, number].filter(Boolean).join(', ');
+
 export function standInWords(i: ItemState): string {
   switch (i.stand) {
     case 'off':
@@ -184,7 +195,7 @@ export function standInWords(i: ItemState): string {
     case 'marked':
       return i.torque ? `torqued, ${show(i.torque)}, and marked` : 'tight and marked';
     case 'shut':
-      return i.item.kind === 'part' ? 'back in' : 'shut';
+      return i.filter ? filterInWords(i.filter) : i.item.kind === 'part' ? 'back in' : 'shut';
     case 'deferred':
       return `deferred, waits for ${i.deferred?.part || i.deferred?.waitsFor}`;
     case 'fitted':

@@ -8,6 +8,7 @@ import { show } from '../quantity/quantity';
 import { isShut, standInWords } from './items';
 import { oddAt } from './odd';
 import { AS_POURED } from './refuse';
+import { minutesInWords } from './timers';
 import { fillInForce, judgedAt, ledgerOf, measuredAt, type StepState, type VisitState } from './state';
 
 /**
@@ -89,6 +90,8 @@ export function writtenInWords(state: VisitState, s: StepState): string {
       return [last?.oil, last?.oilGrade].filter(Boolean).join(' ');
     case 'open':
       return 'off';
+    case 'start':
+      return last?.ranSeconds ? `ran ${minutesInWords(last.ranSeconds)}` : '';
     default:
       return '';
   }

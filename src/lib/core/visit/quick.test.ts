@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { planOf, SHEET, step, whole, GOOD_OIL, WRENCH } from '../../../../tests/core/bench';
+import { figure, planOf, SHEET, step, whole, GOOD_OIL, WRENCH } from '../../../../tests/core/bench';
 import { aimOf } from '../fluids/aim';
 import { quantity } from '../quantity/quantity';
+import { DEFAULT_RULES } from '../rules/rules';
 import { NO_TOOLS, type Toolbox } from '../stores/toolbox';
 import type { Entry, NewEntry } from './entry';
 import { levelsAtAGlance, numberOf, quickAt, runFrom } from './quick';
@@ -126,6 +127,43 @@ describe('one press at a step', () => {
     }
     expect(visitState(plan, entries).open).toEqual([]);
     expect(visitState(plan, entries).steps.filter(isLeft)).toEqual([]);
+  });
+});
+
+describe('a filter that goes in', () => {
+  const pressesOf = (p: typeof plan) => {
+    const s = visitState(p, [step('filter-out-c')]).steps.find((x) => x.step.key === 'filter-in-c')!;
+    return quickAt(visitState(p, [step('filter-out-c')]), s, hand).map((q) => [
+      q.label,
+      q.entries[0]!.content
+    ]);
+  };
+  it('is said by the press: the house rule’s first, and the other', () => {
+    expect(pressesOf(plan)).toEqual([
+      ['New filter in', { filter: 'new' }],
+      ['Old filter in again', { filter: 'again' }]
+    ]);
+    const washable = planOf(['engine-oil'], { rules: { ...DEFAULT_RULES, filter: 'washable' } });
+    expect(pressesOf(washable)).toEqual([
+      ['Washed filter in', { filter: 'washed' }],
+      ['New filter in', { filter: 'new' }]
+    ]);
+  });
+  it('a screen is simply back in', () => {
+    const s = visitState(plan, [step('screen-out-s')]);
+    const screen = s.steps.find((x) => x.step.key === 'screen-in-s')!;
+    expect(quickAt(s, screen, hand).map((q) => q.label)).toEqual(['Back in']);
+  });
+  it('an engine that ran as long as its sheet wants says so', () => {
+    const sheet = { ...SHEET, figures: [...SHEET.figures, figure('oil level run time', quantity(3, 'min'))] };
+    const s = visitState(planOf(['engine-oil'], { sheet }), []);
+    expect(
+      quickAt(
+        s,
+        s.steps.find((x) => x.step.key === 'run')!,
+        hand
+      )
+    ).toMatchObject([{ label: 'It has run, 3 min', entries: [{ content: { ranSeconds: 180 } }] }]);
   });
 });
 

@@ -12,9 +12,10 @@ import type { Toolbox } from '../stores/toolbox';
 import type { LevelMethod } from '../specs/sheet';
 import type { Day } from '../time/day';
 import type { ValveStage } from '../valve/stages';
-import type { DoneContent, NewEntry } from './entry';
+import type { DoneContent, NewEntry, WhichFilter } from './entry';
 import { isShut, pullsLeft, type ItemState } from './items';
 import { wantsSequence } from './refuse';
+import { minutesInWords, runSeconds } from './timers';
 import { isLeft, type StepState, type VisitState } from './state';
 
 /** An entry before it has its id. */
@@ -57,8 +58,10 @@ export function quickAt(state: VisitState, s: StepState, hand: AtHand): Quick[] 
     case 'tick':
     case 'dressing':
       return [done('Done')];
-    case 'start':
-      return [done('It has run')];
+    case 'start': {
+      const ran = runSeconds(state);
+      return [ran ? done(`It has run, ${minutesInWords(ran)}`, { ranSeconds: ran }) : done('It has run')];
+    }
     case 'open':
       return input.twins.length === 0 ? [done('Off')] : whichOne(state, s, input.twins, done);
     case 'choice':
@@ -84,8 +87,8 @@ export function quickAt(state: VisitState, s: StepState, hand: AtHand): Quick[] 
     }
     case 'close': {
       const left = state.items.filter((i) => input.items.includes(i.item.key) && !isShut(i));
-      // Where a washer or ring goes in, which one is said by the press: the house rule's first.
-      const sealed = left.some((i) => i.item.seal !== 'none');
+      // Where a washer, a ring or a filter goes in, which one is said by the press: the house rule's first.
+      const sealed = left.some((i) => i.item.seal !== 'none' || i.item.filter !== null);
       return (sealed ? [false, true] : [false]).flatMap((other) => {
         const each = left.map((i) => shut(i, hand, other));
         if (each.length === 0 || each.some((q) => q === null)) return [];
@@ -140,6 +143,24 @@ export function levelsAtAGlance(
 export const sealInWords = (item: Pick<OpenedItem, 'seal'>, seal: 'new' | 'again'): string =>
   item.seal === 'none' ? '' : seal === 'new' ? `new ${item.seal}` : `old ${item.seal} again`;
 
+/** Which filter goes in, as a press says it. */
+export const FILTER_IN: Readonly<Record<WhichFilter, string>> = {
+  new: 'New filter in',
+  washed: 'Washed filter in',
+  again: 'Old filter in again'
+};
+
+/** What of a press is nobody's to guess: which washer or ring goes in, which filter. */
+export function putInWords(
+  item: Pick<OpenedItem, 'seal'>,
+  content: { seal?: 'new' | 'again'; filter?: WhichFilter }
+): string[] {
+  return [
+    content.seal ? sealInWords(item, content.seal) : '',
+    content.filter ? FILTER_IN[content.filter].toLowerCase() : ''
+  ].filter(Boolean);
+}
+
 /**
  * Shuts one thing as the sheet has it; null where that takes a word, an adapter or a value nobody knows.
  * @param other with the seal that the house rule would not put in
@@ -150,6 +171,13 @@ function shut(i: ItemState, { tools, today, byFeel = false }: AtHand, other: boo
   const put = other ? (rule === 'new' ? 'again' : 'new') : rule;
   const seal = i.item.seal === 'none' ? {} : { seal: put };
   const labelled = (label: string) => [label, sealInWords(i.item, put)].filter(Boolean).join(', ');
+  if (i.item.filter !== null) {
+    const which = !other ? i.item.filter : i.item.filter === 'new' ? 'again' : 'new';
+    return {
+      label: FILTER_IN[which],
+      entries: [{ itemKey: key, action: 'shut', content: { ...seal, filter: which } }]
+    };
+  }
   if (kind !== 'fastener')
     return {
       label: labelled(kind === 'part' ? 'Back in' : 'Shut'),

@@ -26,8 +26,8 @@ describe('timers', () => {
     expect(overtaken(visitState(plan, [other]))).toEqual([]);
   });
   it('of a run are what the sheet says, and nothing where it says nothing', () => {
-    expect(runSeconds(plan)).toBeNull();
+    expect(runSeconds(visitState(plan, []))).toBeNull();
     const sheet = { ...SHEET, figures: [...SHEET.figures, figure('oil level run time', quantity(1, 'min'))] };
-    expect(runSeconds(planOf(['engine-oil'], { sheet }))).toBe(60);
+    expect(runSeconds(visitState(planOf(['engine-oil'], { sheet }), []))).toBe(60);
   });
 });

@@ -1,4 +1,4 @@
-import type { VisitPlan } from '../job/plan';
+import type { Step } from '../job/plan';
 import { isShut } from './items';
 import type { Timer, VisitState } from './state';
 
@@ -13,9 +13,12 @@ export function overtaken(state: Pick<VisitState, 'timers' | 'steps' | 'items'>)
 }
 
 /** How long the engine runs before its levels are read, seconds: as the sheet says; null where it does not. */
-export function runSeconds(plan: Pick<VisitPlan, 'steps'>): number | null {
-  const said = plan.steps.flatMap(({ input }) =>
+export function runSeconds({ steps }: { steps: readonly { step: Pick<Step, 'input'> }[] }): number | null {
+  const said = steps.flatMap(({ step: { input } }) =>
     input.type === 'level' && input.protocol.runSeconds ? [input.protocol.runSeconds] : []
   );
   return said.length > 0 ? Math.max(...said) : null;
 }
+
+/** "3 min", "1.5 min". */
+export const minutesInWords = (seconds: number): string => `${Math.round(seconds / 6) / 10} min`;

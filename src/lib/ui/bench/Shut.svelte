@@ -8,6 +8,7 @@
   import type { Problem, Write } from './bench.svelte';
   import { inBothUnits } from './number';
   import DeferForm from './DeferForm.svelte';
+  import Radios from '../form/Radios.svelte';
   import SealPick from './SealPick.svelte';
   import TorqueForm from './TorqueForm.svelte';
 
@@ -29,14 +30,18 @@
   const torque = $derived(i.torque && inBothUnits(i.torque, units));
   let deferring = $state(false);
   let sealReason = $state('');
+  let number = $state('');
+  let filter = $state(untrack(() => item.filter?.which ?? item.item.filter));
   let seal = $state<'new' | 'again'>(untrack(() => item.seal ?? sealSuggestion(item.item)));
   const done = $derived(isShut(item) && item.opened && item.stand !== 'deferred');
   const id = $props.id();
   const shut = () =>
     write({
       action: 'shut',
-      content:
-        i.seal === 'none' ? {} : { seal, ...(sealReason.trim() ? { sealReason: sealReason.trim() } : {}) }
+      content: {
+        ...(i.seal !== 'none' && { seal, ...(sealReason.trim() && { sealReason: sealReason.trim() }) }),
+        ...(filter && { filter, ...(number.trim() && { number: number.trim() }) })
+      }
     });
 </script>
 
@@ -83,6 +88,22 @@
         />{/key}
     {:else}
       <SealPick item={i} bind:seal />
+      {#if i.filter}<div class="mt-3 flex flex-wrap items-end gap-3">
+          <Radios
+            label="The {i.name.toLowerCase()}"
+            options={i.filter === 'new' ? (['new', 'again'] as const) : (['washed', 'new', 'again'] as const)}
+            bind:value={filter}>{#snippet one(f)}{f === 'again' ? 'the old one again' : f}{/snippet}</Radios
+          ><label class="text-sm" for="{id}-n"
+            >number on it <input
+              id="{id}-n"
+              class="field mt-1 w-40"
+              placeholder="if it has one"
+              autocomplete="off"
+              maxlength="60"
+              bind:value={number}
+            /></label
+          >
+        </div>{/if}
       {#if problem?.asksWhy}<label class="mt-2 block text-sm" for="{id}-s"
           >Say why <input
             id="{id}-s"

@@ -17,6 +17,7 @@
   import OilPick from './OilPick.svelte';
   import Photos from './Photos.svelte';
   import Pour from './Pour.svelte';
+  import Ran from './Ran.svelte';
   import Shut from './Shut.svelte';
   import Slack from './Slack.svelte';
   import StepTimer from './StepTimer.svelte';
@@ -88,7 +89,7 @@
         ? { seconds: s.wait * 60, label: s.waitFor || 'Wait' }
         : input.type === 'start'
           ? // As the sheet says; where it does not, as long as the mechanic says.
-            { seconds: runSeconds(bench.plan), label: 'Run' }
+            { seconds: runSeconds(bench.state), label: 'Run' }
           : s.heats && s.minutes > 0
             ? { seconds: s.minutes * 60, label: 'Run' }
             : null
@@ -286,9 +287,15 @@
       {#if asksWhich && input.type === 'open'}
         <WhichOne {around} points={s.points} twins={input.twins} bind:picked={pointedAt} />
       {/if}
-      <button type="button" class="go" onclick={() => doneAndOn(pointedAt ? { pointedAt } : {})}
-        >{input.type === 'open' ? 'Off' : input.type === 'start' ? 'It has run' : 'Done'}</button
-      >
+      {#if input.type === 'start'}{#key s.key}<Ran
+            seconds={runSeconds(bench.state)}
+            onran={(c) => doneAndOn(c)}
+          />{/key}{:else}<button
+          type="button"
+          class="go"
+          onclick={() => doneAndOn(pointedAt ? { pointedAt } : {})}
+          >{input.type === 'open' ? 'Off' : 'Done'}</button
+        >{/if}
     {/if}
     {#if problem && input.type !== 'close'}<p class="error mt-3" role="alert">{problem.words}</p>{/if}
     {#if step.leftOut !== null && !readonly}<p class="mt-3">Left out: {step.leftOut}</p>{/if}

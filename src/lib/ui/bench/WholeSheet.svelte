@@ -9,7 +9,7 @@
     numberOf,
     quickAt,
     runFrom,
-    sealInWords,
+    putInWords,
     type AtHand,
     type Unsent
   } from '$lib/core/visit/quick';
@@ -83,12 +83,11 @@
       const s = called.find((x) => x.step.key === key);
       return s ? (quickAt(bench.state, s, hand)[0]?.entries ?? []) : [];
     });
-  /** Which washers and rings such a press puts in: what it writes down it says. */
-  function sealsOf(keys: readonly string[]): string {
+  /** Which washers, rings and filter such a press puts in: what it writes down it says. */
+  function putIn(keys: readonly string[]): string {
     const words = entriesOf(keys).flatMap(({ itemKey, content }) => {
       const item = bench.plan.items.find((i) => i.key === itemKey);
-      const { seal } = content as { seal?: 'new' | 'again' };
-      return item && seal ? [sealInWords(item, seal)] : [];
+      return item ? putInWords(item, content) : [];
     });
     return words.length > 0 ? `, ${[...new Set(words)].join(', ')}` : '';
   }
@@ -176,7 +175,7 @@
           type="button"
           class="key run"
           onclick={() => press(entriesOf(runs[key]!))}
-          >{i + 1} to {called.findIndex((c) => c.step.key === runs[key]!.at(-1)) + 1} in one press{sealsOf(
+          >{i + 1} to {called.findIndex((c) => c.step.key === runs[key]!.at(-1)) + 1} in one press{putIn(
             runs[key]!
           )}</button
         >{/if}

@@ -12,6 +12,9 @@
     levelMethodOf,
     methodKey,
     REMARK,
+    filterKey,
+    filterSaid,
+    numberKey,
     sealKey,
     sealSaid,
     toSay,
@@ -19,7 +22,15 @@
     writtenAfterwards,
     type Wanted
   } from '$lib/core/visit/afterwards';
-  import { levelsAtAGlance, nameIn, numberOf, sealInWords, type AtHand } from '$lib/core/visit/quick';
+  import {
+    FILTER_IN,
+    levelsAtAGlance,
+    nameIn,
+    numberOf,
+    sealInWords,
+    type AtHand
+  } from '$lib/core/visit/quick';
+  import { FILTERS } from '$lib/core/visit/entry';
   import type { StepState } from '$lib/core/visit/state';
   import { rememberedAir } from './air';
   import { Draft } from './draft.svelte';
@@ -250,6 +261,20 @@
                 bind:value={() => sealSaid(i, said), (v) => (said[sealKey(key)] = v)}
                 >{#each ['new', 'again'] as const as s (s)}<option value={s}>{sealInWords(i.item, s)}</option
                   >{/each}</select
+              >{/if}
+            {#if i.item.filter}<select
+                class="cell seal"
+                aria-label="{name}: which"
+                bind:value={() => filterSaid(i, said), (v) => (said[filterKey(key)] = v ?? '')}
+                >{#each FILTERS as f (f)}<option value={f}>{FILTER_IN[f]}</option>{/each}</select
+              ><label
+                ><span class="sr-only">{name}: number on it</span><input
+                  class="cell w-32"
+                  placeholder="number on it"
+                  autocomplete="off"
+                  maxlength="60"
+                  bind:value={() => said[numberKey(key)] ?? '', (v) => (said[numberKey(key)] = v)}
+                /></label
               >{/if}
             {#if kind === 'fastener'}<label
                 ><span class="sr-only">{name}: torque</span><input

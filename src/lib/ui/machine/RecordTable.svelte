@@ -1,6 +1,7 @@
 <!-- What was done, a line for each job of each visit. -->
 <script lang="ts">
   import { showHours } from '$lib/core/hours/hours';
+  import type { JobRecord } from '$lib/core/record/record';
   import { showDay, type Day } from '$lib/core/time/day';
   import SortTable from '../table/SortTable.svelte';
   import type { Column } from '../table/table';
@@ -12,6 +13,7 @@
     machine: string | null;
     part: string | null;
     task: string;
+    content: Pick<JobRecord, 'title'> | null;
     remark: string;
     reason: string;
     doneOn: Day;
@@ -27,6 +29,8 @@
     short?: boolean;
   }
   let { records, today, whole = false, short = false }: Props = $props();
+  /** What was done; where its record does not say, the task it settled. */
+  const done = (r: Row) => r.content?.title || r.task;
   const said = (r: Row) => [r.reason, r.remark].filter(Boolean).join(' · ');
   const columns: Column<Row>[] = $derived([
     { id: 'day', label: 'Day', value: (r) => r.doneOn, cell: day, class: 'figure whitespace-nowrap' },
@@ -47,7 +51,7 @@
       cell: at,
       class: 'figure text-lg whitespace-nowrap'
     },
-    { id: 'task', label: 'Done', value: (r) => [r.task, r.part].filter(Boolean).join(' '), cell: task },
+    { id: 'task', label: 'Done', value: (r) => [done(r), r.part].filter(Boolean).join(' '), cell: task },
     { id: 'by', label: 'By', value: (r) => r.by, cell: by },
     ...(short ? [] : [{ id: 'said', label: 'Said', value: said, cell: words }])
   ]);
@@ -58,7 +62,7 @@
       ><span class="plate">{r.plate}</span> {r.machine}</a
     >{:else}the shelf{/if}{/snippet}
 {#snippet at(r: Row)}{r.hours === null ? 'hours not known' : `${showHours(r.hours)} h`}{/snippet}
-{#snippet task(r: Row)}<a class="link" href="/records/{r.id}">{r.task}</a>{#if r.part}<span
+{#snippet task(r: Row)}<a class="link" href="/records/{r.id}">{done(r)}</a>{#if r.part}<span
       class="quiet block text-sm">{r.part}</span
     >{/if}{/snippet}
 {#snippet by(r: Row)}{r.by}{/snippet}

@@ -6,6 +6,8 @@
   import { worstOf } from '$lib/core/debris/trend';
   import { judgeLevel } from '$lib/core/fluids/level';
   import { HOUSE_RULES, showRule } from '$lib/core/rules/rules';
+  import { filterInWords } from '$lib/core/visit/items';
+  import { minutesInWords } from '$lib/core/visit/timers';
   import { showBand } from '$lib/core/quantity/band';
   import { show, showBoth } from '$lib/core/quantity/quantity';
   import Valves from '$lib/ui/record/Valves.svelte';
@@ -18,7 +20,8 @@
   /** The whole visit: what its jobs share stands in it once. */
   const f = $derived(data.whole);
   const several = $derived(data.jobs.length > 1);
-  const title = $derived(data.jobs.map((j) => j.task).join(' + '));
+  /** What was done; where its record does not say, the task it settled. */
+  const title = $derived(data.jobs.map((j) => j.content?.title || j.task).join(' + '));
   /** Photos of what was judged, beside it. */
   const photosAt = (stepKey: string | null) =>
     data.photos.filter((p) => p.stepKey === stepKey && stepKey !== null);
@@ -52,6 +55,9 @@
   {showDay(r.doneOn, data.today)}, at {r.hours === null ? 'hours not known' : `${showHours(r.hours)} h`}, by {r.by}
 </p>
 {#each data.jobs as j (j.id)}
+  {#snippet settles()}{#if j.content?.title && j.content.title !== j.task}<span class="quiet"
+        >, for “{j.task}”</span
+      >{/if}{/snippet}
   {#snippet said()}
     {#if j.part}<p class="quiet mt-1">Hours of the {j.part}, its own.</p>{/if}
     {#if j.early}<p class="mt-1">Done early, with {j.early}.</p>{/if}
@@ -63,16 +69,19 @@
   {/snippet}
   {#if several}
     <div class="mt-2">
-      <span class="font-bold">{j.task}</span>{#if j.hours !== r.hours}<span class="figure"
+      <span class="font-bold">{j.content?.title || j.task}</span
+      >{@render settles()}{#if j.hours !== r.hours}<span class="figure"
           >, at {j.hours === null ? 'hours not known' : `${showHours(j.hours)} h`}</span
         >{/if}
       {@render said()}
     </div>
-  {:else}{@render said()}{/if}
+  {:else}<p>{@render settles()}</p>
+    {@render said()}{/if}
 {/each}
 <Corrections
   recordId={r.id}
   circuits={f?.circuits ?? []}
+  fasteners={f?.fasteners ?? []}
   corrections={data.corrections}
   may={!data.you || isCrew(data.you.role)}
 />
@@ -114,7 +123,13 @@
                 ></tr
               >{/if}
             <tr><td>Drained</td><td class="figure text-lg">{ml(c.drainedMl)}</td></tr>
-            <tr><td>Poured</td><td class="figure text-lg">{ml(c.pouredMl)}</td></tr>
+            <tr
+              ><td>Poured</td><td class="figure text-lg"
+                >{ml(c.pouredMl)}{#if c.intoFilterMl}<span class="quiet block font-sans text-sm"
+                    >{ml(c.intoFilterMl)} of it into the filter</span
+                  >{/if}</td
+              ></tr
+            >
             {#if c.used}<tr
                 ><td>Used since the last change</td><td class="figure"
                   >{Math.round(c.used.ml)} ml{c.used.mlPerHour === null
@@ -186,7 +201,7 @@
                   >{t.place}</span
                 ></td
               ><td class="figure text-lg"
-                >{t.torque ? show(t.torque) : 'by feel'}{#if t.marked}, marked{/if}<span
+                >{t.torque ? show(t.torque) : t.stand}{#if t.marked}, marked{/if}<span
                   class="quiet block font-sans text-sm"
                   >{[
                     t.reason ?? '',
@@ -202,6 +217,16 @@
           {/each}
         </tbody>
       </table>
+      {#if f.fitted.length > 0 || f.ranSeconds}
+        <table class="sheet-table mt-3" aria-label="Put in and run">
+          <tbody>
+            {#each f.fitted as x, i (i)}<tr><td>{x.name}</td><td>{filterInWords(x)}</td></tr>{/each}
+            {#if f.ranSeconds}<tr
+                ><td>Engine run</td><td class="figure">{minutesInWords(f.ranSeconds)}</td></tr
+              >{/if}
+          </tbody>
+        </table>
+      {/if}
       {#if f.leftOut.length > 0 || f.passedOver.length > 0}
         <h2 class="mt-5">Left out</h2>
         <ul>
@@ -212,6 +237,14 @@
         </ul>
       {/if}
       <AtSteps steps={data.atSteps} />
+      {#if f.done.length > 0}<details class="mt-5">
+          <summary class="link py-2">{f.done.length} steps, as they were done</summary>
+          <ul>
+            {#each f.done as d (d.stepKey)}<li class="rule-b py-1">
+                {d.title}{#if d.said}<span class="quiet">: {d.said}</span>{/if}
+              </li>{/each}
+          </ul>
+        </details>{/if}
     </section>
   </div>
 {/if}

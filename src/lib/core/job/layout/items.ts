@@ -27,6 +27,7 @@ export function itemOf(f: Fastener, input: LayoutInput): OpenedItem {
     oiled: f.oiled,
     adapter: f.adapter,
     seal: f.seal,
+    filter: null,
     sealUses: input.sealUses[f.id] ?? null,
     sealMost: sealMost(f, input),
     note: f.note,
@@ -90,12 +91,17 @@ export function thingOf(name: string): OpenedItem {
     oiled: false,
     adapter: false,
     seal: 'none',
+    filter: null,
     sealUses: null,
     sealMost: null,
     note: '',
     found: []
   };
 }
+
+/** A filter behind its cover: which one goes in is said when it does. */
+export const filterOf = (f: Fastener, { rules }: LayoutInput): OpenedItem['filter'] =>
+  f.role !== 'filter cover' ? null : rules.filter === 'washable' ? 'washed' : 'new';
 
 /** A loose part behind a fastener: a screen, a filter. */
 export function partOf(f: Fastener, name: string, circuit: Circuit | null): OpenedItem {

@@ -7,7 +7,7 @@ import type { TemplateStep } from '../template';
 import { carriesScreen, holds, type JobInput, type LayoutInput } from './context';
 import { NOT_NAMED } from './answered';
 import { inputOf, pointOf } from './input';
-import { itemKey, itemOf, looseOf, partKey, partOf, thingOf, thingsOf } from './items';
+import { filterOf, itemKey, itemOf, looseOf, partKey, partOf, thingOf, thingsOf } from './items';
 import { fill, fillTitle } from './lines';
 import { inTheWay, isInTheWay, orderOfCovers } from './in-the-way';
 import { interlocks, runs, warmth } from './rules';
@@ -102,7 +102,8 @@ export function layOut(input: LayoutInput): LaidOut {
         if (!items.has(itemKey(f))) items.set(itemKey(f), itemOf(f, input));
         const loose = p.step.partOnly ? null : looseOf(f);
         if (loose) items.set(loose.key, loose);
-        if (p.step.part && !items.has(partKey(f))) items.set(partKey(f), partOf(f, p.step.part, p.circuit));
+        if (p.step.part && !items.has(partKey(f)))
+          items.set(partKey(f), { ...partOf(f, p.step.part, p.circuit), filter: filterOf(f, input) });
       }
       if (!f && (p.step.kind === 'open' || p.step.kind === 'close'))
         for (const name of thingsOf(p.step.things, input)) {

@@ -4,6 +4,7 @@ import { recordPaper } from '$lib/core/paper/record-paper';
 import { wholeVisit } from '$lib/core/record/whole';
 import { dayOf, showDay } from '$lib/core/time/day';
 import { slackOfRecord } from '$lib/server/chain-sheet';
+import { sealSaidInWords } from '$lib/core/record/correction';
 import { correctionsOf } from '$lib/server/corrections';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
@@ -30,7 +31,7 @@ export const GET: RequestHandler = printing(async ({ locals, params, url }) => {
   const paper = recordPaper({
     machine,
     under: [
-      visit.records.map((r) => r.task).join(' · '),
+      visit.records.map((r) => r.content?.title || r.task).join(' · '),
       [
         showDay(record.doneOn, today),
         record.hours === null ? 'hours not known' : `at ${showHours(record.hours)}`,
@@ -46,7 +47,10 @@ export const GET: RequestHandler = printing(async ({ locals, params, url }) => {
     content: contents.length > 0 ? wholeVisit(contents) : null,
     valves,
     slack,
-    corrections: corrections.map((c) => `${c.words} (${c.by})`)
+    corrections: corrections.map(
+      (c) =>
+        `${c.seal ? `${c.seal.name}, washer or ring ${sealSaidInWords(c.seal.now)}: ` : ''}${c.words} (${c.by})`
+    )
   });
   return paperResponse(paper, url);
 });

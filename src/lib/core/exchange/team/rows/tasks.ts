@@ -59,6 +59,7 @@ export const recordCorrection = row({
   record_id: id,
   words: text,
   amount: none(json),
+  seal: none(json).default(null),
   created_at: moment,
   created_by: id
 });
