@@ -21,7 +21,7 @@ test.describe('a server that dies in the middle', () => {
     await expect(page.getByRole('checkbox', { name: /^Engine oil/ })).toBeChecked();
     await expect(page.getByRole('checkbox', { name: 'Gearbox oil' })).toBeChecked();
     await page.getByRole('checkbox', { name: 'Air filter' }).uncheck();
-    await expect(page.getByText('Proven: no order is shorter.')).toBeVisible();
+    await expect(page.getByText('Proven: no order of these steps is shorter.')).toBeVisible();
     const order = page.getByRole('list', { name: 'Steps in order' });
     await expect(order.getByRole('listitem').filter({ hasText: 'Take out the screen' })).toContainText(
       'While the oil drains, 10 min.'

@@ -96,6 +96,8 @@ export const stepShape = {
   each: z.enum(FASTENER_ROLES).nullable().default(null),
   /** What it is called where the sheet names none of that role; empty: then there is no such step. */
   orNamed: text(60).default(''),
+  /** How many of that role such an engine has: of fewer on the sheet it is asked before the work. */
+  expects: z.number().int().min(1).max(4).default(1),
   /** A loose part behind each fastener: comes out when it is opened, goes back where a step closes it. */
   part: text(60).default(''),
   /** Things the sheet does not name, counted out where it opens and in again where it closes: cam caps, half rings, a rag. */

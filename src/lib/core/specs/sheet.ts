@@ -55,6 +55,8 @@ export const FASTENER_ROLES = [
   'sprocket bolts',
   'brake',
   'grease point',
+  // No oil behind it.
+  'blanking plug',
   'other'
 ] as const;
 export type FastenerRole = (typeof FASTENER_ROLES)[number];

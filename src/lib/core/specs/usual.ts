@@ -91,7 +91,8 @@ const CIRCUIT_WORDS: readonly [RegExp, Circuit][] = [
   [/\bprimary/, 'primary'],
   [/\bengine|\bcrankcase|\bsump|\boil (filter|screen)/, 'engine']
 ];
-const OF_OIL: readonly FastenerRole[] = [
+/** What an oil runs through. */
+export const OF_OIL: readonly FastenerRole[] = [
   'drain plug',
   'check screw',
   'screen cap',

@@ -19,6 +19,7 @@
   import { bothUnits, sourceLine, type SheetFigure } from './figure';
   import { FigureEntry } from './figure-entry.svelte';
   import FigureField from './FigureField.svelte';
+  import Unsure from './Unsure.svelte';
 
   interface Props {
     id: string;
@@ -167,6 +168,7 @@
     {#each now?.doubts ?? [] as d (d.id)}<strong> may be wrong since “{d.what}”</strong>{/each}
   </p>
 {/if}
+{#if fastener}<Unsure {fastener} {circuits} />{/if}
 <Asked entry={torque} {sources} id={noteId} />
 {#each Object.entries(row.errors) as [k, words] (k)}<p class="error text-sm" role="alert">{words}</p>{/each}
 {#if more && fastener}

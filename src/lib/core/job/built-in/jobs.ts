@@ -42,12 +42,13 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'engine-oil-frame',
-    version: 3,
+    version: 4,
     title: 'Oil in the frame, two drains',
     about: 'Oil kept in the frame: the frame’s drain and the sump’s, both opened, both measured together.',
     circuits: ['engine'],
     steps: oilSteps({
       filter: true,
+      drains: 2,
       drainLines: ['Two drains: the frame and the sump. The one left shut is why too little comes out.']
     })
   },

@@ -12,6 +12,8 @@ interface OilJob {
   /** Drained warm. */
   warm?: boolean;
   drainLines?: string[];
+  /** How many drain plugs such an engine has. */
+  drains?: number;
   extra?: TemplateStep[];
 }
 
@@ -81,6 +83,7 @@ export function oilSteps(job: OilJob): TemplateStep[] {
       kind: 'open',
       each: 'drain plug',
       orNamed: 'Drain plug',
+      expects: job.drains ?? 1,
       minutes: 2,
       wait: 10,
       waitFor: 'the oil drains',

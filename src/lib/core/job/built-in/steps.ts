@@ -9,6 +9,7 @@ export function step(s: Short): TemplateStep {
     caution: '',
     each: null,
     orNamed: '',
+    expects: 1,
     part: '',
     things: [],
     partOnly: false,

@@ -195,6 +195,23 @@ describe('what the sheet notes', () => {
 });
 
 describe('what the sheet does not name', () => {
+  it('is asked for where a job expects two and finds one: the drain left shut is why too little comes out', () => {
+    const drains = (...names: string[]) => ({
+      ...SHEET,
+      fasteners: [
+        ...SHEET.fasteners.filter((f) => f.role !== 'drain plug' || f.circuit !== 'engine'),
+        ...names.map((name, i) => fastener(`d${i}`, 'drain plug', name))
+      ]
+    });
+    const missing = (...names: string[]) =>
+      notNamed(inputFor(['engine-oil-frame'], { sheet: drains(...names) })).map((u) => [u.name, u.leftOut]);
+    expect(missing('Engine drain plug')).toEqual([['Frame drain plug', true]]);
+    expect(missing('Drain in the frame')).toEqual([['Sump drain plug', true]]);
+    expect(missing('Frame drain plug', 'Sump drain plug')).toEqual([]);
+    expect(missing()).toEqual([['Engine drain plug', false]]);
+    // An engine with one drain is not asked for another.
+    expect(notNamed(inputFor(['engine-oil'], { sheet: drains('Engine drain plug') }))).toEqual([]);
+  });
   it('is said, where its steps are left out for it', () => {
     const sheet = { ...SHEET, fasteners: SHEET.fasteners.filter((f) => f.role !== 'filter cover') };
     expect(notNamed(inputFor(['engine-oil']))).toEqual([]);

@@ -157,6 +157,14 @@ export interface Unnamed {
   leftOut: boolean;
 }
 
+/** What another of several would be called: an oil in the frame has a drain there and one at the sump. */
+const otherOf = (there: readonly Fastener[], role: FastenerRole): string =>
+  role !== 'drain plug'
+    ? `Another ${role}`
+    : there.some((f) => /\bframe/i.test(f.name))
+      ? 'Sump drain plug'
+      : 'Frame drain plug';
+
 /**
  * What the jobs would open and the sheet does not name: somebody has to be told, and can say that this machine has one. A guard
  * that is not named is simply not there.
@@ -165,10 +173,11 @@ export function notNamed(input: LayoutInput): Unnamed[] {
   const found = new Map<string, Unnamed>();
   for (const { template } of input.jobs)
     for (const circuit of template.circuits)
-      for (const { kind, each, orNamed, when } of template.steps) {
+      for (const { kind, each, orNamed, when, expects } of template.steps) {
         if (!when.every((w) => holds(w, input, circuit))) continue;
         if (kind !== 'open' || each === null || isInTheWay(each)) continue;
-        if (input.sheet.fasteners.some((f) => f.role === each && f.circuit === circuit)) continue;
+        const there = input.sheet.fasteners.filter((f) => f.role === each && f.circuit === circuit);
+        if (there.length >= expects) continue;
         // Its screen comes out with the drain plug.
         if (
           each === 'screen cap' &&
@@ -179,8 +188,8 @@ export function notNamed(input: LayoutInput): Unnamed[] {
         found.set(`${each} ${circuit}`, {
           role: each,
           circuit,
-          name: usual?.name ?? `${capital(circuit)} ${each}`,
-          leftOut: !orNamed
+          name: there.length > 0 ? otherOf(there, each) : (usual?.name ?? `${capital(circuit)} ${each}`),
+          leftOut: !orNamed || there.length > 0
         });
       }
   return [...found.values()];

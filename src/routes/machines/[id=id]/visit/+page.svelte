@@ -10,6 +10,7 @@
   import AirField from '$lib/ui/bench/AirField.svelte';
   import { gather } from '$lib/core/job/gather/gather';
   import { openedAgain } from '$lib/core/job/layout/openings';
+  import { oilsOf, unsureOn } from '$lib/core/specs/unsure';
   import { broken, durationOf, inOrder } from '$lib/core/job/order/overrule';
   import FormError from '$lib/ui/form/FormError.svelte';
   import { send, sendAll, sendNow } from '$lib/ui/form/send';
@@ -24,6 +25,7 @@
   import Timeline from '$lib/ui/start/Timeline.svelte';
   import { waitsInWords } from '$lib/core/finding/reminder';
   import SeverityMark from '$lib/ui/finding/SeverityMark.svelte';
+  import Unsure from '$lib/ui/sheet/Unsure.svelte';
   import StateMark from '$lib/ui/trail/StateMark.svelte';
 
   let { data } = $props();
@@ -130,6 +132,8 @@
   );
   /** What these jobs would open and nobody has named: one press says that this machine has it. */
   const unnamed = $derived(jobs.length > 0 ? notNamed({ ...data.input, jobs }) : []);
+  /** On the sheet, and no job about oil would open it. */
+  const unsure = $derived(jobs.some((j) => j.template.circuits.length > 0) ? unsureOn(data.input.sheet) : []);
   let naming = $state('');
   async function name(list: readonly Unnamed[]) {
     if (naming) return;
@@ -325,6 +329,14 @@
       </p>{/if}
   </section>
 {/if}
+{#if unsure.length > 0}
+  <section class="mt-4" aria-label="On the sheet, and not sure">
+    {#each unsure as f (f.id)}<Unsure
+        fastener={f}
+        circuits={oilsOf(data.machine.kind, data.input.sheet)}
+      />{/each}
+  </section>
+{/if}
 {#if ordering.failed}<p class="error mt-4" role="alert">{ordering.failed}</p>{/if}
 {#if jobs.length === 0}
   <p class="mt-6">Pick at least one job above.</p>
@@ -335,7 +347,7 @@
       {own
         ? `Your own order: ${Math.round(takes.elapsed - ordered.elapsed / 60)} min longer than the shortest.`
         : ordered.elapsed <= ordered.bound
-          ? `Proven: no order is shorter. Cold before warm, waits overlapped${again.length === 0 ? ', each cover off once.' : `. Comes off more than once: ${again.join(', ')}.`}`
+          ? `Proven: no order of these steps is shorter. Cold before warm, waits overlapped${again.length === 0 ? ', each cover off once.' : `. Comes off more than once: ${again.join(', ')}.`}`
           : `Within ${(((ordered.elapsed - ordered.bound) / ordered.bound) * 100).toFixed(1)} % of the shortest there can be.`}
       {#if own}<button type="button" class="link" onclick={() => (own = null)}>Back to the shortest</button
         >{/if}
