@@ -135,7 +135,7 @@ export function recordPaper(r: RecordPaperInput): Paper {
             ),
             ...table(
               'What was done',
-              f.done.map((d): Cell[] => [d.title, d.said])
+              f.done.filter((d) => d.said !== 'off').map((d): Cell[] => [d.title, d.said])
             ),
             ...table(
               'Read off by instruments',

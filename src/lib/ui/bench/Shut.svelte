@@ -96,7 +96,7 @@
           ><label class="text-sm" for="{id}-n"
             >number on it <input
               id="{id}-n"
-              class="field mt-1 w-40"
+              class="field mt-1 ml-1 w-40"
               placeholder="if it has one"
               autocomplete="off"
               maxlength="60"
