@@ -50,7 +50,7 @@ describe('the board', () => {
     const eventId = uuid();
     await on.send(
       'event.plan',
-      { ...event, id: eventId, name: 'Stone Wood', hoursEach: 500, machineIds: [on.book.machineId] },
+      { ...event, id: eventId, name: 'Stone Wood', hoursEach: 400, machineIds: [on.book.machineId] },
       at(1)
     );
     const other = uuid();
@@ -67,7 +67,7 @@ describe('the board', () => {
       },
       at(1)
     );
-    // Done at 25 h, every 15: due at 40, at 38.4 now; five hours more and it is.
+    // Done at 25 h, every 15: due at 40, at 38.4 now; four hours more and it is, short of its limit at 43.
     const page = await boardPage(on.book.sql, on.book.team, eventId, at(24));
     expect(page.event!.name).toBe('Stone Wood');
     expect(page.rows[0]).toMatchObject({ plate: '7', unserviced: 1 });
@@ -75,5 +75,47 @@ describe('the board', () => {
     expect((await boardPage(on.book.sql, on.book.team, other, at(24))).rows).toEqual([]);
     await on.send('rule.set', { id: uuid(), machineId: null, key: 'roundHolds', value: 0, word: '' }, at(25));
     expect((await boardPage(on.book.sql, on.book.team, eventId, at(26))).rows[0]!.readiness.ready).toBe(true);
+  });
+  it('is meant for the outing: a round that lapses before it, and a limit that is passed there, keep a machine off', async () => {
+    const plan = async (name: string, day: string, hoursEach: number) => {
+      const id = uuid();
+      await on.send(
+        'event.plan',
+        {
+          id,
+          name,
+          kind: 'race',
+          firstDay: day,
+          lastDay: day,
+          wholeFleet: false,
+          hoursEach,
+          machineIds: [on.book.machineId]
+        },
+        at(1)
+      );
+      return id;
+    };
+    const [near, far] = [
+      await plan('Stone Wood', '2026-06-13', 100),
+      await plan('Long Edge', '2026-06-20', 500)
+    ];
+    await on.answer(WHOLE);
+    const row = async (id: string) => (await boardPage(on.book.sql, on.book.team, id, at(24))).rows[0]!;
+    const words = async (id: string) => (await row(id)).readiness.reasons.map((r) => r.words);
+    expect(await words(near)).not.toContainEqual(expect.stringContaining('round'));
+    // Ridden at the first, it is walked again for the second.
+    expect((await row(far)).round).toEqual({ state: 'ridden before', at: 'Stone Wood' });
+    expect((await row(far)).readiness.ready).toBe(false);
+    await on.send('event.call-off', { eventId: near, off: true }, at(25));
+    const later = (await boardPage(on.book.sql, on.book.team, far, at(26))).rows[0]!;
+    // Walked on the 11th, it is nine days old on the 20th.
+    expect(later.readiness.reasons.map((r) => r.words)).toContain(
+      'its ready round will be 9 days old by then'
+    );
+    // Done at 25.0 h, its limit at 43.0: it stands at 38.4, and five hours are ridden there.
+    expect(later.readiness.reasons.map((r) => r.words)).toContain(
+      'Engine oil passes its limit there, by 0.4 h'
+    );
+    expect(later.unserviced).toBe(1);
   });
 });

@@ -11,7 +11,8 @@ import {
 } from '../core/readiness/readiness';
 import { asked, costOf } from '../core/round/lists';
 import { decide } from '../core/schedule/decide';
-import { aheadOf, through } from '../core/schedule/state';
+import { aheadOf, pastLimitAfter, through } from '../core/schedule/state';
+import { showAmount } from '../core/schedule/words';
 import type { PlannedOuting } from '../core/schedule/task';
 import type { Team } from '../core/team/team';
 import { dayNumber, dayOf, type Day } from '../core/time/day';
@@ -108,6 +109,14 @@ async function lookAt(
     const upTo = event ? planned.findIndex((p) => p.id === event.id) : 0;
     if (event && upTo < 0 && !only) return [];
     const { findings, reminders } = readNotices(r);
+    /** The outing it is looked at for: of one machine alone, its own next. */
+    const outing = planned[Math.max(0, upTo)];
+    const to = outing
+      ? {
+          days: dayNumber(outing.firstDay) - dayNumber(today),
+          riddenAt: planned.slice(0, Math.max(0, upTo)).findLast((p) => p.hours > 0)?.name ?? null
+        }
+      : null;
     const facts: Facts = {
       findings: findings.map((f) => ({ ...f, closed: false })),
       reminders,
@@ -122,7 +131,8 @@ async function lookAt(
           open: r.checks === null ? null : { left: r.checks_left as number, of: r.checks as number }
         },
         r.total as number | null,
-        rules.roundHolds
+        rules.roundHolds,
+        to
       ),
       roundMinutes: (r.minutes_left as number | null) ?? minutesOfRound(r.kind as Kind)
     };
@@ -147,7 +157,10 @@ function tasksAt(
 ): Omit<Facts['tasks'][number], 'minutes'>[] {
   const ahead = aheadOf({ today, planned, speed: r['speed'] as number | null });
   const to = planned.length > 0 ? through(ahead, upTo) : ahead;
-  return readDueItems(r['dues']).flatMap((i) =>
-    i.kind === 'task' ? [{ id: i.id, name: i.name, state: decide(i, to).state }] : []
-  );
+  return readDueItems(r['dues']).flatMap((i) => {
+    if (i.kind !== 'task') return [];
+    const past = pastLimitAfter(i.points, to);
+    const pastLimit = past && showAmount(past.by, past.measure);
+    return [{ id: i.id, name: i.name, state: decide(i, to).state, pastLimit }];
+  });
 }

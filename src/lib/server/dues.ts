@@ -12,7 +12,7 @@ import { aheadOf, STATES, through, type State } from '../core/schedule/state';
 import type { MachineNow } from '../core/schedule/task';
 import { machineNow } from '../core/trail/lane';
 import { whyDue, type WhyLine } from '../core/schedule/why';
-import { likelyInWords, leftInWords, everyInWords } from '../core/schedule/words';
+import { everyInWords, leftInWords, likelyInWords, limitInWords } from '../core/schedule/words';
 import type { Team } from '../core/team/team';
 import { dayOf, type Day } from '../core/time/day';
 import { readDueItems } from '../core/book/stored';
@@ -62,6 +62,8 @@ export interface DueRow {
   every: string;
   likely: string;
   inside: string | null;
+  /** Past its limit inside which outing, and by how much. */
+  limitInside: string | null;
   visitId: string | null;
   why: WhyLine[];
 }
@@ -206,7 +208,10 @@ export async function* everyDue(
 }
 
 /** What only the kind of thing that is due can say of its line. */
-type Drawn = Pick<DueRow, 'job' | 'state' | 'parks' | 'left' | 'every' | 'likely' | 'inside' | 'why'>;
+type Drawn = Pick<
+  DueRow,
+  'job' | 'state' | 'parks' | 'left' | 'every' | 'likely' | 'inside' | 'limitInside' | 'why'
+>;
 
 function drawTask(due: TaskDue, now: MachineNow, estimated: boolean): Drawn {
   return {
@@ -217,6 +222,7 @@ function drawTask(due: TaskDue, now: MachineNow, estimated: boolean): Drawn {
     every: due.triggers.map((t) => everyInWords(t.trigger, t.trigger.book)).join(' or '),
     likely: likelyInWords(due.likely, now.today),
     inside: due.inside?.name ?? null,
+    limitInside: limitInWords(due),
     why: whyDue(due, now, estimated)
   };
 }
@@ -224,7 +230,7 @@ function drawNotice({ kind, id, state, parks, left }: NoticeDue, on: OpenOn, tod
   const finding = on.findings.find((f) => f.id === id);
   const reminder = on.reminders.find((r) => r.id === id);
   const why = finding ? whyFinding(finding, today) : reminder ? whyReminder(reminder) : [];
-  return { job: null, state, parks, left, every: kind, likely: '', inside: null, why };
+  return { job: null, state, parks, left, every: kind, likely: '', inside: null, limitInside: null, why };
 }
 
 /** Reads and works out in full only the machines that are on the page. */

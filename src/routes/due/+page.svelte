@@ -126,6 +126,8 @@
             <td class="whole whitespace-nowrap"
               ><StateMark state={r.state} word label={r.parks ? 'not ready' : undefined} />{#if r.inside}<span
                   class="quiet block text-sm">inside {r.inside}</span
+                >{/if}{#if r.limitInside}<strong class="block text-sm whitespace-normal"
+                  >{r.limitInside}</strong
                 >{/if}</td
             >
             <td class="whitespace-nowrap"

@@ -21,8 +21,8 @@ const facts: Facts = {
     { id: 's', words: 'Filter', waitsFor: 'a part to arrive', part: 'oil', come: true }
   ],
   tasks: [
-    { id: 't', name: 'Oil', state: 'past due', minutes: 50 },
-    { id: 'u', name: 'Air', state: 'clear', minutes: 20 }
+    { id: 't', name: 'Oil', state: 'past due', minutes: 50, pastLimit: null },
+    { id: 'u', name: 'Air', state: 'clear', minutes: 20, pastLimit: null }
   ],
   visitId: null,
   round: { state: 'done' },

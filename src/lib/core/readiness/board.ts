@@ -46,7 +46,9 @@ export function boardRow(
         .map(({ kind, words, blocks }) => ({ kind, words, blocks }))
     },
     more: Math.max(0, readiness.reasons.length - REASONS_SHOWN),
-    unserviced: readiness.reasons.filter((r) => r.kind === 'past limit' || r.kind === 'due').length,
+    unserviced: readiness.reasons.filter(
+      (r) => r.kind === 'past limit' || r.kind === 'limit there' || r.kind === 'due'
+    ).length,
     round: facts.round,
     findings: seen.length,
     gravest: SEVERITIES.find((s) => seen.some((f) => f.severity === s)) ?? null,

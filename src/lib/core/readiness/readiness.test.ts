@@ -20,12 +20,11 @@ const finding = (severity: Facts['findings'][number]['severity'], more = {}) => 
   closed: false,
   ...more
 });
-const task = (state: Facts['tasks'][number]['state'], minutes: number | null = 40) => ({
-  id: state,
-  name: 'Engine oil',
-  state,
-  minutes
-});
+const task = (
+  state: Facts['tasks'][number]['state'],
+  minutes: number | null = 40,
+  pastLimit: string | null = null
+) => ({ id: state, name: 'Engine oil', state, minutes, pastLimit });
 const coming = {
   id: 'r',
   words: 'Wheel nuts again',
@@ -33,6 +32,41 @@ const coming = {
   part: '',
   come: false
 } as const;
+
+describe('ready for an outing, not for today', () => {
+  it('is kept off by a limit that is passed while it is out, however far that is today; in figures', () => {
+    // 46.3 h and 3.5 h there, against a limit of 48.7 h: 1.1 h past it.
+    const r = readiness({ ...clear, tasks: [task('due before the next outing', 40, '1.1 h')] });
+    expect(r.ready).toBe(false);
+    expect(r.reasons).toEqual([
+      {
+        kind: 'limit there',
+        words: 'Engine oil passes its limit there, by 1.1 h',
+        id: 'due before the next outing',
+        blocks: true
+      }
+    ]);
+    // It is work before the outing like what is due.
+    expect(r.minutes).toBe(40);
+    // Past it already, it is that.
+    expect(readiness({ ...clear, tasks: [task('past limit', 40, '2 h')] }).reasons).toMatchObject([
+      { kind: 'past limit' }
+    ]);
+  });
+  it('a round holds when the outing begins, or it does not hold', () => {
+    const done = { done: { hours: 100, daysAgo: 1 }, open: null };
+    const at = (days: number, riddenAt: string | null = null) => roundFact(done, 100, 3, { days, riddenAt });
+    expect(at(0)).toEqual({ state: 'done' });
+    expect(at(2)).toEqual({ state: 'done' });
+    expect(at(3)).toEqual({ state: 'too old then', days: 4 });
+    // It is on since yesterday.
+    expect(at(-1)).toEqual({ state: 'done' });
+    expect(at(1, 'Fold Cross')).toEqual({ state: 'ridden before', at: 'Fold Cross' });
+    // What it is today comes first.
+    expect(roundFact(done, 101, 3, { days: 30, riddenAt: null })).toEqual({ state: 'ridden since' });
+    expect(roundFact(done, 100, 0, { days: 30, riddenAt: null })).toEqual({ state: 'not asked' });
+  });
+});
 
 describe('ready or not', () => {
   it('is ready with its round done and nothing open', () => {
@@ -43,6 +77,9 @@ describe('ready or not', () => {
       { findings: [finding('park the machine')] },
       { findings: [finding('fix now')] },
       { tasks: [task('past limit')] },
+      { tasks: [task('due before the next outing', 40, '1.1 h')] },
+      { round: { state: 'too old then', days: 5 } as const },
+      { round: { state: 'ridden before', at: 'Fold Cross' } as const },
       { visitId: 'v' },
       { round: { state: 'none' } as const },
       { round: { state: 'ridden since' } as const },
@@ -129,6 +166,7 @@ const facts: fc.Arbitrary<Facts> = fc.record({
       id: fc.uuid(),
       name: fc.constantFrom('oil', 'air'),
       state: fc.constantFrom(...STATES),
+      pastLimit: fc.constantFrom(null, '1 h'),
       minutes: fc.option(fc.integer({ min: 0, max: 90 }))
     }),
     { maxLength: 6 }

@@ -6,6 +6,7 @@ import type { State } from '../schedule/state';
 export const REASONS = [
   'parked',
   'past limit',
+  'limit there',
   'at the bench',
   'fix now',
   'round',
@@ -21,6 +22,7 @@ export type ReasonKind = (typeof REASONS)[number];
 const BLOCKS: ReadonlySet<ReasonKind> = new Set<ReasonKind>([
   'parked',
   'past limit',
+  'limit there',
   'at the bench',
   'fix now',
   'round',
@@ -43,6 +45,9 @@ export type RoundFact =
   | { state: 'begun'; left: number; of: number }
   | { state: 'ridden since' }
   | { state: 'too old'; days: number }
+  /** It holds today, and not any more when the outing begins: it is so old then, or was ridden at another. */
+  | { state: 'too old then'; days: number }
+  | { state: 'ridden before'; at: string }
   | { state: 'done' };
 
 export interface Facts {
@@ -56,7 +61,14 @@ export interface Facts {
   }[];
   reminders: readonly Pick<Reminder, 'id' | 'words' | 'waitsFor' | 'part' | 'come'>[];
   /** Tasks, as they stand to the outing that is looked at. */
-  tasks: readonly { id: string; name: string; state: State; minutes: number | null }[];
+  tasks: readonly {
+    id: string;
+    name: string;
+    state: State;
+    minutes: number | null;
+    /** By how much it will be past its limit when the outing is over, in words; null: it will not be. */
+    pastLimit: string | null;
+  }[];
   /** The visit it stands at the bench for; null: it does not. */
   visitId: string | null;
   round: RoundFact;
@@ -84,6 +96,10 @@ function ofRound(r: RoundFact): string | null {
       return 'ridden since its ready round';
     case 'too old':
       return `its ready round is ${r.days} days old`;
+    case 'too old then':
+      return `its ready round will be ${r.days} days old by then`;
+    case 'ridden before':
+      return `ridden at ${r.at} before it: its ready round ends there`;
     default:
       return null;
   }
@@ -94,8 +110,8 @@ const inOrder = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 const DUE: ReadonlySet<State> = new Set<State>(['past due', 'due before the next outing']);
 
 /**
- * Whether a machine may go out, with every reason in order of weight (handbook, sections 3, 4 and 10): what parks it, a task past
- * its limit, a visit that stands open, what is to be fixed now, the round. What waits, or is only watched, is said beside it.
+ * Whether a machine may go on an outing, with every reason in order of weight (handbook, sections 3, 4 and 10): what parks it, a
+ * task past its limit or that passes it before the outing is over, a visit that stands open, what is to be fixed now, the round. What waits, or is only watched, is said beside it.
  */
 export function readiness(f: Facts): Readiness {
   const reasons: Reason[] = [];
@@ -112,6 +128,7 @@ export function readiness(f: Facts): Readiness {
     add(r.come ? 'come' : 'waits', r.come ? r.words : `${r.words}: ${eventInWords(r)}`, r.id);
   for (const t of f.tasks) {
     if (t.state === 'past limit') add('past limit', `${t.name} past its limit`, t.id);
+    else if (t.pastLimit) add('limit there', `${t.name} passes its limit there, by ${t.pastLimit}`, t.id);
     else if (DUE.has(t.state)) add('due', `${t.name} ${t.state === 'past due' ? 'past due' : 'due'}`, t.id);
     else if (t.state === 'unknown') add('unknown', `${t.name}: not known when`, t.id);
   }
@@ -125,7 +142,7 @@ export function readiness(f: Facts): Readiness {
       inOrder(a.words, b.words) ||
       inOrder(a.id ?? '', b.id ?? '')
   );
-  const toDo = f.tasks.filter((t) => t.state === 'past limit' || DUE.has(t.state));
+  const toDo = f.tasks.filter((t) => t.state === 'past limit' || t.pastLimit !== null || DUE.has(t.state));
   const said = toDo.reduce((sum, t) => sum + (t.minutes ?? 0), 0);
   return {
     ready: !reasons.some((r) => r.blocks),
@@ -138,8 +155,9 @@ export function readiness(f: Facts): Readiness {
 }
 
 /**
- * What the last ready round says today.
+ * What the last ready round says of an outing: whether it still holds when that begins.
  *
+ * @param to days until it begins, and an outing the machine is ridden at before it; null: as it stands today
  * @param round when it was done, and at which running hours the machine then stood; or what of one is left
  * @param now running hours of the machine, and days since the round
  * @param holds for how many days a round holds, by house rule; 0: none is asked for
@@ -150,12 +168,17 @@ export function roundFact(
     open: { left: number; of: number } | null;
   },
   hours: number | null,
-  holds: number
+  holds: number,
+  to: { days: number; riddenAt: string | null } | null = null
 ): RoundFact {
   if (holds === 0) return { state: 'not asked' };
   const { done, open } = round;
   const ridden = done !== null && hours !== null && done.hours !== null && hours > done.hours;
-  if (done && !ridden && done.daysAgo <= holds) return { state: 'done' };
+  if (done && !ridden && done.daysAgo <= holds) {
+    if (to?.riddenAt) return { state: 'ridden before', at: to.riddenAt };
+    const then = done.daysAgo + Math.max(0, to?.days ?? 0);
+    return then > holds ? { state: 'too old then', days: then } : { state: 'done' };
+  }
   if (open) return { state: 'begun', ...open };
   if (!done) return { state: 'none' };
   return ridden ? { state: 'ridden since' } : { state: 'too old', days: done.daysAgo };

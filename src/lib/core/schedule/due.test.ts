@@ -6,7 +6,7 @@ import { nearestFirst, pressure, STATES, stretches, tasksDue, taskDue as workedO
 import { mostPressing } from './decide';
 import { aheadOf, stateOf as pointState, through } from './state';
 import type { CountedFrom, MachineNow, Task, Trigger } from './task';
-import { leftInWords } from './words';
+import { leftInWords, limitInWords } from './words';
 
 const today = '2026-06-10';
 const days = (interval: number, limit: number | null = null): Trigger => ({
@@ -128,6 +128,31 @@ describe('stretches', () => {
       [2000, 2350],
       [2350, 2550]
     ]);
+  });
+  it('name the outing inside which the limit is passed, and by how much', () => {
+    // Done at 10.0 h, every 33 h, at most 38.7: due at 43.0, its limit at 48.7. It stands at 46.3 h, and 3.5 h are ridden there.
+    const oil = task([hours(3300, 3870)]);
+    const there = (used: number, more: ReturnType<typeof race>[] = []) =>
+      taskDue(oil, now(4630, { planned: [race(4, 1, used), ...more] })).limitInside;
+    expect(there(350)).toMatchObject({ name: 'Race +4', by: 110, measure: 'hours' });
+    expect(limitInWords({ limitInside: there(350) })).toBe('past its limit inside Race +4, by 1.1 h');
+    // At its limit to the minute it is not past it; the next outing is.
+    expect(there(240)).toBeNull();
+    expect(there(240, [race(11, 1, 10)])).toMatchObject({ name: 'Race +11', by: 10 });
+    // Past it already, that is its state, and nothing lies ahead.
+    expect(taskDue(oil, now(4880, { planned: [race(4, 1, 350)] }))).toMatchObject({
+      state: 'past limit',
+      limitInside: null
+    });
+    expect(taskDue(task([hours(3300)]), now(4630, { planned: [race(4, 1, 350)] })).limitInside).toBeNull();
+    // Days: the last of the outing counts. Done on 1 May, limit 45 days: 15 June; the outing ends on the 16th.
+    expect(
+      taskDue(task([days(40, 45)]), now(4630, { planned: [race(5, 2, 100)] })).limitInside
+    ).toMatchObject({
+      by: 1,
+      measure: 'days'
+    });
+    expect(limitInWords({ limitInside: null })).toBeNull();
   });
   it('name the outing inside which a stake stands', () => {
     const n = now(2000, { planned: [race(4, 2, 350), race(11, 1, 200)] });

@@ -3,8 +3,18 @@ import { daysUntil, type PlannedUse } from '../forecast/rate';
 import { isRace } from '../outing/outing';
 import { addDays, dayNumber, type Day } from '../time/day';
 import { decide, pressingFirst, specialOf } from './decide';
-import { aheadOf, duePoint, pressure, reached, stateOf, type Ahead, type State } from './state';
-import type { Counting, MachineNow, Task } from './task';
+import {
+  aheadOf,
+  duePoint,
+  pastLimitAfter,
+  pressure,
+  reached,
+  stateOf,
+  type Ahead,
+  type DuePoint,
+  type State
+} from './state';
+import type { Counting, MachineNow, Measure, Task } from './task';
 
 export { pressure, STATES, type State } from './state';
 
@@ -38,6 +48,8 @@ export interface TaskDue {
   likely: { from: Day; to: Day | null } | null;
   /** The planned outing inside which it falls due, if any. */
   inside: { id: string; name: string } | null;
+  /** The first planned outing inside which it passes its limit, and by how much when that is over; null: none. */
+  limitInside: { id: string; name: string; by: number; measure: Measure } | null;
 }
 
 /** Running hours at which each planned outing begins and ends, one after the other from where the machine stands. */
@@ -118,7 +130,8 @@ function workOut(task: Task, now: MachineNow, ahead: Ahead, byId: ReadonlyMap<st
     stake: called ? { ahead: Math.min(0, stakes[0]?.ahead ?? 0), exact: true } : (stakes[0] ?? null),
     limitAhead: limits.length > 0 ? Math.min(...limits) : null,
     likely: called ? { from: now.today, to: now.today } : likelyRange(triggers, now),
-    inside: called ? null : insideOf(triggers, now, ahead)
+    inside: called ? null : insideOf(triggers, now, ahead),
+    limitInside: limitInside(points, now, ahead)
   };
 }
 
@@ -168,6 +181,14 @@ function insideOf(triggers: readonly TriggerDue[], now: MachineNow, ahead: Ahead
   }
   const planned = now.planned[nearest];
   return planned ? { id: planned.id, name: planned.name } : null;
+}
+
+function limitInside(points: readonly DuePoint[], now: MachineNow, ahead: Ahead): TaskDue['limitInside'] {
+  for (const [i, { id, name }] of now.planned.entries()) {
+    const past = pastLimitAfter(points, ahead, i);
+    if (past) return { id, name, ...past };
+  }
+  return null;
 }
 
 /**

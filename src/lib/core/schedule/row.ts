@@ -4,7 +4,7 @@ import type { TaskDue } from './due';
 import { hardRiding } from './propose';
 import type { State } from './state';
 import type { MachineNow } from './task';
-import { everyInWords, leftOf, likelyInWords, pointInWords } from './words';
+import { everyInWords, leftOf, limitInWords, likelyInWords, pointInWords } from './words';
 import { whyDue, type WhyLine } from './why';
 
 /** A task as a machine's or component's page lists it: everything in words, one line a trigger. */
@@ -16,6 +16,7 @@ export interface TaskRow {
   perPart: boolean;
   state: State;
   inside: string | null;
+  limitInside: string | null;
   called: string[];
   triggers: { every: string; left: string; dueAt: string; limit: string }[];
   likely: string;
@@ -37,6 +38,7 @@ export function taskRow(due: TaskDue, now: MachineNow, estimated: boolean): Task
     perPart: task.perPart,
     state: due.state,
     inside: due.inside?.name ?? null,
+    limitInside: limitInWords(due),
     called: task.calls.map((c) => c.what),
     triggers: due.triggers.map((t) => ({
       every: `${everyInWords(t.trigger, t.trigger.book)}${t.trigger.first ? ', first time' : ''}`,

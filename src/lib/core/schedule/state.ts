@@ -110,6 +110,28 @@ export function reached(measure: Measure, left: number, end: number): boolean {
 }
 
 /**
+ * By how much a task will be past its limit when an outing is over: of its triggers the one that is furthest past, as a part of its
+ * interval. Beyond it, not at it, as the state is.
+ * @param outing which of those planned, from 0
+ * @returns null where none will be, has no limit, or is past it already
+ */
+export function pastLimitAfter(
+  points: readonly DuePoint[],
+  ahead: Ahead,
+  outing = 0
+): { by: number; measure: Measure } | null {
+  const past = points.flatMap(({ measure, limitLeft, interval }) => {
+    if (limitLeft === null || measure === 'times') return [];
+    const left = limitLeft - (measure === 'days' ? ahead.today : 0);
+    const end = ahead.ends[measure][outing];
+    if (end === undefined || left < 0 || end <= left) return [];
+    return [{ by: end - left, measure, share: (end - left) / Math.max(1, interval) }];
+  });
+  const [most] = past.sort((a, b) => b.share - a.share);
+  return most ? { by: most.by, measure: most.measure } : null;
+}
+
+/**
  * The place in STATES of a due point so far ahead. Nothing is made on the way: a fleet's due list asks a hundred thousand times.
  *
  * Due is due at the book's interval (reached or passed); past limit is beyond the limit, not at it. "Due before the next

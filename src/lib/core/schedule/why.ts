@@ -69,6 +69,11 @@ export function whyDue(due: TaskDue, now: MachineNow, estimated: boolean): WhyLi
     );
   else say('Rate of use', 'Too little history to say when: four weeks with four readings are wanted.');
   if (due.inside) say('Calendar', `It falls due inside ${due.inside.name}: do it before.`);
+  if (due.limitInside)
+    say(
+      'Limit',
+      `It passes its limit inside ${due.limitInside.name}, by ${showAmount(due.limitInside.by, due.limitInside.measure)}: the machine is not ready for it.`
+    );
   if (estimated)
     say(
       'Estimated',

@@ -126,6 +126,7 @@ describe('the sum in words', () => {
       'Now',
       'Rate of use',
       'Calendar',
+      'Limit',
       'Estimated'
     ]);
     const text = lines.map((l) => l.text).join(' ');

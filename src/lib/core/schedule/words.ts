@@ -86,6 +86,11 @@ export function likelyPhrase(likely: TaskDue['likely'], today: Day): string {
   return `likely ${range ? 'between ' : ''}${likelyInWords(likely, today)}`;
 }
 
+/** Inside which planned outing a task passes its limit: `past its limit inside Valley, by 1.1 h`; null: none. */
+export const limitInWords = ({ limitInside }: Pick<TaskDue, 'limitInside'>): string | null =>
+  limitInside &&
+  `past its limit inside ${limitInside.name}, by ${showAmount(limitInside.by, limitInside.measure)}`;
+
 /** Days a planned outing is away, in words. */
 export function awayInWords(today: Day, day: Day): string {
   const n = daysBetween(today, day);

@@ -8,7 +8,7 @@ import type { DueKind } from '../schedule/fleet';
 import { noticesDue, type NoticeDue } from '../schedule/notice';
 import { aheadOf } from '../schedule/state';
 import type { MachineNow, PlannedOuting, Task } from '../schedule/task';
-import { leftInWords } from '../schedule/words';
+import { leftInWords, limitInWords } from '../schedule/words';
 import { dayNumber, type Day } from '../time/day';
 
 /** Lanes sent with the home screen itself; the rest follow as they are scrolled to. A laptop shows about six. */
@@ -144,7 +144,10 @@ function taskInWords(due: TaskDue): string {
   if (due.state === 'unknown')
     return due.task.counted ? `${name}: hours not known` : `${name}: last done not known`;
   const left = leftInWords(due);
-  return due.inside ? `${name} ${left}, inside ${due.inside.name}` : `${name} ${left}`;
+  // Past its limit there says more than that it falls due.
+  const limit = limitInWords(due);
+  const inside = due.inside && limit === null ? `inside ${due.inside.name}` : null;
+  return [`${name} ${left}`, limit ?? inside].filter(Boolean).join(', ');
 }
 
 function taskStake(d: TaskDue): Stake {

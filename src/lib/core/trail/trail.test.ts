@@ -82,7 +82,10 @@ describe('laneOf', () => {
   });
   it('moves when hours are logged', () => {
     const lane = laneOf(standing({ total: 2540 }), [saturday], today);
-    expect(lane).toMatchObject({ state: 'past due', next: 'Gearbox oil 0.4 h over' });
+    expect(lane).toMatchObject({
+      state: 'past due',
+      next: 'Gearbox oil 0.4 h over, past its limit inside Saturday, by 1.4 h'
+    });
   });
   it('says what is not known', () => {
     expect(laneOf(standing({ total: null, readOn: null }), [], today)).toMatchObject({

@@ -29,6 +29,10 @@
         return 'ridden since';
       case 'too old':
         return `${r.days} days old`;
+      case 'too old then':
+        return `${r.days} days old by then`;
+      case 'ridden before':
+        return `over at ${r.at}`;
     }
   }
 </script>
