@@ -2,7 +2,7 @@
   import PaperLinks from '$lib/ui/paper/PaperLinks.svelte';
   import { goto } from '$app/navigation';
   import { isCrew } from '$lib/core/access/places';
-  import { untilInWords, workInWords } from '$lib/core/readiness/board';
+  import { ridesInWords, untilInWords, workInWords } from '$lib/core/readiness/board';
   import { showDay } from '$lib/core/time/day';
   import { shell } from '$lib/ui/shell/shell.svelte';
   import { lookAgain } from '$lib/ui/shell/again';
@@ -11,7 +11,6 @@
   let { data } = $props();
   const board = $derived(data.board);
   const crew = $derived(!data.you || isCrew(data.you.role));
-  const ready = $derived(board.rows.filter((r) => r.readiness.ready).length);
   const work = $derived(
     workInWords({
       minutes: board.rows.reduce((sum, r) => sum + r.readiness.minutes, 0),
@@ -70,7 +69,7 @@
   </p>
 {:else}
   <p class="mt-1 mb-3" role="status">
-    <strong class="figure text-2xl">{ready} of {board.rows.length} ready</strong>
+    <strong class="figure text-2xl">{ridesInWords(board.rows)}</strong>
     {#if work}<span class="quiet ml-3">Work before it: {work}.</span>{/if}
     {#if shell.away}<span class="error ml-3">No connection: this may be old.</span>{/if}
   </p>

@@ -5,6 +5,7 @@
   import { showHours } from '$lib/core/hours/hours';
   import { showDay } from '$lib/core/time/day';
   import { LOGS } from '$lib/ui/offline/names';
+  import { mayRide } from '$lib/core/readiness/readiness';
   import { lookAgain } from '$lib/ui/shell/again';
   import { openFinding, openHours } from '$lib/ui/shell/shell.svelte';
 
@@ -29,10 +30,12 @@
       >
       {#if m.readiness}<span
           class="figure text-2xl font-bold"
-          class:yes={m.readiness.ready}
+          class:yes={mayRide(m.readiness) === 'ready'}
           class:no={!m.readiness.ready}
-          ><span aria-hidden="true">{m.readiness.ready ? '●' : '✕'}</span>
-          {m.readiness.ready ? 'ready' : 'not ready'}</span
+          ><span aria-hidden="true"
+            >{mayRide(m.readiness) === 'ready' ? '●' : m.readiness.ready ? '◐' : '✕'}</span
+          >
+          {mayRide(m.readiness)}</span
         >{/if}
     </div>
     {#if m.readiness && m.readiness.reasons.length > 0}

@@ -1,4 +1,4 @@
-import { minutesInWords, untilInWords, type BoardRow } from '../readiness/board';
+import { minutesInWords, ridesInWords, untilInWords, type BoardRow } from '../readiness/board';
 import { showDay, type Day } from '../time/day';
 import { box, strong, type Cell, type Paper } from './paper';
 
@@ -9,7 +9,6 @@ export function boardPaper(b: {
   event: { name: string; firstDay: Day } | null;
   rows: readonly BoardRow[];
 }): Paper {
-  const ready = b.rows.filter((r) => r.readiness.ready).length;
   return {
     title: 'Who may ride',
     machine: null,
@@ -17,7 +16,7 @@ export function boardPaper(b: {
       b.event
         ? `${b.event.name}, ${showDay(b.event.firstDay, b.today)}: ${untilInWords(b.event.firstDay, b.today)}`
         : 'No outing is planned: as the fleet stands.',
-      `${b.team} · ${showDay(b.today, b.today)} · ${ready} of ${b.rows.length} ready`
+      `${b.team} · ${showDay(b.today, b.today)} · ${ridesInWords(b.rows)}`
     ],
     opens: '/board',
     blocks: [
@@ -29,7 +28,7 @@ export function boardPaper(b: {
           box(r.readiness.ready),
           { lines: [strong(r.plate), r.name] },
           r.rider ?? '',
-          r.readiness.ready ? 'ready' : strong('not ready'),
+          r.readiness.ready ? r.rides : strong(r.rides),
           {
             lines: [
               ...r.readiness.reasons.map((x): Cell => (x.blocks ? strong(x.words) : x.words)),

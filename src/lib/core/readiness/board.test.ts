@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { boardRow, minutesInWords, notReadyFirst, untilInWords, workInWords } from './board';
-import { readiness, type Facts } from './readiness';
+import { boardRow, minutesInWords, notReadyFirst, ridesInWords, untilInWords, workInWords } from './board';
+import { mayRide, readiness, RIDES, type Facts } from './readiness';
 
 const one = { machineId: 'm', plate: '7', name: 'Barrow 250', rider: null };
 const facts: Facts = {
@@ -46,13 +46,29 @@ describe('the board', () => {
     expect(row.more).toBe(3);
   });
   it('puts who may not ride first, then by plate as numbers', () => {
-    const row = (plate: string, ready: boolean) => ({
+    const row = (plate: string, rides: (typeof RIDES)[number]) => ({
       ...boardRow({ ...one, plate }, facts, readiness(facts), []),
-      readiness: { ready, reasons: [], minutes: 0, unsaid: 0 }
+      rides
     });
-    expect(
-      [row('12', true), row('3', true), row('100', false)].sort(notReadyFirst).map((r) => r.plate)
-    ).toEqual(['100', '3', '12']);
+    const rows = [
+      row('12', 'ready'),
+      row('3', 'ready'),
+      row('100', 'not ready'),
+      row('41', 'may ride, with work due')
+    ];
+    expect(rows.sort(notReadyFirst).map((r) => r.plate)).toEqual(['100', '41', '3', '12']);
+    expect(ridesInWords(rows)).toBe('2 of 4 ready, 1 more may ride with work due');
+    expect(ridesInWords(rows.slice(2))).toBe('2 of 2 ready');
+  });
+  it('never calls a machine ready whose work is due, or that a symptom calls to work', () => {
+    const clear: Facts = { ...facts, findings: [], reminders: [], tasks: [] };
+    const of = (state: Facts['tasks'][number]['state']) =>
+      mayRide(readiness({ ...clear, tasks: [{ ...facts.tasks[0]!, state }] }));
+    expect(mayRide(readiness(clear))).toBe('ready');
+    expect(of('past due')).toBe('may ride, with work due');
+    expect(of('due before the next outing')).toBe('may ride, with work due');
+    expect(of('past limit')).toBe('not ready');
+    expect([of('coming'), of('unknown')]).toEqual(['ready', 'ready']);
   });
   it('says time as it is said', () => {
     expect(untilInWords('2026-06-10', '2026-06-10')).toBe('it is on');

@@ -1,6 +1,6 @@
 import { SEVERITIES, type Severity } from '../finding/finding';
 import { dayNumber, type Day } from '../time/day';
-import type { Facts, Readiness, Reason, RoundFact } from './readiness';
+import { mayRide, RIDES, type Facts, type Readiness, type Reason, type RoundFact } from './readiness';
 
 /** Reasons that stand in a line of the board. */
 const REASONS_SHOWN = 3;
@@ -13,6 +13,7 @@ export interface BoardRow {
   plate: string;
   name: string;
   rider: string | null;
+  rides: (typeof RIDES)[number];
   /** Its heaviest reasons; the others are counted. */
   readiness: Omit<Readiness, 'reasons'> & { reasons: Omit<Reason, 'id'>[] };
   more: number;
@@ -39,6 +40,7 @@ export function boardRow(
   const waits = [...open.flatMap((f) => f.waits ?? []), ...facts.reminders];
   return {
     ...of,
+    rides: mayRide(readiness),
     readiness: {
       ...readiness,
       reasons: readiness.reasons
@@ -57,10 +59,17 @@ export function boardRow(
   };
 }
 
-/** Who may not ride stands first, what weighs most before what weighs less; then by plate. */
+/** How many may ride, in words: `2 of 7 ready, 3 more may ride with work due`. */
+export function ridesInWords(rows: readonly Pick<BoardRow, 'rides'>[]): string {
+  const of = (word: BoardRow['rides']) => rows.filter((r) => r.rides === word).length;
+  const due = of(RIDES[1]);
+  return `${of(RIDES[0])} of ${rows.length} ready${due > 0 ? `, ${due} more may ride with work due` : ''}`;
+}
+
+/** Who may not ride stands first, who has work due next; then by plate. */
 export function notReadyFirst(a: BoardRow, b: BoardRow): number {
   return (
-    Number(a.readiness.ready) - Number(b.readiness.ready) ||
+    RIDES.indexOf(b.rides) - RIDES.indexOf(a.rides) ||
     a.plate.length - b.plate.length ||
     Number(a.plate > b.plate) - Number(a.plate < b.plate)
   );

@@ -105,6 +105,11 @@ function ofRound(r: RoundFact): string | null {
   }
 }
 
+export const RIDES = ['ready', 'may ride, with work due', 'not ready'] as const;
+/** Whether it may ride, in the words of every screen: work that is due is no reason to stay, and no reason to say that all is well. */
+export const mayRide = ({ ready, reasons }: { ready: boolean; reasons: readonly Pick<Reason, 'kind'>[] }) =>
+  !ready ? RIDES[2] : reasons.some((r) => r.kind === 'due') ? RIDES[1] : RIDES[0];
+
 const inOrder = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
 const DUE: ReadonlySet<State> = new Set<State>(['past due', 'due before the next outing']);

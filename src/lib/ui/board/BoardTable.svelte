@@ -54,6 +54,7 @@
   <tbody>
     {#each rows.slice(0, drawn) as r (r.machineId)}
       {@const { ready, reasons } = r.readiness}
+      {@const clear = r.rides === 'ready'}
       <tr class:off={!ready}>
         <td class="whole"
           ><a class="flex items-center gap-2 no-underline" href="/machines/{r.machineId}"
@@ -65,13 +66,16 @@
           ></td
         >
         <td class="whole"
-          ><span class="word figure" class:yes={ready}
-            ><span aria-hidden="true">{ready ? '●' : '✕'}</span> {ready ? 'ready' : 'not ready'}</span
+          ><span class="word figure" class:yes={clear} class:due={ready && !clear}
+            ><span aria-hidden="true">{clear ? '●' : ready ? '◐' : '✕'}</span> {r.rides}</span
           ></td
         >
         <td class="whole">
           {#each reasons as x, k (k)}<span class="reason" class:blocks={x.blocks}>{x.words}</span>{/each}
-          {#if r.more > 0}<span class="quiet text-sm">and {r.more} more</span>{/if}
+          {#if r.more > 0}{#if still}<span class="quiet text-sm">and {r.more} more</span>{:else}<a
+                class="link text-sm"
+                href="/machines/{r.machineId}">and {r.more} more</a
+              >{/if}{/if}
         </td>
         <td data-label="serviced">{r.unserviced === 0 ? 'yes' : `${r.unserviced} due`}</td>
         <td data-label="round"
@@ -105,6 +109,14 @@
   }
   .word.yes {
     color: var(--done);
+  }
+  /* The long one of the three stands in two lines. */
+  .word.due {
+    color: var(--ink);
+    white-space: normal;
+    display: inline-block;
+    max-width: 9rem;
+    line-height: 1.1;
   }
   .off td:first-child {
     box-shadow: inset 6px 0 var(--signal);
