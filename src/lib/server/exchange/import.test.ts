@@ -255,6 +255,22 @@ describe('a file of a book', () => {
       await other.close();
     }
   });
+  it('what a meter shows is never time ridden, where no meter is in the book', async () => {
+    const other = await openBook({ meter: 'reckoned' });
+    try {
+      const { total } = await other.standing();
+      const csv = 'plate,day,meter shows (h)\n7,2026-06-05,22.6\n7,2026-06-06,30.1';
+      const verdicts = await planFile(other.sql, other.team, fileOf(csv, 'readings'), at(1));
+      expect(verdicts.map((v) => [v.what, v.drafts.length])).toEqual([
+        ['refused', 0],
+        ['refused', 0]
+      ]);
+      expect(verdicts[0]!.why).toContain('has no hour meter in the book');
+      expect((await other.standing()).total).toBe(total);
+    } finally {
+      await other.close();
+    }
+  });
   it('stopped after any row, it goes on from there and ends the same', async () => {
     const rows = ['39', '39.5', '40.2', '41', '42.5', '43'].map(
       (h, i) => `7,2026-06-0${i + 1},${h},${10 + i}`

@@ -7,6 +7,7 @@ import { foresee } from '../../core/exchange/import/foresee';
 import { IMPORT_KEYS, IMPORT_LISTS, type ImportKey } from '../../core/exchange/import/lists';
 import type { ImportList, Refs, There, Verdict } from '../../core/exchange/import/model';
 import { planImport, thereOf } from '../../core/exchange/import/plan';
+import { unmetered } from '../../core/exchange/import/unmetered';
 import { day, id } from '../../core/forms';
 import type { Around, NearReading } from '../../core/hours/entry';
 import { OUTING_KINDS } from '../../core/outing/outing';
@@ -142,7 +143,14 @@ export async function planFile(sql: Db, team: Team, q: ImportQuestion, now: Date
   );
   if (machines.size === 0) return verdicts;
   const { around, readings } = await readHours(sql, team, [...machines], now);
-  return foresee(verdicts, around, readings, now);
+  const at = q.columns.indexOf('hours');
+  const counted = unmetered(
+    verdicts,
+    q.heads[at] ?? '',
+    (id) => around.get(id)!.meters.some((m) => m.kind === 'hour meter'),
+    (id) => refs.machines.find((m) => m.id === id)!.plate
+  );
+  return foresee(counted, around, readings, now);
 }
 
 /** Days of which nothing can be written down any more, or yet. */

@@ -5,12 +5,15 @@ import {
   addFinding,
   addMachine,
   addOil,
+  changeMeter,
   createTeam,
+  logDistance,
   recordDone,
   strikeReading
 } from '../../../../tests/database/hands';
 import { unguarded } from '../../core/exchange/csv';
 import { machineSchema } from '../../core/machine/form';
+import { meterChangeSchema, odometerSchema } from '../../core/hours/form';
 import { doneSchema } from '../../core/schedule/form';
 import { oilSchema } from '../../core/stores/form';
 import { dueFilter, duePage } from '../dues';
@@ -106,6 +109,36 @@ describe('what stands in it', () => {
     await book.log('40.6', { outing: 'ride', distance: '100 mi' });
     expect((await read('outings', { units: 'imperial' }))[0]).toMatchObject({ 'distance (mi)': '100' });
     expect((await read('outings'))[0]).toMatchObject({ 'distance (km)': '160.93' });
+  });
+  it('an odometer in a column of its own, never among the hours', async () => {
+    const { machineId } = book;
+    await changeMeter(
+      book.sql,
+      book.team,
+      book.personId,
+      meterChangeSchema.parse({
+        id: uuid(),
+        machineId,
+        day: TODAY,
+        change: 'odometer added',
+        firstValue: '1200 km',
+        remark: ''
+      }),
+      at(1)
+    );
+    await logDistance(
+      book.sql,
+      book.team,
+      book.personId,
+      odometerSchema.parse({ id: uuid(), machineId, day: TODAY, typed: '1240 km' }),
+      at(2)
+    );
+    const rows = await read('readings');
+    expect(rows.map((r) => [r['meter shows (h)'], r['odometer shows (km)']])).toEqual([
+      ['38.4', ''],
+      ['', '1200'],
+      ['', '1240']
+    ]);
   });
   it('a reading that was struck out, with why', async () => {
     const { id } = (await book.sql`select id from reading order by read_at limit 1`)[0]!;

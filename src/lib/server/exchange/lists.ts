@@ -61,6 +61,7 @@ export const LISTS = {
       text('read at', 'read_at'),
       hours('meter shows', 'value'),
       hours('ridden without a meter', 'ridden'),
+      distance('odometer shows', 'distance'),
       text('outing', 'outing'),
       text('doubts', 'doubts'),
       text('settled as', 'settled'),
@@ -71,9 +72,11 @@ export const LISTS = {
     ],
     rows: (sql, reader, f) =>
       sql`
-        select m.plate, ${local(sql, 'r.read_at', reader, MOMENT)} as read_at, r.value, r.ridden, o.kind as outing, r.doubts, r.settled, x.reason as struck,
+        select m.plate, ${local(sql, 'r.read_at', reader, MOMENT)} as read_at, case when t.counts = 'hours' then r.value end as value, r.ridden,
+          case when t.counts = 'distance' then r.value end as distance, o.kind as outing, r.doubts, r.settled, x.reason as struck,
           r.remark, p.name as by, r.instrument
         from reading r join machine m on m.team_id = r.team_id and m.id = r.machine_id join person p on p.team_id = r.team_id and p.id = r.created_by
+        join meter t on t.team_id = r.team_id and t.id = r.meter_id
         left join outing o on o.team_id = r.team_id and o.id = r.outing_id
         left join reading_strike x on x.team_id = r.team_id and x.reading_id = r.id
         where r.team_id = ${reader.team.id} ${on(sql, 'r.machine_id', f.machine)} order by r.read_at, r.id`.cursor(
