@@ -404,7 +404,7 @@ test('a valve check at the bench: a tight valve opens the gate, every small thin
   await page.getByRole('region', { name: 'Fitted' }).getByRole('button', { name: 'They are in' }).click();
   await expect(page.getByRole('region', { name: 'What went where' })).toContainText('Inlet right');
   await card.getByRole('button', { name: 'They are in' }).click();
-  await upTo(/measure again/);
+  await upTo(/Measure every valve again/);
   // As predicted: 80 + 1700 − 1650 = 130.
   await write(page, left(page, 'Inlet right'), '0.13-0.14');
   await card.getByRole('button', { name: 'All well' }).click();

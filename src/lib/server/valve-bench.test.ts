@@ -201,9 +201,7 @@ describe('a valve check of screws and lock-nuts', () => {
     expect(await work(visitId)).toBe('screws');
     const all = (await state(visitId)).steps.map((s) => s.step.key);
     expect(all.some((k) => k.includes('caps') || k.includes('buckets'))).toBe(false);
-    expect(await refusedWith(done(visitId, 'screws', checkId, 0, 2))).toBe(
-      'Inlet is too tight.'
-    );
+    expect(await refusedWith(done(visitId, 'screws', checkId, 0, 2))).toBe('Inlet is too tight.');
     await on.measure([['1-inlet', blades(110, 130), 'left']]);
     await done(visitId, 'screws', checkId, 0, 2);
     expect(await work(visitId)).toBeNull();

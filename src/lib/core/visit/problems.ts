@@ -37,6 +37,10 @@ export type EntryProblem =
   | { kind: 'no such point' }
   | { kind: 'oil stopped'; why: string[] }
   | { kind: 'no level' }
+  /** Oil is poured through it, and it stands shut. */
+  | { kind: 'cap is shut'; name: string }
+  /** It is drained warm, and nobody said that it was warmed. */
+  | { kind: 'not warmed'; title: string }
   /** Seconds since the engine was stopped, and those its level wants. */
   | { kind: 'gone cold'; waited: number; within: number }
   | { kind: 'still settling'; waited: number; wanted: number }
@@ -62,6 +66,8 @@ const WITH_A_REASON: ReadonlySet<EntryProblem['kind']> = new Set([
   'verdict without its reason',
   'oil stopped',
   'less oil than is poured',
+  'cap is shut',
+  'not warmed',
   'gone cold',
   'still settling',
   'seal used up',
@@ -104,6 +110,10 @@ export function inWords(p: EntryProblem): string {
       return `Do not start it: ${p.circuits.map((c) => `no ${c} oil is in`).join('; ')}.`;
     case 'less oil than is poured':
       return `${Math.round(p.inMl)} ml are in the ${p.circuit}; ${Math.round(p.wantedMl)} ml go in before it runs. Pour the rest, or say why in the remark.`;
+    case 'cap is shut':
+      return `${p.name} stands shut: open it first, or say why in the remark.`;
+    case 'not warmed':
+      return `“${p.title}” is not done, and warm oil takes the dirt with it. Warm it, or say why in the remark.`;
     case 'gone cold':
       return `It was warmed up ${Math.round(p.waited)} minutes ago, and warm oil is drained within ${p.within}. Warm it again, or say why in the remark.`;
     case 'still settling':

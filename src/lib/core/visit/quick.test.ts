@@ -37,7 +37,7 @@ describe('one press at a step', () => {
     ]);
     expect(at('run')[0]!.label).toBe('It has run');
     const gearbox = planOf(['engine-oil', 'gearbox-check-screw']);
-    const both = visitState(gearbox, []);
+    const both = visitState(gearbox, [step('warm')]);
     const twin = quickAt(
       both,
       both.steps.find((s) => s.step.key === 'drain-d')!,

@@ -105,6 +105,23 @@ describe('a pass needs its number', () => {
   });
 });
 
+describe('oil that is poured through a cap', () => {
+  const filled = (entries: Entry[]) => visitState(plan, entries);
+  const pour = (content: object = {}) => step('pour', 'done', { ml: 400, ...content });
+  const cap = plan.items.find((i) => i.role === 'filler cap')!.key;
+  it('stands open, or somebody says where it went in', () => {
+    const all = whole(plan).filter((e) => e.stepKey !== 'pour');
+    const closed = filled(all);
+    expect(refused(closed, pour())).toMatch(/^Filler cap stands shut: open it first/);
+    expect(refused(closed, pour({ remark: 'through the dipstick hole' }))).toBeNull();
+    expect(refused(closed, pour({ afterwards: true }))).toBeNull();
+    expect(refused(filled([...all, item(cap, 'off')]), pour())).toBeNull();
+    const leftOut = all.filter((e) => !e.stepKey?.startsWith('filler-out') && e.itemKey !== cap);
+    const reason = { reason: 'poured through the screen' };
+    expect(refused(filled([...leftOut, step('filler-out-f', 'left out', reason)]), pour())).toBeNull();
+  });
+});
+
 describe('a warm drain', () => {
   // Every entry of these tests is written at ten o'clock.
   const warmed = visitState(
@@ -132,10 +149,20 @@ describe('a warm drain', () => {
     expect(refused(again, drain(), tools, at(30))).toBeNull();
     expect(refused(again, drain(), tools, at(45))).toMatch(/warmed up 20 minutes ago/);
   });
-  it('is not asked about where the house drains cold, nor before anything was warmed', () => {
+  it('that nobody warmed is asked about: done, left out, or with a word it is not', () => {
+    const none = visitState(plan, []);
+    expect(refused(none, drain(), tools, at(30))).toBe(
+      '“Warm the engine at idle” is not done, and warm oil takes the dirt with it. Warm it, or say why in the remark.'
+    );
+    expect(refused(none, drain({ remark: 'warm from the ride' }), tools, at(30))).toBeNull();
+    expect(refused(none, drain({ afterwards: true }), tools, at(30))).toBeNull();
+    expect(
+      refused(visitState(plan, [step('warm', 'left out', { reason: 'just ridden' })]), drain(), tools, at(30))
+    ).toBeNull();
+  });
+  it('is not asked about where the house drains cold', () => {
     const cold = planOf(['engine-oil'], { rules: { ...DEFAULT_RULES, warmUp: 'drain cold' } });
     expect(cold.steps.map((s) => s.warmFor)).not.toContain(15);
-    expect(refused(visitState(plan, []), drain(), tools, at(30))).toBeNull();
     const longer = planOf(['engine-oil'], { rules: { ...DEFAULT_RULES, warmForMinutes: 40 } });
     expect(longer.steps.find((s) => s.key === 'drain-d')!.warmFor).toBe(40);
   });
@@ -179,7 +206,7 @@ describe('twin plugs', () => {
     expect(refused(none, step('drain-d', 'done', { pointedAt: 'x' }))).toBe(
       'That is Gearbox drain plug: gearbox oil. This step opens another.'
     );
-    expect(refused(none, step('drain-d', 'done', { pointedAt: 'd' }))).toBeNull();
+    expect(refused(visitState(plan, [step('warm')]), step('drain-d', 'done', { pointedAt: 'd' }))).toBeNull();
   });
 });
 
@@ -273,12 +300,15 @@ describe('what is tight for now and waits for its torque', () => {
       seal: 'new'
     });
   const before = whole(plan).filter(
-    (e) => e.itemKey !== 'drain-plug-d' && !['pour', 'run', 'level', 'leaks'].includes(e.stepKey ?? '')
+    (e) =>
+      !['drain-plug-d', 'filler-cap-f'].includes(e.itemKey ?? '') &&
+      !['pour', 'run', 'level', 'leaks'].includes(e.stepKey ?? '')
   );
   it('where it may be ridden so, lets the oil be poured, run and levelled', () => {
     const entries = [...before, put(true)];
     for (const e of [
       step('pour', 'done', { ml: 1100 }),
+      item('filler-cap-f', 'shut', { seal: 'new' }),
       step('run'),
       step('level', 'done', { level: { method: 'sight glass', position: 0.5 }, remark: 'now' })
     ]) {

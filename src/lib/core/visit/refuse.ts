@@ -9,6 +9,7 @@ import { canOf, judgeOil, type OilWant } from '../fluids/oil';
 import { oddPour } from '../fluids/ledger';
 import { quantity, show } from '../quantity/quantity';
 import { UNITS } from '../quantity/units';
+import type { Circuit } from '../specs/sheet';
 import type { NewEntry } from './entry';
 import { drained, isAccepted } from './fill';
 import { isShut, pullsLeft, SHUTS, standInWords, type ItemState } from './items';
@@ -124,11 +125,10 @@ function refuseDone(
         : { kind: 'another dimension', unit, dimension, wanted: input.unit };
     }
     case 'open': {
-      const cold = goneCold(state, s, content, now);
-      if (cold || input.twins.length === 0) return cold;
-      if (content.pointedAt === undefined) return { kind: 'not pointed at' };
+      if (input.twins.length > 0 && content.pointedAt === undefined) return { kind: 'not pointed at' };
       const wrong = input.twins.find((t) => t.id === content.pointedAt);
-      return wrong ? { kind: 'the wrong one', name: wrong.name, circuit: wrong.circuit } : null;
+      if (wrong) return { kind: 'the wrong one', name: wrong.name, circuit: wrong.circuit };
+      return goneCold(state, s, content, now);
     }
     case 'drained':
       return content.ml === undefined ? { kind: 'no amount' } : null;
@@ -138,7 +138,10 @@ function refuseDone(
         { what: content.pour ?? 'poured in', ml: content.ml, residueMl: content.residueMl },
         ledgerOf(state, input.circuit).inMl
       );
-      return how && { kind: 'odd pour', how };
+      if (how) return { kind: 'odd pour', how };
+      const said = content.remark?.trim() || content.afterwards || content.pour === 'let out again';
+      const cap = said ? null : shutCap(state, input.circuit);
+      return cap === null ? null : { kind: 'cap is shut', name: cap };
     }
     case 'debris':
       if (content.grade === undefined) return { kind: 'no grade' };
@@ -154,6 +157,18 @@ function refuseDone(
     default:
       return null;
   }
+}
+
+/** The filler cap of a circuit that stands shut, by its name; null where one is open, left out, or none is in the visit. */
+function shutCap(state: VisitState, circuit: Circuit): string | null {
+  const caps = state.items.filter((i) => i.item.role === 'filler cap' && i.item.circuit === circuit);
+  const opening = state.steps.find(
+    (x) =>
+      x.step.input.type === 'open' &&
+      caps.some((i) => (x.step.input as { items: string[] }).items.includes(i.item.key))
+  );
+  if (!opening || opening.leftOut !== null || caps.some((i) => !isShut(i))) return null;
+  return caps[0]!.item.name;
 }
 
 function refuseOil(want: OilWant, content: Done, tools: Toolbox): EntryProblem | null {
@@ -178,13 +193,16 @@ const ALL_BUT = 0.9;
 /** Warmth fades (handbook, section 4): what is drained warm is opened soon after the warm-up. One plug out in time will do. */
 function goneCold(state: VisitState, s: StepState, content: Done, now: number | null): EntryProblem | null {
   const within = s.step.warmFor;
-  if (within === null || now === null || content.remark?.trim() || content.afterwards) return null;
+  if (within === null || content.remark?.trim() || content.afterwards) return null;
+  const warmUps = state.steps.filter((x) => x.step.heats && x.step.input.type === 'tick' && x.called);
+  const undone = warmUps.find((x) => isLeft(x) && s.step.needs.includes(x.step.key));
+  if (undone) return { kind: 'not warmed', title: undone.step.title };
   // Warmed once more, it is the last that counts.
-  const warmUp = state.steps
-    .filter((x) => x.step.heats && x.step.input.type === 'tick' && x.done && x.at)
+  const warmUp = warmUps
+    .filter((x) => x.done && x.at)
     .sort((a, b) => Date.parse(b.at!) - Date.parse(a.at!))[0];
   const inTime = state.steps.some((x) => x !== s && x.step.warmFor !== null && x.done);
-  if (!warmUp?.at || inTime) return null;
+  if (now === null || !warmUp?.at || inTime) return null;
   const waited = (now - Date.parse(warmUp.at)) / 60_000;
   return waited > within ? { kind: 'gone cold', waited, within } : null;
 }
