@@ -181,7 +181,8 @@ describe('a visit from due to done', () => {
     const drain = (await getVisit(book.sql, book.team.id, id))!.plan.steps.find(
       (s) => s.key.startsWith('drain-') && s.input.type === 'open'
     )!;
-    await write(id, entry({ stepKey: drain.key, action: 'done' }));
+    const warm = { remark: 'warm from the ride' };
+    await write(id, entry({ stepKey: drain.key, action: 'done', content: warm }));
     const e = await closeVisit(book.sql, book.team, book.personId, id, NOW).catch((x: unknown) => x);
     expect(e).toBeInstanceOf(Refusal);
     expect((e as Refusal).more.problems).toEqual(
@@ -298,7 +299,8 @@ describe('entries that waited on a device', () => {
         () => came,
         (e) => String(e)
       );
-    expect(await sent([['pour', 0, { ml: 1000 }]])).toMatchObject([{ ok: true }]);
+    const pour = { ml: 1000, remark: 'through the dipstick hole' };
+    expect(await sent([['pour', 0, pour]])).toMatchObject([{ ok: true }]);
     expect(
       await sent([
         ['start', 0, {}],

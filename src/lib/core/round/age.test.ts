@@ -18,6 +18,9 @@ describe('how old a round may be', () => {
   it('a ready round stands for as long as it makes the machine ready', () => {
     expect(stillStands('ready', round(50, 49), { state: 'done' }, NOW)).toBe(true);
     expect(stillStands('ready', round(2, 1), { state: 'ridden since' }, NOW)).toBe(false);
+    // It will be over when the outing begins; today it stands.
+    expect(stillStands('ready', round(2, 1), { state: 'too old then', days: 9 }, NOW)).toBe(true);
+    expect(stillStands('ready', round(2, 1), { state: 'ridden before', at: 'Fold Day' }, NOW)).toBe(true);
     // Where the house asks for none, nothing else ends it.
     expect(stillStands('ready', round(2, 1), { state: 'not asked' }, NOW)).toBe(true);
     expect(stillStands('ready', round(50, 49), { state: 'not asked' }, NOW)).toBe(false);

@@ -144,10 +144,12 @@ export async function planFile(sql: Db, team: Team, q: ImportQuestion, now: Date
   if (machines.size === 0) return verdicts;
   const { around, readings } = await readHours(sql, team, [...machines], now);
   const at = q.columns.indexOf('hours');
+  const cells = new Map(q.rows.map((r) => [r.line, r.cells]));
   const counted = unmetered(
     verdicts,
     q.heads[at] ?? '',
     (id) => around.get(id)!.meters.some((m) => m.kind === 'hour meter'),
+    (line) => cells.get(line)?.[at] ?? '',
     (id) => refs.machines.find((m) => m.id === id)!.plate
   );
   return foresee(counted, around, readings, now);

@@ -18,11 +18,12 @@ const rows = (...hours: string[]): Verdict[] =>
       }
     ]
   }));
-const of = (heading: string, hours: string[], metered = false) =>
+const of = (heading: string, hours: string[], metered = false, written: string[] = hours) =>
   unmetered(
     rows(...hours),
     heading,
     () => metered,
+    (line) => written[line - 2] ?? '',
     () => '22'
   ).map((v) => v.what);
 
@@ -41,6 +42,7 @@ describe('hours of a machine that no meter counts', () => {
       rows('22.6'),
       'meter shows (h)',
       () => false,
+      () => '',
       () => '22'
     );
     expect(v!.drafts).toEqual([]);
@@ -61,6 +63,11 @@ describe('hours of a machine that no meter counts', () => {
     expect(of('hours', ['+1.5 h'])).toEqual(['new']);
     expect(of('meter shows', ['+1.5 h'])).toEqual(['new']);
   });
+  it('are time ridden where they are written as how long it took, whatever the heading', () => {
+    for (const as of ['1h15', '1 h 15', '75 min', '1:15', '45min'])
+      expect([as, of('Meter', ['1.25'], false, [as])]).toEqual([as, ['new']]);
+    expect(of('Meter', ['1.25'], false, ['1.25 h'])).toEqual(['refused']);
+  });
   it('of a machine with a meter are what it shows', () => {
     expect(of('hours', ['22.6', '30.1'], true)).toEqual(['new', 'new']);
   });
@@ -76,6 +83,7 @@ describe('hours of a machine that no meter counts', () => {
         mixed,
         'hours',
         (m) => m === other,
+        () => '',
         () => '22'
       ).map((v) => v.what)
     ).toEqual(['doubtful', 'new']);

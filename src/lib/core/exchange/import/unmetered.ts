@@ -5,6 +5,8 @@ import type { Verdict } from './model';
 const SHOWN = /\b(meter|reading|shows?|engine|after|end|total)\b/i;
 /** More than this nobody rides on one day: hundredths of an hour. */
 const A_DAY = 2400;
+/** How long something took, and no figure of a meter. */
+const LASTS = /\d\s*(h\s*\d|:\d|min)/i;
 /** So many figures in a row rise by chance once in a hundred and twenty times. */
 const RISES = 5;
 
@@ -19,11 +21,13 @@ const DOUBT =
  *
  * @param heading of the column the hours stand in
  * @param metered machines with an hour meter in the book; what is logged on them is read off it
+ * @param asWritten what stands in that column, by the line: `1h15` and `45 min` are how long something took
  */
 export function unmetered(
   verdicts: readonly Verdict[],
   heading: string,
   metered: (machineId: string) => boolean,
+  asWritten: (line: number) => string,
   plateOf: (machineId: string) => string
 ): Verdict[] {
   const said = [...verdicts];
@@ -31,7 +35,7 @@ export function unmetered(
   for (const [i, v] of verdicts.entries()) {
     if (v.drafts[0]?.kind !== 'reading.log' || v.what === 'refused') continue;
     const { machineId, day, typed } = readingSchema.parse(v.drafts[0].body);
-    if (typed.as !== 'meter' || metered(machineId)) continue;
+    if (typed.as !== 'meter' || metered(machineId) || LASTS.test(asWritten(v.lines[0]!))) continue;
     series.set(machineId, [...(series.get(machineId) ?? []), { i, day, hours: typed.value }]);
   }
   for (const [machineId, rows] of series) {
