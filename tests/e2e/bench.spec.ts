@@ -277,7 +277,7 @@ test('a job changed in the app: a circle is refused where it is, a new version i
     { key: 'engine-oil-filter', version: 4, word: 'we always look for the jug' }
   ]);
   await page.getByRole('button', { name: 'Back to how it came' }).click();
-  await expect(page.getByText('Version 5, as it came')).toBeVisible();
+  await expect(page.getByText('Version 5, built in')).toBeVisible();
 });
 
 test('at the bench: a photo that is none, small things counted, and a step handed over', async ({

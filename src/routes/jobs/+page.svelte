@@ -22,7 +22,7 @@
         <td data-label="For">{t.about}</td>
         <td data-label="Steps" class="figure">{t.steps}</td>
         <td data-label="Hands on it" class="figure">{t.minutes} min</td>
-        <td data-label="Version">{t.version}, {t.own ? 'the team’s own' : 'as it came'}</td>
+        <td data-label="Version">{t.version}, {t.own ? 'the team’s own' : 'built in'}</td>
       </tr>
     {/each}
   </tbody>

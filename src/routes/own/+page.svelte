@@ -5,7 +5,7 @@
   import { showHours } from '$lib/core/hours/hours';
   import { showDay } from '$lib/core/time/day';
   import { LOGS } from '$lib/ui/offline/names';
-  import { mayRide } from '$lib/core/readiness/readiness';
+  import { mayRide, RIDES_MARK } from '$lib/core/readiness/readiness';
   import { lookAgain } from '$lib/ui/shell/again';
   import { openFinding, openHours } from '$lib/ui/shell/shell.svelte';
 
@@ -32,9 +32,7 @@
           class="figure text-2xl font-bold"
           class:yes={mayRide(m.readiness) === 'ready'}
           class:no={!m.readiness.ready}
-          ><span aria-hidden="true"
-            >{mayRide(m.readiness) === 'ready' ? '●' : m.readiness.ready ? '◐' : '✕'}</span
-          >
+          ><span aria-hidden="true">{RIDES_MARK[mayRide(m.readiness)]}</span>
           {mayRide(m.readiness)}</span
         >{/if}
     </div>

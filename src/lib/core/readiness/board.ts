@@ -1,6 +1,14 @@
 import { SEVERITIES, type Severity } from '../finding/finding';
 import { dayNumber, type Day } from '../time/day';
-import { mayRide, RIDES, type Facts, type Readiness, type Reason, type RoundFact } from './readiness';
+import {
+  mayRide,
+  RIDES,
+  type Facts,
+  type Readiness,
+  type Reason,
+  type Rides,
+  type RoundFact
+} from './readiness';
 
 /** Reasons that stand in a line of the board. */
 const REASONS_SHOWN = 3;
@@ -13,7 +21,7 @@ export interface BoardRow {
   plate: string;
   name: string;
   rider: string | null;
-  rides: (typeof RIDES)[number];
+  rides: Rides;
   /** Its heaviest reasons; the others are counted. */
   readiness: Omit<Readiness, 'reasons'> & { reasons: Omit<Reason, 'id'>[] };
   more: number;

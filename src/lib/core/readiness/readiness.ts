@@ -106,9 +106,21 @@ function ofRound(r: RoundFact): string | null {
 }
 
 export const RIDES = ['ready', 'may ride, with work due', 'not ready'] as const;
+export type Rides = (typeof RIDES)[number];
+/** Told apart without colour. */
+export const RIDES_MARK: Readonly<Record<Rides, string>> = {
+  ready: '●',
+  'may ride, with work due': '◐',
+  'not ready': '✕'
+};
 /** Whether it may ride, in the words of every screen: work that is due is no reason to stay, and no reason to say that all is well. */
-export const mayRide = ({ ready, reasons }: { ready: boolean; reasons: readonly Pick<Reason, 'kind'>[] }) =>
-  !ready ? RIDES[2] : reasons.some((r) => r.kind === 'due') ? RIDES[1] : RIDES[0];
+export const mayRide = ({
+  ready,
+  reasons
+}: {
+  ready: boolean;
+  reasons: readonly Pick<Reason, 'kind'>[];
+}): Rides => (!ready ? RIDES[2] : reasons.some((r) => r.kind === 'due') ? RIDES[1] : RIDES[0]);
 
 const inOrder = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
@@ -116,7 +128,8 @@ const DUE: ReadonlySet<State> = new Set<State>(['past due', 'due before the next
 
 /**
  * Whether a machine may go on an outing, with every reason in order of weight (handbook, sections 3, 4 and 10): what parks it, a
- * task past its limit or that passes it before the outing is over, a visit that stands open, what is to be fixed now, the round. What waits, or is only watched, is said beside it.
+ * task past its limit or that passes it before the outing is over, a visit that stands open, what is to be fixed now, the round.
+ * What waits, or is only watched, is said beside it.
  */
 export function readiness(f: Facts): Readiness {
   const reasons: Reason[] = [];

@@ -1,6 +1,6 @@
 import { showBoth, quantity, show } from '../quantity/quantity';
 import { filterInWords } from '../visit/items';
-import { minutesInWords } from '../visit/timers';
+import { ranInWords } from '../visit/timers';
 import type { JobRecord } from './record';
 
 /** In both systems: nobody knows which the reader thinks in. */
@@ -26,7 +26,7 @@ export function figuresInWords({
       ];
     }),
     ...fitted.map((f) => `${f.name}: ${filterInWords(f)}`),
-    ...(ranSeconds ? [`Engine run ${minutesInWords(ranSeconds)}`] : []),
+    ...(ranSeconds ? [`Engine run ${ranInWords(ranSeconds)}`] : []),
     ...measured.map((m) => `${m.title}: ${m.found ? `${show(m.found)}, then ` : ''}${show(m.measured)}`)
   ];
 }

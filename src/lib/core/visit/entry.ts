@@ -41,6 +41,9 @@ export const VERDICTS = ['carry on', 'look again sooner', 'find the source', 'pa
 /** The instrument that a number was read off by itself; a number that was typed has none. */
 const instrument = z.string().trim().max(60).optional();
 
+/** Longer than this no engine is run before its level is read, seconds. Ours. */
+export const MOST_RAN = 7200;
+
 export const doneSchema = z.object({
   remark,
   instrument,
@@ -100,7 +103,7 @@ export const doneSchema = z.object({
   ranSeconds: z
     .number({ error: 'Minutes, such as 3.' })
     .min(1, 'More than nothing.')
-    .max(7200, 'At most two hours.')
+    .max(MOST_RAN, 'At most two hours.')
     .optional(),
   /** Done away from the app and written down later: nobody knows at what moment. */
   afterwards: z.literal(true).optional()

@@ -8,7 +8,7 @@ import { show } from '../quantity/quantity';
 import { isShut, standInWords } from './items';
 import { oddAt } from './odd';
 import { AS_POURED } from './refuse';
-import { minutesInWords } from './timers';
+import { ranInWords } from './timers';
 import { fillInForce, judgedAt, ledgerOf, measuredAt, type StepState, type VisitState } from './state';
 
 /**
@@ -91,7 +91,7 @@ export function writtenInWords(state: VisitState, s: StepState): string {
     case 'open':
       return 'off';
     case 'start':
-      return last?.ranSeconds ? `ran ${minutesInWords(last.ranSeconds)}` : '';
+      return last?.ranSeconds ? `ran ${ranInWords(last.ranSeconds)}` : '';
     default:
       return '';
   }

@@ -15,7 +15,7 @@ import type { ValveStage } from '../valve/stages';
 import type { DoneContent, NewEntry, WhichFilter } from './entry';
 import { isShut, pullsLeft, type ItemState } from './items';
 import { wantsSequence } from './refuse';
-import { minutesInWords, runSeconds } from './timers';
+import { ranInWords, runSeconds } from './timers';
 import { isLeft, type StepState, type VisitState } from './state';
 
 /** An entry before it has its id. */
@@ -60,7 +60,7 @@ export function quickAt(state: VisitState, s: StepState, hand: AtHand): Quick[] 
       return [done('Done')];
     case 'start': {
       const ran = runSeconds(state);
-      return [ran ? done(`It has run, ${minutesInWords(ran)}`, { ranSeconds: ran }) : done('It has run')];
+      return [ran ? done(`It has run, ${ranInWords(ran)}`, { ranSeconds: ran }) : done('It has run')];
     }
     case 'open':
       return input.twins.length === 0 ? [done('Off')] : whichOne(state, s, input.twins, done);

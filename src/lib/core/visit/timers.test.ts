@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { figure, item, planOf, SHEET, step } from '../../../../tests/core/bench';
 import { quantity } from '../quantity/quantity';
 import { visitState } from './state';
-import { overtaken, runSeconds } from './timers';
+import { overtaken, ranInWords, ranTyped, runSeconds } from './timers';
 
 const plan = planOf(['engine-oil']);
 const drain = plan.items.find((i) => i.name === 'Engine drain plug')!.key;
@@ -30,4 +30,15 @@ describe('timers', () => {
     const sheet = { ...SHEET, figures: [...SHEET.figures, figure('oil level run time', quantity(1, 'min'))] };
     expect(runSeconds(visitState(planOf(['engine-oil'], { sheet }), []))).toBe(60);
   });
+});
+
+it('how long it ran is minutes unless it says otherwise; nothing typed says nothing', () => {
+  const read = (text: string) => {
+    const r = ranTyped(text);
+    return r.ok ? r.seconds : r.message;
+  };
+  expect(['3', '4,5', '90 s', ' ', '120'].map(read)).toEqual([180, 270, 90, null, 7200]);
+  for (const bad of ['a while', '0', '-3', '121', '3 ml'])
+    expect([bad, read(bad)]).toEqual([bad, 'Minutes, such as 3; at most two hours.']);
+  expect([180, 90].map(ranInWords)).toEqual(['3 min', '1.5 min']);
 });

@@ -1,4 +1,6 @@
 import type { Step } from '../job/plan';
+import { parseQuantity } from '../quantity/parse';
+import { MOST_RAN } from './entry';
 import { isShut } from './items';
 import type { Timer, VisitState } from './state';
 
@@ -20,5 +22,17 @@ export function runSeconds({ steps }: { steps: readonly { step: Pick<Step, 'inpu
   return said.length > 0 ? Math.max(...said) : null;
 }
 
-/** "3 min", "1.5 min". */
-export const minutesInWords = (seconds: number): string => `${Math.round(seconds / 6) / 10} min`;
+/** How long it ran, as one says it: "3 min", "1.5 min". */
+export const ranInWords = (seconds: number): string => `${Math.round(seconds / 6) / 10} min`;
+
+/** How long it ran as it was typed, in minutes unless it says otherwise: seconds; null where nothing was typed. */
+export function ranTyped(
+  text: string
+): { ok: true; seconds: number | null } | { ok: false; message: string } {
+  if (text.trim() === '') return { ok: true, seconds: null };
+  const parsed = parseQuantity(text, { dimension: 'time', unit: 'min' });
+  const seconds = parsed.ok ? Math.round(parsed.quantity.base) : 0;
+  return seconds >= 1 && seconds <= MOST_RAN
+    ? { ok: true, seconds }
+    : { ok: false, message: 'Minutes, such as 3; at most two hours.' };
+}

@@ -1,6 +1,7 @@
 <!-- The engine has run: how long, as the sheet has it unless somebody says otherwise; empty, it is not written down. -->
 <script lang="ts">
   import { untrack } from 'svelte';
+  import { ranTyped } from '$lib/core/visit/timers';
 
   interface Props {
     /** As long as its levels want it, seconds; null: the sheet does not say. */
@@ -12,14 +13,9 @@
   let error = $state('');
   const id = $props.id();
   function ran() {
-    const typed = minutes.trim();
-    const amount = Math.round(Number(typed.replace(',', '.')) * 60);
-    if (typed !== '' && !(amount >= 1 && amount <= 7200)) {
-      error = 'Minutes, such as 3; at most two hours.';
-      return;
-    }
-    error = '';
-    onran(typed === '' ? {} : { ranSeconds: amount });
+    const typed = ranTyped(minutes);
+    error = typed.ok ? '' : typed.message;
+    if (typed.ok) onran(typed.seconds === null ? {} : { ranSeconds: typed.seconds });
   }
 </script>
 

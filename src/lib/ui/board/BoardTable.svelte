@@ -2,7 +2,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { FIRST_LINES, workInWords, type BoardRow } from '$lib/core/readiness/board';
-  import type { RoundFact } from '$lib/core/readiness/readiness';
+  import { RIDES_MARK, type RoundFact } from '$lib/core/readiness/readiness';
 
   interface Props {
     rows: readonly BoardRow[];
@@ -67,7 +67,7 @@
         >
         <td class="whole"
           ><span class="word figure" class:yes={clear} class:due={ready && !clear}
-            ><span aria-hidden="true">{clear ? '●' : ready ? '◐' : '✕'}</span> {r.rides}</span
+            ><span aria-hidden="true">{RIDES_MARK[r.rides]}</span> {r.rides}</span
           ></td
         >
         <td class="whole">

@@ -8,7 +8,7 @@
 <p class="no-print"><a class="link" href="/jobs">All jobs</a></p>
 <h1>{data.fresh ? 'A job of your own' : data.template.title}</h1>
 {#if !data.fresh}<p class="quiet">
-    Version {data.template.version}, {data.template.own ? 'the team’s own' : 'as it came with the product'}.
+    Version {data.template.version}, {data.template.own ? 'the team’s own' : 'built in'}.
   </p>{/if}
 {#key `${data.template.key}/${data.template.version}`}
   <JobEditor template={data.template} fresh={data.fresh} builtIn={data.builtIn} taken={data.taken} />

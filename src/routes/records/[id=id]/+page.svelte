@@ -7,7 +7,7 @@
   import { judgeLevel } from '$lib/core/fluids/level';
   import { HOUSE_RULES, showRule } from '$lib/core/rules/rules';
   import { filterInWords } from '$lib/core/visit/items';
-  import { minutesInWords } from '$lib/core/visit/timers';
+  import { ranInWords } from '$lib/core/visit/timers';
   import { showBand } from '$lib/core/quantity/band';
   import { show, showBoth } from '$lib/core/quantity/quantity';
   import Valves from '$lib/ui/record/Valves.svelte';
@@ -221,8 +221,7 @@
         <table class="sheet-table mt-3" aria-label="Put in and run">
           <tbody>
             {#each f.fitted as x, i (i)}<tr><td>{x.name}</td><td>{filterInWords(x)}</td></tr>{/each}
-            {#if f.ranSeconds}<tr
-                ><td>Engine run</td><td class="figure">{minutesInWords(f.ranSeconds)}</td></tr
+            {#if f.ranSeconds}<tr><td>Engine run</td><td class="figure">{ranInWords(f.ranSeconds)}</td></tr
               >{/if}
           </tbody>
         </table>

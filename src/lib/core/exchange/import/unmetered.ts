@@ -36,7 +36,9 @@ export function unmetered(
     if (v.drafts[0]?.kind !== 'reading.log' || v.what === 'refused') continue;
     const { machineId, day, typed } = readingSchema.parse(v.drafts[0].body);
     if (typed.as !== 'meter' || metered(machineId) || LASTS.test(asWritten(v.lines[0]!))) continue;
-    series.set(machineId, [...(series.get(machineId) ?? []), { i, day, hours: typed.value }]);
+    const mine = series.get(machineId) ?? [];
+    series.set(machineId, mine);
+    mine.push({ i, day, hours: typed.value });
   }
   for (const [machineId, rows] of series) {
     const inTime = [...rows].sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : a.i - b.i));
