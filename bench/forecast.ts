@@ -1,4 +1,6 @@
-import { daysUntil, rateOfUse, type DayPoint, type PlannedUse } from '../src/lib/core/forecast/rate';
+import type { DayPoint } from '../src/lib/core/forecast/history';
+import { rateOfUse } from '../src/lib/core/forecast/rate';
+import { daysUntil, type PlannedUse } from '../src/lib/core/forecast/until';
 import { dayNumber, dayOf } from '../src/lib/core/time/day';
 import { connect } from '../src/lib/server/db';
 

@@ -60,6 +60,8 @@ await main(() =>
       env: { ...process.env, DATABASE_URL: databaseUrl }
     });
     const forecast = await script('Measuring the forecast', 'bench/forecast.ts');
+    say('The forecast against six kinds of life …');
+    const lives = await script('Holding the forecast against made-up lives', 'bench/lives.ts');
 
     say('Ordering visits …');
     const order = await script('Ordering visits', 'bench/order.ts');
@@ -132,6 +134,11 @@ await main(() =>
       ],
       ['Ticks a second in one visit, of 20 clients: 200 / reached', (200 / writes.ticks).toFixed(2), 1],
       ['True dates outside the stated 80 % range, share', (1 - forecast.inside).toFixed(3), 0.3],
+      ...Object.entries(lives).map(([kind, held]) => [
+        `Stated range of 80 %, ${kind}: share inside, away from 81 %`,
+        Math.abs(held.inside / held.all - 0.81).toFixed(3),
+        0.05
+      ]),
       [
         'Ordering 8 jobs: time, of the time to try every order',
         (order.eight.search / order.eight.every).toFixed(3),

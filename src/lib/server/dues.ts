@@ -12,7 +12,13 @@ import { aheadOf, STATES, through, type State } from '../core/schedule/state';
 import type { MachineNow } from '../core/schedule/task';
 import { machineNow } from '../core/trail/lane';
 import { whyDue, type WhyLine } from '../core/schedule/why';
-import { everyInWords, leftInWords, likelyInWords, limitInWords } from '../core/schedule/words';
+import {
+  everyInWords,
+  insideInWords,
+  leftInWords,
+  likelyInWords,
+  limitInWords
+} from '../core/schedule/words';
 import type { Team } from '../core/team/team';
 import { dayOf, type Day } from '../core/time/day';
 import { readDueItems } from '../core/book/stored';
@@ -221,7 +227,7 @@ function drawTask(due: TaskDue, now: MachineNow, estimated: boolean): Drawn {
     left: due.state === 'unknown' ? 'not known' : leftInWords(due),
     every: due.triggers.map((t) => everyInWords(t.trigger, t.trigger.book)).join(' or '),
     likely: likelyInWords(due.likely, now.today),
-    inside: due.inside?.name ?? null,
+    inside: insideInWords(due),
     limitInside: limitInWords(due),
     why: whyDue(due, now, estimated)
   };

@@ -125,7 +125,7 @@
           <tr>
             <td class="whole whitespace-nowrap"
               ><StateMark state={r.state} word label={r.parks ? 'not ready' : undefined} />{#if r.inside}<span
-                  class="quiet block text-sm">inside {r.inside}</span
+                  class="quiet block text-sm">{r.inside}</span
                 >{/if}{#if r.limitInside}<strong class="block text-sm whitespace-normal"
                   >{r.limitInside}</strong
                 >{/if}</td

@@ -1,4 +1,4 @@
-import type { DayPoint } from '../forecast/rate';
+import type { DayPoint } from '../forecast/history';
 import type { Learned } from '../hours/learned';
 import { reaches, totalAt, type Series } from '../hours/series';
 import { countTask, type Clock, type Restart } from '../schedule/count';

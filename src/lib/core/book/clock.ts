@@ -1,5 +1,4 @@
-import type { DayPoint } from '../forecast/rate';
-import { WINDOW_DAYS } from '../forecast/rate';
+import { WINDOW_DAYS, YEAR_DAYS, type DayPoint } from '../forecast/history';
 import { learn, type Learned } from '../hours/learned';
 import { fittedSeries, type Series } from '../hours/series';
 import { STRAINS, type Strain } from '../outing/outing';
@@ -119,7 +118,14 @@ export function paceOf(recent: Pick<Recent, 'outings'>): Learned {
   return learn(recent.outings.slice(-LEARN_FROM));
 }
 
-/** The last point of each day in the window, and one before it, so that a rate can be read off. */
+const MS_PER_DAY = 86_400_000;
+/** So far apart at the least stand the points before the window: they tell of the season, not of a week. */
+const SPARSE_DAYS = 28;
+
+/**
+ * The last point of each day in the window, one before it, and one every four weeks for the year before the window: so
+ * that a rate and a season can be read off.
+ */
 export function recentPoints(recent: Pick<Recent, 'hours'>, timeZone: string): DayPoint[] {
   const steps = recent.hours.slice(-RECENT_STEPS);
   const last = steps.at(-1);
@@ -127,17 +133,21 @@ export function recentPoints(recent: Pick<Recent, 'hours'>, timeZone: string): D
   // A fortnight more than the window, so that it stays full while nothing is written.
   const end = dayNumber(dayOf(new Date(last.at), timeZone));
   const start = end - WINDOW_DAYS - 14;
+  // So that a year and a window are reached from it while nothing is written.
+  const oldest = start - YEAR_DAYS - SPARSE_DAYS;
   const days: DayPoint[] = [];
   let midnight = Infinity;
+  let apart = 0;
   for (let i = steps.length - 1; i >= 0; i--) {
     const s = steps[i]!;
     // Going back, the first of a day is its last.
-    if (s.at >= midnight) continue;
+    if (s.at >= midnight - apart) continue;
     const date = dayOf(new Date(s.at), timeZone);
     const day = dayNumber(date);
     midnight = startOf(date, timeZone).getTime();
     days.unshift({ day, total: s.hours, ...(s.planned > 0 && { planned: s.planned }) });
-    if (day < start) break;
+    if (day < oldest) break;
+    if (day < start) apart = (SPARSE_DAYS - 1) * MS_PER_DAY;
   }
   return days;
 }

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { CAUSES, SEVERITIES, type Finding } from '../finding/finding';
 import { WAITS_FOR, type Reminder } from '../finding/reminder';
-import type { DayPoint } from '../forecast/rate';
+import type { DayPoint } from '../forecast/history';
 import type { PastOuting } from '../hours/learned';
 import { STRAINS } from '../outing/outing';
 import { SPECIALS } from '../schedule/decide';

@@ -6,7 +6,7 @@ import { nearestFirst, pressure, STATES, stretches, tasksDue, taskDue as workedO
 import { mostPressing } from './decide';
 import { aheadOf, stateOf as pointState, through } from './state';
 import type { CountedFrom, MachineNow, Task, Trigger } from './task';
-import { leftInWords, limitInWords } from './words';
+import { insideInWords, leftInWords, limitInWords } from './words';
 
 const today = '2026-06-10';
 const days = (interval: number, limit: number | null = null): Trigger => ({
@@ -187,7 +187,10 @@ describe('the calendar up to a later outing', () => {
 
 describe('a machine that only races', () => {
   const races = [race(10, 1, 300), race(30, 1, 300), race(50, 1, 300)];
-  const racer = now(1000, { planned: races, rate: { perDay: 0, spreadPerRootDay: 0, days: 84 } });
+  const racer = now(1000, {
+    planned: races,
+    rate: { perDay: 0, spreadPerRootDay: 0, days: 84, rides: 0, lump: 0, season: null }
+  });
   it('has its dates from the calendar', () => {
     const due = taskDue(task([hours(500)]), racer);
     expect(due.likely).toEqual({ from: addDays(today, 30), to: addDays(today, 50) });
@@ -200,7 +203,7 @@ describe('a machine that only races', () => {
 });
 
 describe('the likely date range', () => {
-  const rate = { perDay: 50, spreadPerRootDay: 60, days: 84 };
+  const rate = { perDay: 50, spreadPerRootDay: 60, days: 84, rides: 12, lump: 350, season: null };
   it('is a range round the plain answer', () => {
     const { likely } = taskDue(task([hours(1500)]), now(2000, { rate }));
     expect(likely!.from < addDays(today, 10)).toBe(true);
@@ -213,6 +216,21 @@ describe('the likely date range', () => {
       from: '2026-06-30',
       to: '2026-06-30'
     });
+  });
+});
+
+describe('inside an outing, and likely before it', () => {
+  // 3 h left; the outing of 4 h is twenty days off. At 3 h a week the 3 h are gone in about one; at a quarter of an hour, not.
+  const far = [race(20, 1, 400)];
+  const often = { perDay: 43, spreadPerRootDay: 10, days: 84, rides: 24, lump: 150, season: null };
+  const seldom = { ...often, perDay: 3.5, lump: 50 };
+  it('says so where its usual use brings it forward, and not where the outing does', () => {
+    const at = (rate: typeof often | null) => taskDue(task([hours(1300)]), now(2000, { planned: far, rate }));
+    expect(at(often).inside).toMatchObject({ name: 'Race +20', before: true });
+    expect(at(often).likely!.to! < addDays(today, 20)).toBe(true);
+    expect(insideInWords(at(often))).toBe('before Race +20 at its usual use');
+    expect(insideInWords(at(seldom))).toBe('inside Race +20');
+    expect(insideInWords(at(null))).toBe('inside Race +20');
   });
 });
 

@@ -1,5 +1,5 @@
 import type { Centihours } from '../hours/hours';
-import { daysUntil, type PlannedUse } from '../forecast/rate';
+import { daysUntil, usedIn, type PlannedUse } from '../forecast/until';
 import { isRace } from '../outing/outing';
 import { addDays, dayNumber, type Day } from '../time/day';
 import { decide, pressingFirst, specialOf } from './decide';
@@ -47,7 +47,12 @@ export interface TaskDue {
   /** The calendar days between which it will likely fall due; null with too little history. `to` null: years away. */
   likely: { from: Day; to: Day | null } | null;
   /** The planned outing inside which it falls due, if any. */
-  inside: { id: string; name: string } | null;
+  inside: {
+    id: string;
+    name: string;
+    /** At its usual use in between, it falls due before that outing begins. */
+    before: boolean;
+  } | null;
   /** The first planned outing inside which it passes its limit, and by how much when that is over; null: none. */
   limitInside: { id: string; name: string; by: number; measure: Measure } | null;
 }
@@ -115,6 +120,7 @@ function workOut(task: Task, now: MachineNow, ahead: Ahead, byId: ReadonlyMap<st
     (a, b) => pressure(a.state) - pressure(b.state) || closeness(a) - closeness(b)
   );
   const called = task.calls.length > 0;
+  const likely = called ? { from: now.today, to: now.today } : likelyRange(triggers, now);
   const stakes = triggers
     .flatMap((t) => (t.ahead === null ? [] : [{ ahead: t.ahead, exact: t.trigger.measure === 'hours' }]))
     .sort((a, b) => a.ahead - b.ahead);
@@ -129,8 +135,8 @@ function workOut(task: Task, now: MachineNow, ahead: Ahead, byId: ReadonlyMap<st
     triggers,
     stake: called ? { ahead: Math.min(0, stakes[0]?.ahead ?? 0), exact: true } : (stakes[0] ?? null),
     limitAhead: limits.length > 0 ? Math.min(...limits) : null,
-    likely: called ? { from: now.today, to: now.today } : likelyRange(triggers, now),
-    inside: called ? null : insideOf(triggers, now, ahead),
+    likely,
+    inside: called ? null : insideOf(triggers, now, ahead, likely),
     limitInside: limitInside(points, now, ahead)
   };
 }
@@ -147,7 +153,7 @@ function hoursAhead(
   if (t.measure === 'hours') return left;
   if (left <= 0) return 0;
   if (t.measure === 'days')
-    return now.rate ? Math.round(left * now.rate.perDay) + plannedWithin(left, now) : null;
+    return now.rate ? Math.round(usedIn(left, now.rate)) + plannedWithin(left, now) : null;
   if (t.measure === 'distance') return now.speed ? Math.round((left / now.speed) * 100) : null;
   if (t.measure === 'outings') return now.perOuting ? left * now.perOuting : null;
   if (t.measure === 'races') {
@@ -171,7 +177,12 @@ const plannedWithin = (days: number, now: MachineNow): Centihours =>
     0
   );
 
-function insideOf(triggers: readonly TriggerDue[], now: MachineNow, ahead: Ahead): TaskDue['inside'] {
+function insideOf(
+  triggers: readonly TriggerDue[],
+  now: MachineNow,
+  ahead: Ahead,
+  likely: TaskDue['likely']
+): TaskDue['inside'] {
   let nearest = Infinity;
   for (const t of triggers) {
     const { measure } = t.trigger;
@@ -180,7 +191,13 @@ function insideOf(triggers: readonly TriggerDue[], now: MachineNow, ahead: Ahead
     if (i >= 0) nearest = Math.min(nearest, i);
   }
   const planned = now.planned[nearest];
-  return planned ? { id: planned.id, name: planned.name } : null;
+  return planned
+    ? {
+        id: planned.id,
+        name: planned.name,
+        before: likely !== null && likely.to !== null && likely.to < planned.firstDay
+      }
+    : null;
 }
 
 function limitInside(points: readonly DuePoint[], now: MachineNow, ahead: Ahead): TaskDue['limitInside'] {

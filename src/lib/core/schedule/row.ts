@@ -4,7 +4,7 @@ import type { TaskDue } from './due';
 import { hardRiding } from './propose';
 import type { State } from './state';
 import type { MachineNow } from './task';
-import { everyInWords, leftOf, limitInWords, likelyInWords, pointInWords } from './words';
+import { everyInWords, leftOf, insideInWords, limitInWords, likelyInWords, pointInWords } from './words';
 import { whyDue, type WhyLine } from './why';
 
 /** A task as a machine's or component's page lists it: everything in words, one line a trigger. */
@@ -37,7 +37,7 @@ export function taskRow(due: TaskDue, now: MachineNow, estimated: boolean): Task
     job: task.job,
     perPart: task.perPart,
     state: due.state,
-    inside: due.inside?.name ?? null,
+    inside: insideInWords(due),
     limitInside: limitInWords(due),
     called: task.calls.map((c) => c.what),
     triggers: due.triggers.map((t) => ({

@@ -68,7 +68,13 @@ export function whyDue(due: TaskDue, now: MachineNow, estimated: boolean): WhyLi
       `${now.rate.perDay > 0 ? `About ${showHours(Math.round(now.rate.perDay * 7))} h a week` : 'No hours outside planned outings'} over the last ${now.rate.days} days${now.planned.length > 0 ? `, and ${now.planned.length} planned ${now.planned.length === 1 ? 'outing' : 'outings'} on top` : ''}${likelySentence(due, now)}`
     );
   else say('Rate of use', 'Too little history to say when: four weeks with four readings are wanted.');
-  if (due.inside) say('Calendar', `It falls due inside ${due.inside.name}: do it before.`);
+  if (due.inside)
+    say(
+      'Calendar',
+      due.inside.before
+        ? `Ridden at the planned outings only, it would fall due inside ${due.inside.name}; ridden in between as usual, before that.`
+        : `It falls due inside ${due.inside.name}: do it before.`
+    );
   if (due.limitInside)
     say(
       'Limit',

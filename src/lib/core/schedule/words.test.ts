@@ -13,7 +13,7 @@ import { whyDue } from './why';
 import { everyInWords, leftInWords, likelyInWords, nth, showAmount } from './words';
 
 const today = '2026-06-10';
-const rate = { perDay: 30, spreadPerRootDay: 20, days: 84 };
+const rate = { perDay: 30, spreadPerRootDay: 20, days: 84, rides: 12, lump: 210, season: null };
 const done = { since: 'done', hours: 1000, day: '2026-05-01' } as const;
 const planned: PlannedOuting[] = [
   {
@@ -132,7 +132,9 @@ describe('the sum in words', () => {
     const text = lines.map((l) => l.text).join(' ');
     expect(text).toContain('The book says every 15 h; shortened to 14.0 h; tolerated up to 18.0 h.');
     expect(text).toContain('0.6 h of dust counted 2 times: 13.5 h instead of 12.9 h, so in 0.5 h.');
-    expect(text).toContain('It falls due inside Harrow Edge: do it before.');
+    expect(text).toContain(
+      'Ridden at the planned outings only, it would fall due inside Harrow Edge; ridden in between as usual, before that.'
+    );
   });
   it('says plainly what nobody knows, what calls, and what waits', () => {
     const plain = aNow(today, 2290);
@@ -165,7 +167,7 @@ describe('the sum in words', () => {
     );
     expect(row).toMatchObject({
       state: 'due before the next outing',
-      inside: 'Harrow Edge',
+      inside: 'inside Harrow Edge',
       lastDone: { day: '1 May', hours: '10.0 h' }
     });
     expect(row.triggers).toEqual([

@@ -86,6 +86,13 @@ export function likelyPhrase(likely: TaskDue['likely'], today: Day): string {
   return `likely ${range ? 'between ' : ''}${likelyInWords(likely, today)}`;
 }
 
+/**
+ * Inside which planned outing a task falls due: by the outings alone `inside Valley`; where its usual use in between brings
+ * that forward, `before Valley at its usual use`. Null: none.
+ */
+export const insideInWords = ({ inside }: Pick<TaskDue, 'inside'>): string | null =>
+  inside && (inside.before ? `before ${inside.name} at its usual use` : `inside ${inside.name}`);
+
 /** Inside which planned outing a task passes its limit: `past its limit inside Valley, by 1.1 h`; null: none. */
 export const limitInWords = ({ limitInside }: Pick<TaskDue, 'limitInside'>): string | null =>
   limitInside &&

@@ -1,5 +1,6 @@
 import { showHours, type Centihours } from '../hours/hours';
-import { rateOfUse, type DayPoint } from '../forecast/rate';
+import type { DayPoint } from '../forecast/history';
+import { rateOfUse } from '../forecast/rate';
 import { nearestFirst, pressure, stretches, tasksDue, type State, type TaskDue } from '../schedule/due';
 import { keepsOff, type Finding } from '../finding/finding';
 import type { Reminder } from '../finding/reminder';
@@ -8,7 +9,7 @@ import type { DueKind } from '../schedule/fleet';
 import { noticesDue, type NoticeDue } from '../schedule/notice';
 import { aheadOf } from '../schedule/state';
 import type { MachineNow, PlannedOuting, Task } from '../schedule/task';
-import { leftInWords, limitInWords } from '../schedule/words';
+import { insideInWords, leftInWords, limitInWords } from '../schedule/words';
 import { dayNumber, type Day } from '../time/day';
 
 /** Lanes sent with the home screen itself; the rest follow as they are scrolled to. A laptop shows about six. */
@@ -146,8 +147,7 @@ function taskInWords(due: TaskDue): string {
   const left = leftInWords(due);
   // Past its limit there says more than that it falls due.
   const limit = limitInWords(due);
-  const inside = due.inside && limit === null ? `inside ${due.inside.name}` : null;
-  return [`${name} ${left}`, limit ?? inside].filter(Boolean).join(', ');
+  return [`${name} ${left}`, limit ?? insideInWords(due)].filter(Boolean).join(', ');
 }
 
 function taskStake(d: TaskDue): Stake {
@@ -161,7 +161,7 @@ function taskStake(d: TaskDue): Stake {
     estimated: d.stake !== null && !d.stake.exact,
     limitAhead: d.limitAhead,
     left: d.state === 'unknown' ? 'not known' : leftInWords(d),
-    inside: d.inside?.name ?? null
+    inside: insideInWords(d)
   };
 }
 /** A finding or reminder stands where the machine stands as soon as it presses; until then nowhere. */

@@ -42,7 +42,7 @@
             >
             <td class="whole whitespace-nowrap"
               ><StateMark state={d.state} word />{#if d.inside}<span class="quiet block text-sm"
-                  >inside {d.inside}</span
+                  >{d.inside}</span
                 >{/if}{#if d.limitInside}<strong class="block text-sm whitespace-normal"
                   >{d.limitInside}</strong
                 >{/if}{#if d.called.length > 0}<span class="block text-sm">called: {d.called.join(', ')}</span

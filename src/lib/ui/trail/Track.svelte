@@ -205,7 +205,7 @@
       <svg x="{x(list[0]!.ahead)}%" y={ground} overflow="visible">
         <title
           >{list
-            .map((s) => `${s.name} ${s.left}${s.inside ? `, inside ${s.inside}` : ''} (${s.state})`)
+            .map((s) => `${s.name} ${s.left}${s.inside ? `, ${s.inside}` : ''} (${s.state})`)
             .join('\n')}</title
         >
         <rect x="-8" y={-lift - 2} width="16" height={lift + 10} fill="transparent" />
