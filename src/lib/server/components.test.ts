@@ -72,8 +72,10 @@ describe('two engines', () => {
       doneSchema.parse({ id, taskId: pit.oilA, day: '2026-06-12', reason: 'while it was open' }),
       later(32)
     );
-    expect(await pit.sql`select machine_id, hours, hours_by from service_record where id = ${id}`).toEqual([
-      { machine_id: pit.other, hours: 3450, hours_by: 'book' }
+    const record = () =>
+      pit.sql`select machine_id, hours, machine_hours, hours_by from service_record where id = ${id}`;
+    expect(await record()).toEqual([
+      { machine_id: pit.other, hours: 3450, machine_hours: 8450, hours_by: 'book' }
     ]);
     expect(await pit.left(pit.other)).toBe('in 15.0 h');
     const [reading] = await pit.sql`select id from reading where value = 8450`;
@@ -81,8 +83,28 @@ describe('two engines', () => {
       readingId: reading!.id,
       reason: 'other bike'
     });
-    expect(await pit.sql`select hours from service_record where id = ${id}`).toEqual([{ hours: 3200 }]);
+    expect(await record()).toMatchObject([{ hours: 3200, machine_hours: 8200 }]);
     expect(await pit.left(pit.other)).toBe('in 15.0 h');
+  });
+
+  it('stated by the engine’s own hours, stand as a peg where the machine stood then', async () => {
+    // The evening's reading says 82.0 h and 32.0 h of the engine; it was done at 31.4 h of it, so at 81.4 h of the machine.
+    const id = uuid();
+    await recordDone(
+      pit.sql,
+      pit.book.team,
+      pit.book.personId,
+      doneSchema.parse({ id, taskId: pit.oilA, day: '2026-06-12', hours: '31.4', reason: 'again' }),
+      later(33)
+    );
+    expect(await pit.sql`select hours, machine_hours, hours_by from service_record where id = ${id}`).toEqual(
+      [{ hours: 3140, machine_hours: 8140, hours_by: 'stated' }]
+    );
+    const [{ pegs }] =
+      (await pit.sql`select pegs from machine_standing where machine_id = ${pit.other}`) as unknown as [
+        { pegs: { recordId: string; hours: number }[] }
+      ];
+    expect(pegs.find((p) => p.recordId === id)!.hours).toBe(8140);
   });
 
   it('tell where they were, with their own hours at both ends', async () => {

@@ -53,6 +53,7 @@ export async function ownerSheetOf(
       part: r.part,
       day: r.doneOn,
       hours: r.hours,
+      machineHours: r.machineHours,
       remark: r.remark,
       figures: r.content ? figuresInWords(r.content) : []
     })),

@@ -17,7 +17,10 @@ export interface RecordRow {
   task: string;
   visitId: string | null;
   doneOn: Day;
+  /** Of the component, where it belongs to one. */
   hours: number | null;
+  /** Of the machine then, where it belongs to a component; null: not known. */
+  machineHours: number | null;
   reason: string;
   remark: string;
   by: string;
@@ -39,7 +42,7 @@ const from = (sql: Db) => sql`
   left join component c on c.team_id = t.team_id and c.id = t.component_id
   join person p on p.team_id = r.team_id and p.id = r.created_by`;
 const select = (sql: Db) => sql`
-  select r.id, r.machine_id as "machineId", m.plate, m.name as machine, t.name as task, r.visit_id as "visitId", r.done_on as "doneOn", r.hours,
+  select r.id, r.machine_id as "machineId", m.plate, m.name as machine, t.name as task, r.visit_id as "visitId", r.done_on as "doneOn", r.hours, r.machine_hours as "machineHours",
     r.reason, r.remark, c.name as part, r.replaced, t.per_part as "perPart", r.early, r.rules, p.name as by, r.content ${from(sql)}`;
 
 const rowOf = (r: Row): RecordRow => ({
@@ -64,6 +67,7 @@ export type ListedRecord = Pick<
   | 'visitId'
   | 'doneOn'
   | 'hours'
+  | 'machineHours'
   | 'reason'
   | 'remark'
   | 'by'
@@ -83,7 +87,7 @@ export async function listRecords(
   most = 20
 ): Promise<ListedRecord[]> {
   const rows = await sql`
-    select r.id, r.machine_id as "machineId", m.plate, m.name as machine, t.name as task, r.visit_id as "visitId", r.done_on as "doneOn", r.hours,
+    select r.id, r.machine_id as "machineId", m.plate, m.name as machine, t.name as task, r.visit_id as "visitId", r.done_on as "doneOn", r.hours, r.machine_hours as "machineHours",
       r.reason, r.remark, c.name as part, p.name as by, r.content
     ${from(sql)} where r.team_id = ${teamId} ${machineId ? sql`and r.machine_id = ${machineId}` : sql``} ${before ? sql`and (r.done_at, r.created_at, r.id) < (select b.done_at, b.created_at, b.id from service_record b where b.team_id = ${teamId} and b.id = ${before})` : sql``}
     order by r.done_at desc, r.created_at desc, r.id desc limit ${most}`;

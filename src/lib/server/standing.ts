@@ -33,7 +33,7 @@ async function keep(tx: Tx, teamId: string, book: Book): Promise<void> {
       where f.team_id = ${teamId} and f.id = n.id`,
     book.hours.length > 0 &&
       tx`
-      update service_record r set hours = n.hours from jsonb_to_recordset(${tx.json(book.hours as never)}) as n (id uuid, hours int)
+      update service_record r set hours = n.hours, machine_hours = n."machineHours" from jsonb_to_recordset(${tx.json(book.hours as never)}) as n (id uuid, hours int, "machineHours" int)
       where r.team_id = ${teamId} and r.id = n.id`
   ]);
 }

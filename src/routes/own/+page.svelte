@@ -3,6 +3,7 @@
   import { onMount } from 'svelte';
   import { page } from '$app/state';
   import { showHours } from '$lib/core/hours/hours';
+  import { doneAtInWords } from '$lib/core/record/hours';
   import { showDay } from '$lib/core/time/day';
   import { LOGS } from '$lib/ui/offline/names';
   import { mayRide, RIDES_MARK } from '$lib/core/readiness/readiness';
@@ -56,7 +57,7 @@
           <li class="rule-b flex flex-wrap items-baseline justify-between gap-x-4 py-1.5">
             <a class="link" href="/records/{r.id}">{r.task}</a>
             <span class="quiet text-sm"
-              >{showDay(r.doneOn, data.today)}{r.hours === null ? '' : `, at ${showHours(r.hours)} h`}</span
+              >{showDay(r.doneOn, data.today)}{r.hours === null ? '' : `, at ${doneAtInWords(r)}`}</span
             >
           </li>
         {:else}<li class="quiet py-1.5">Nothing yet.</li>{/each}

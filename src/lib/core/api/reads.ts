@@ -35,7 +35,10 @@ const done = z.object({
   machineId: uuid.nullable(),
   task: z.string(),
   doneOn: day,
+  /** Of the component it was done on, else the machine's. */
   hours,
+  /** Running hours of the machine then. */
+  machineHours: hours,
   remark: z.string()
 });
 

@@ -28,8 +28,8 @@ export interface Book {
   machines: MachineStanding[];
   /** Components whose hours are others than were written down. */
   totals: { id: string; total: number }[];
-  /** Records whose hours are others than were written down. */
-  hours: { id: string; hours: number | null }[];
+  /** Records whose hours, or whose machine's, are others than were written down. */
+  hours: { id: string; hours: number | null; machineHours: number | null }[];
   /** Open findings, likewise: hours of the machine they were found on. */
   findingHours: { id: string; hours: number | null }[];
   clock: (owner: { machineId: string | null; componentId: string | null }) => Clock;
@@ -78,8 +78,12 @@ export function buildBook(rows: BookOf, steps: StepsOf, recents: ReadonlyMap<str
       return total === p.total ? [] : [{ id: p.id, total }];
     }),
     hours: rows.followers.flatMap((f) => {
-      const now = hoursAt(clock(f).hours, f.at);
-      return now === f.hours ? [] : [{ id: f.id, hours: now }];
+      const hours = f.stated ? f.hours : hoursAt(clock(f).hours, f.at);
+      const machineHours =
+        f.componentId === null || f.onMachineId === null
+          ? null
+          : machineThen({ ...f, machineId: f.onMachineId }, hours, clock);
+      return hours === f.hours && machineHours === f.machineHours ? [] : [{ id: f.id, hours, machineHours }];
     }),
     findingHours: rows.findings.flatMap((f) => {
       const now = foundAt(f, clock);
@@ -94,11 +98,26 @@ export function buildBook(rows: BookOf, steps: StepsOf, recents: ReadonlyMap<str
 function pegOf(p: PegRow, clock: Book['clock']): Peg[] {
   const own = p.stated === undefined ? hoursAt(clock(p).hours, p.at) : p.stated;
   if (own === null) return [];
-  // A component's own hours say nothing of where the machine stood.
-  const machine = () => totalAt(clock({ machineId: p.machineId, componentId: null }).hours, p.at) ?? 0;
-  return [
-    { recordId: p.recordId, name: p.name, day: p.day, hours: p.componentId === null ? own : machine() }
-  ];
+  const hours = p.componentId === null ? own : machineThen(p, own, clock);
+  return hours === null ? [] : [{ recordId: p.recordId, name: p.name, day: p.day, hours }];
+}
+
+/**
+ * Where the machine stood when something was done on one of its components at `own` hours of it. Of a day only the evening's
+ * reading may be known: what the component had run less by then than that reading says, the machine had too.
+ *
+ * @param own hours of the component; null: not known
+ * @returns null where the machine's hours are not known
+ */
+function machineThen(
+  { machineId, componentId, at }: Pick<PegRow, 'machineId' | 'componentId' | 'at'>,
+  own: number | null,
+  clock: Book['clock']
+): number | null {
+  const machine = totalAt(clock({ machineId, componentId: null }).hours, at);
+  const component = totalAt(clock({ machineId: null, componentId }).hours, at);
+  if (machine === null || own === null || component === null) return machine;
+  return Math.max(0, machine + own - component);
 }
 
 /** What the book says of a moment; null where it does not reach back to it. */

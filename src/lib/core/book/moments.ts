@@ -21,12 +21,16 @@ export function momentsOf(book: BookOf, asked: ReadonlyMap<string, readonly numb
     const t = tasks.get(r.taskId);
     if (t) at(t.machineId, t.componentId, r.at);
   }
-  for (const f of book.followers) at(f.machineId, f.componentId, f.at);
-  for (const f of book.findings) {
-    if (f.machineId === null) continue;
-    if (!machines.has(f.machineId)) machines.set(f.machineId, new Set());
-    machines.get(f.machineId)!.add(f.at);
+  const elsewhere = (machineId: string | null, moment: number) => {
+    if (machineId === null) return;
+    if (!machines.has(machineId)) machines.set(machineId, new Set());
+    machines.get(machineId)!.add(moment);
+  };
+  for (const f of book.followers) {
+    at(f.machineId, f.componentId, f.at);
+    if (f.componentId !== null) elsewhere(f.onMachineId, f.at);
   }
+  for (const f of book.findings) elsewhere(f.machineId, f.at);
   for (const p of book.pegs) {
     machines.get(p.machineId)?.add(p.at);
     if (p.componentId !== null) parts.get(p.componentId)?.add(p.at);

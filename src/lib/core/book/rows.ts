@@ -24,13 +24,7 @@ export interface BookOf {
   reminders: readonly ReminderRow[];
   pegs: readonly PegRow[];
   /** Records whose hours follow the book, and may have to be put right. */
-  followers: readonly {
-    id: string;
-    machineId: string | null;
-    componentId: string | null;
-    at: number;
-    hours: number | null;
-  }[];
+  followers: readonly FollowerRow[];
 }
 
 export interface MachineRow {
@@ -107,6 +101,21 @@ export interface PegRow {
   componentId: string | null;
   /** Hours somebody stated; null: nobody knows; undefined: as the book has it. */
   stated?: number | null;
+}
+
+/** A record whose hours follow the book: its own, or the machine's beside those that were stated of a component. */
+export interface FollowerRow {
+  id: string;
+  /** Of the task. */
+  machineId: string | null;
+  componentId: string | null;
+  /** The machine it was done on; null on the shelf. */
+  onMachineId: string | null;
+  at: number;
+  hours: number | null;
+  /** Somebody stated `hours`: only the machine's follow. */
+  stated: boolean;
+  machineHours: number | null;
 }
 
 /** What a machine's rate of use and its pace are told from: its latest steps, the oldest first. */

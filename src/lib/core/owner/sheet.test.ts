@@ -31,10 +31,19 @@ describe('the owner’s sheet', () => {
           part: 'Engine 250-A',
           day: '2026-05-02',
           hours: 3840,
+          machineHours: 7220,
           remark: 'grey paste on the magnet',
           figures: ['1100 ml of Brindle Four 10W-50 in the engine', '950 ml came out']
         },
-        { what: 'Long ago', part: null, day: '2026-03-31', hours: 100, remark: '', figures: [] }
+        {
+          what: 'Long ago',
+          part: null,
+          day: '2026-03-31',
+          hours: 100,
+          machineHours: null,
+          remark: '',
+          figures: []
+        }
       ],
       round: { day: '2026-06-09', checks: 25, wrong: 0 }
     });
@@ -42,7 +51,7 @@ describe('the owner’s sheet', () => {
       { what: 'Looked over before riding', more: '9 Jun · 25 checks, all as they should be.' },
       {
         what: 'Engine oil, Engine 250-A',
-        more: '2 May · at 38.4 h · 1100 ml of Brindle Four 10W-50 in the engine, 950 ml came out. · Grey paste on the magnet.'
+        more: '2 May · at Engine 250-A 38.4 h, machine 72.2 h · 1100 ml of Brindle Four 10W-50 in the engine, 950 ml came out. · Grey paste on the magnet.'
       }
     ]);
   });
@@ -82,6 +91,7 @@ describe('the owner’s sheet', () => {
       part: null,
       day: '2026-05-02',
       hours: null,
+      machineHours: null,
       remark: '',
       figures: []
     }));

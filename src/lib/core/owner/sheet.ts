@@ -1,5 +1,6 @@
 import { SEVERITIES, type Closing, type Severity } from '../finding/finding';
-import { showHours, type Centihours } from '../hours/hours';
+import { type Centihours } from '../hours/hours';
+import { doneAtInWords } from '../record/hours';
 import { daysBetween, showDay, type Day } from '../time/day';
 
 /** What the owner of a machine is told, in plain words, on one page. No prices. */
@@ -28,6 +29,7 @@ export interface OwnerFacts {
     part: string | null;
     day: Day;
     hours: Centihours | null;
+    machineHours: Centihours | null;
     remark: string;
     /** How much went in, what was measured, each in a few words. */
     figures: readonly string[];
@@ -86,7 +88,7 @@ export function ownerSheet(f: OwnerFacts): OwnerSheet {
     what: [r.what, r.part].filter(Boolean).join(', '),
     more: [
       day(r.day),
-      r.hours === null ? '' : `at ${showHours(r.hours)} h`,
+      r.hours === null ? '' : `at ${doneAtInWords(r)}`,
       sentence(r.figures.join(', ')),
       sentence(r.remark)
     ]

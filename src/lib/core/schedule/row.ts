@@ -57,7 +57,8 @@ function lastDone({ task }: TaskDue, today: Day): TaskRow['lastDone'] {
   const { counted } = task;
   if (!counted) return null;
   const day = showDay(counted.day, today);
-  const hours = counted.hours === null ? '' : `${showHours(counted.hours)} h`;
+  const hours =
+    counted.hours === null ? '' : `${task.part ? `${task.part.name} ` : ''}${showHours(counted.hours)} h`;
   if (counted.since === 'new') return { day: `never, new ${day}`, hours: '' };
   return { day: counted.since === 'rebuild' ? `rebuilt ${day}` : day, hours };
 }

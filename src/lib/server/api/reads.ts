@@ -127,12 +127,13 @@ export const ANSWERS: {
   records: async ({ sql, team }, { machine }) =>
     (
       await sql`
-        select r.id, r.machine_id as "machineId", t.name as task, r.done_on as "doneOn", r.hours, r.visit_id as "visitId", r.remark from service_record r
+        select r.id, r.machine_id as "machineId", t.name as task, r.done_on as "doneOn", r.hours, case when t.component_id is null then r.hours else r.machine_hours end as "machineHours", r.visit_id as "visitId", r.remark from service_record r
         join task t on t.team_id = r.team_id and t.id = r.task_id
         where r.team_id = ${team.id} ${onMachine(sql, 'r.machine_id', machine)} order by r.done_at desc, r.id desc limit ${MOST}`
     ).map((r) => ({
       ...(r as unknown as ReadAnswer<'records'>[number]),
-      hours: inHours(r['hours'] as number | null)
+      hours: inHours(r['hours'] as number | null),
+      machineHours: inHours(r['machineHours'] as number | null)
     })),
   record: async ({ sql, team }, { id }) => {
     const r = await getRecord(sql, team.id, id);
@@ -143,6 +144,7 @@ export const ANSWERS: {
         task: r.task,
         doneOn: r.doneOn,
         hours: inHours(r.hours),
+        machineHours: inHours(r.part === null ? r.hours : r.machineHours),
         remark: r.remark,
         by: r.by,
         job: r.content as never

@@ -46,15 +46,20 @@ export async function loadFollowers(
 ): Promise<BookOf['followers']> {
   const since = [...follow.values()].map((at) => new Date(at).toISOString());
   const rows = await sql`
-    select r.id, t.machine_id, t.component_id, r.done_at, r.hours from unnest(${[...follow.keys()]}::uuid[], ${since}::timestamptz[]) u (id, since)
+    select r.id, t.machine_id, t.component_id, r.machine_id as on_machine_id, r.done_at, r.hours, r.hours_by = 'stated' as stated, r.machine_hours from unnest(${[...follow.keys()]}::uuid[], ${since}::timestamptz[]) u (id, since)
     join task t on t.team_id = ${teamId} and (t.machine_id = u.id or t.component_id = u.id)
-    join service_record r on r.team_id = t.team_id and r.task_id = t.id and r.hours_by = 'book' and (r.done_at >= u.since or r.hours is null)`;
+    join service_record r on r.team_id = t.team_id and r.task_id = t.id and (
+      r.hours_by = 'book' and (r.done_at >= u.since or r.hours is null) or
+      t.component_id is not null and r.machine_id is not null and (r.done_at >= u.since or r.machine_hours is null))`;
   return rows.map((f) => ({
     id: f.id,
     machineId: f.machine_id,
     componentId: f.component_id,
+    onMachineId: f.on_machine_id,
     at: ms(f.done_at),
-    hours: f.hours
+    hours: f.hours,
+    stated: f.stated,
+    machineHours: f.machine_hours
   }));
 }
 

@@ -161,6 +161,7 @@ export const LISTS = {
       text('task', 'task'),
       text('done on', 'done_on'),
       hours('at', 'hours'),
+      hours('machine stood at', 'machine_hours'),
       text('reason', 'reason'),
       text('remark', 'remark'),
       text('by', 'by')
@@ -168,6 +169,7 @@ export const LISTS = {
     rows: (sql, { team }, f) =>
       sql`
         select m.plate, c.name as part, t.name as task, r.done_on, r.hours, r.reason, p.name as by,
+          case when t.component_id is null then r.hours else r.machine_hours end as machine_hours,
           concat_ws(' · ', nullif(r.remark, ''), (
             select string_agg(x.said->>'remark', ' · ' order by x.n)
             from jsonb_array_elements(coalesce(r.content->'remarks', '[]')) with ordinality x(said, n))) as remark

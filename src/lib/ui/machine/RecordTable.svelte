@@ -1,6 +1,7 @@
 <!-- What was done, a line for each job of each visit. -->
 <script lang="ts">
   import { showHours } from '$lib/core/hours/hours';
+  import { machineThen } from '$lib/core/record/hours';
   import type { JobRecord } from '$lib/core/record/record';
   import { showDay, type Day } from '$lib/core/time/day';
   import SortTable from '../table/SortTable.svelte';
@@ -18,6 +19,7 @@
     reason: string;
     doneOn: Day;
     hours: number | null;
+    machineHours: number | null;
     by: string;
   }
   interface Props {
@@ -61,7 +63,11 @@
 {#snippet on(r: Row)}{#if r.machineId}<a class="no-underline hover:underline" href="/machines/{r.machineId}"
       ><span class="plate">{r.plate}</span> {r.machine}</a
     >{:else}the shelf{/if}{/snippet}
-{#snippet at(r: Row)}{r.hours === null ? 'hours not known' : `${showHours(r.hours)} h`}{/snippet}
+{#snippet at(r: Row)}{@const machine = machineThen(r)}{r.hours === null
+    ? 'hours not known'
+    : `${showHours(r.hours)} h`}{#if machine !== null}<span class="quiet block text-sm"
+      >machine {showHours(machine)} h</span
+    >{/if}{/snippet}
 {#snippet task(r: Row)}<a class="link" href="/records/{r.id}">{done(r)}</a>{#if r.part}<span
       class="quiet block text-sm">{r.part}</span
     >{/if}{/snippet}

@@ -2,7 +2,7 @@
   import { isCrew } from '$lib/core/access/places';
   import PaperLinks from '$lib/ui/paper/PaperLinks.svelte';
   import { showDay } from '$lib/core/time/day';
-  import { showHours } from '$lib/core/hours/hours';
+  import { doneAtInWords } from '$lib/core/record/hours';
   import { worstOf } from '$lib/core/debris/trend';
   import { judgeLevel } from '$lib/core/fluids/level';
   import { HOUSE_RULES, showRule } from '$lib/core/rules/rules';
@@ -52,14 +52,13 @@
   <span class="ml-auto"><PaperLinks path="/records/{data.record.id}/record.pdf" words="On paper" /></span>
 </div>
 <p class="figure mt-2 text-2xl">
-  {showDay(r.doneOn, data.today)}, at {r.hours === null ? 'hours not known' : `${showHours(r.hours)} h`}, by {r.by}
+  {showDay(r.doneOn, data.today)}, at {doneAtInWords(r)}, by {r.by}
 </p>
 {#each data.jobs as j (j.id)}
   {#snippet settles()}{#if j.content?.title && j.content.title !== j.task}<span class="quiet"
         >, for “{j.task}”</span
       >{/if}{/snippet}
   {#snippet said()}
-    {#if j.part}<p class="quiet mt-1">Hours of the {j.part}, its own.</p>{/if}
     {#if j.early}<p class="mt-1">Done early, with {j.early}.</p>{/if}
     {#if j.perPart && !j.replaced}<p class="mt-1">
         The part was looked at and stayed; its count goes on.
@@ -70,9 +69,7 @@
   {#if several}
     <div class="mt-2">
       <span class="font-bold">{j.content?.title || j.task}</span
-      >{@render settles()}{#if j.hours !== r.hours}<span class="figure"
-          >, at {j.hours === null ? 'hours not known' : `${showHours(j.hours)} h`}</span
-        >{/if}
+      >{@render settles()}{#if j.hours !== r.hours}<span class="figure">, at {doneAtInWords(j)}</span>{/if}
       {@render said()}
     </div>
   {:else}<p>{@render settles()}</p>

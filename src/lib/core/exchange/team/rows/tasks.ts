@@ -52,7 +52,8 @@ export const serviceRecord = row({
   replaced: flag,
   rules: kept(keptRules, keptRules.parse),
   early: text,
-  next_within: none(int)
+  next_within: none(int),
+  machine_hours: none(int).default(null)
 });
 export const recordCorrection = row({
   id,
