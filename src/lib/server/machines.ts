@@ -28,19 +28,23 @@ export async function hoursBy(sql: Db, teamId: string, machineId: string): Promi
   return (await getMachine(sql, teamId, machineId))?.meter ?? null;
 }
 
+/** A machine with what it has run. Hundredths of an hour. */
+export interface ListedMachine extends MachineRow {
+  total: number | null;
+  /** What its meter in use showed last; null: it has none, or nobody read it. */
+  meterShows: number | null;
+}
+
 /** Machines by plate: all of them; with `words`, the first 200 whose plate, name or maker hold them. */
-export async function listMachines(
-  sql: Db,
-  teamId: string,
-  words = ''
-): Promise<(MachineRow & { total: number | null })[]> {
+export async function listMachines(sql: Db, teamId: string, words = ''): Promise<ListedMachine[]> {
   const like = `%${words.trim().replace(/[\\%_]/g, '\\$&')}%`;
   return (await sql`
-    select ${columns(sql)}, s.total from machine m left join machine_standing s on s.team_id = m.team_id and s.machine_id = m.id
+    select ${columns(sql)}, s.total, (
+        select r.value from meter t join reading_in_force r on r.team_id = t.team_id and r.meter_id = t.id and r.value is not null
+        where t.team_id = m.team_id and t.machine_id = m.id and t.removed_at is null and t.counts = 'hours' order by r.read_at desc, r.id desc limit 1) as "meterShows"
+    from machine m left join machine_standing s on s.team_id = m.team_id and s.machine_id = m.id
     where m.team_id = ${teamId} ${words.trim() ? sql`and (m.plate ilike ${like} or m.name ilike ${like} or m.maker ilike ${like})` : sql``}
-    order by length(m.plate), m.plate ${words.trim() ? sql`limit 200` : sql``}`) as unknown as (MachineRow & {
-    total: number | null;
-  })[];
+    order by length(m.plate), m.plate ${words.trim() ? sql`limit 200` : sql``}`) as unknown as ListedMachine[];
 }
 
 /** Brings a machine into the book with its meter, its first reading and its tasks. */

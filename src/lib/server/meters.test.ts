@@ -8,6 +8,7 @@ import {
 import { afterAll, beforeEach, describe, expect, it } from 'vitest';
 import { Book, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
 import { meterChangeSchema, odometerSchema, strikeSchema } from '../core/hours/form';
+import { listMachines } from './machines';
 import { listMeters, listReadings, runningHistory } from './meters';
 import { outingsWithoutHours } from './outings';
 import { Refusal } from './refusal';
@@ -72,6 +73,11 @@ describe('what happens to an hour meter', () => {
     expect(await refused(change({ change: 'works again' }, later(5)))).toHaveProperty('change');
     const [meter] = await listMeters(book.sql, book.team.id, book.machineId);
     expect(meter!.dead).toMatchObject([{ until: expect.any(String), counted: false }]);
+    // What it shows and what the machine has run are two figures, each in its place.
+    const [listed] = await listMachines(book.sql, book.team.id);
+    expect(listed).toMatchObject({ meterShows: 3990, total: 4190 });
+    const [reading] = await listReadings(book.sql, book.team.id, book.machineId);
+    expect(reading).toMatchObject({ value: 3990, total: 4190 });
   });
   it('asks whether it went on counting where what it shows looks like it', async () => {
     await change({ change: 'dead' });

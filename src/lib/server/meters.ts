@@ -19,7 +19,9 @@ export async function listReadings(
   return (await sql`
     select r.id, r.read_at as at, r.value, r.ridden, r.remark, p.name as by, r.instrument, r.settled, r.settled_reason as "settledReason", s.reason as struck,
       (select count(*)::int from meter m2 where m2.team_id = r.team_id and m2.machine_id = r.machine_id and m2.counts = m.counts and m2.fitted_at <= m.fitted_at) as meter,
-      m.counts, r.estimated_from as "estimatedFrom", r.before_outing as "beforeOuting"
+      m.counts, r.estimated_from as "estimatedFrom", r.before_outing as "beforeOuting",
+      case when m.counts = 'hours' then (
+        select c.hours from count_step c where c.team_id = r.team_id and c.machine_id = r.machine_id and c.at <= r.read_at and c.hours is not null order by c.at desc, c.ord desc limit 1) end as total
     from reading r
     join person p on p.team_id = r.team_id and p.id = r.created_by
     join meter m on m.team_id = r.team_id and m.id = r.meter_id

@@ -16,4 +16,6 @@ export interface ReadingRow {
   /** What an unmetered one rests on. */
   estimatedFrom: string | null;
   beforeOuting: boolean;
+  /** Running hours of the machine then; null where it counts a distance. */
+  total: number | null;
 }

@@ -167,7 +167,7 @@
             {r}
             {i}
             {people}
-            total={machines.find((m) => m.id === r.machine.id)?.total ?? r.machine.total}
+            stands={machines.find((m) => m.id === r.machine.id) ?? r.machine}
             ondown={down}
           />
         {/each}

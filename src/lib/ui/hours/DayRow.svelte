@@ -2,7 +2,7 @@
 <script lang="ts">
   import { showHours } from '$lib/core/hours/hours';
   import type { Person } from '$lib/core/team/team';
-  import type { DayRow } from './day-row.svelte';
+  import { meterApart, type DayMachine, type DayRow } from './day-row.svelte';
   import Ridden from './Ridden.svelte';
   import Settle from './Settle.svelte';
 
@@ -10,11 +10,12 @@
     r: DayRow;
     i: number;
     people: Person[];
-    /** Running hours now; they move when a row is written. */
-    total: number | null;
+    /** As it stands now: its hours move when a row is written. */
+    stands: DayMachine;
     ondown: (e: KeyboardEvent, i: number, column: string) => void;
   }
-  let { r, i, people, total, ondown }: Props = $props();
+  let { r, i, people, stands, ondown }: Props = $props();
+  const meter = $derived(meterApart(stands));
 </script>
 
 <tr class="row">
@@ -22,7 +23,11 @@
     ><span class="plate text-lg">{r.machine.plate}</span>
     {r.machine.name}{#if !r.machine.ready}<strong class="block text-sm">not ready</strong>{/if}</td
   >
-  <td class="figure text-lg whitespace-nowrap">{total === null ? 'not known' : `${showHours(total)} h`}</td>
+  <td class="figure text-lg whitespace-nowrap"
+    >{stands.total === null ? 'not known' : `${showHours(stands.total)} h`}{#if meter !== null}<span
+        class="quiet block text-sm">meter {showHours(meter)} h</span
+      >{/if}</td
+  >
   <td>
     <input
       id="typed-{i}"

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { DayRow } from './day-row.svelte';
+import { DayRow, meterApart } from './day-row.svelte';
 
 let row: DayRow;
 beforeEach(() => {
@@ -9,6 +9,7 @@ beforeEach(() => {
     name: 'Fell 250',
     meter: 'hour meter',
     total: 11840,
+    meterShows: 11840,
     riderId: 'ines',
     ready: true,
     kind: 'four-stroke enduro'
@@ -22,6 +23,13 @@ describe('a row of a race day', () => {
     expect(row.written).toBe(false);
     row.said = 'mud';
     expect(row.written).toBe(true);
+  });
+  it('shows the meter beside the running hours where they are not the same', () => {
+    const stands = (more: Partial<DayRow['machine']>) => meterApart({ ...row.machine, ...more });
+    expect(stands({})).toBeNull();
+    expect(stands({ meterShows: 320 })).toBe(320);
+    expect(stands({ meterShows: null })).toBeNull();
+    expect(stands({ meterShows: 320, meter: 'reckoned' })).toBeNull();
   });
   it('reads how it was ridden, says it back in full, and sends it', () => {
     row.typed = '119.6';

@@ -5,12 +5,17 @@ import type { Logged } from '$lib/core/command/logged';
 import type { Sent, Typed } from '../form/send';
 import type { Settlement } from './Settle.svelte';
 
+/** What its meter showed last, where that is not what the machine has run: it was replaced, or began late. */
+export const meterApart = ({ meter, meterShows, total }: DayMachine): number | null =>
+  meter === 'reckoned' || meterShows === total ? null : meterShows;
+
 export interface DayMachine {
   id: string;
   plate: string;
   name: string;
   meter: string | null;
   total: number | null;
+  meterShows: number | null;
   riderId: string | null;
   ready: boolean;
   kind: Kind;

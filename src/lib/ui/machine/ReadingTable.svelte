@@ -53,6 +53,9 @@
                   r.ridden ?? 0
                 )} h ridden{/if}
               {#if r.meter > 1}<span class="quiet text-sm">meter {r.meter}</span>{/if}
+              {#if r.struck === null && r.total !== null && r.total !== r.value}<span
+                  class="quiet block text-sm">machine {showHours(r.total)} h</span
+                >{/if}
             </td>
             <td
               >{r.by}{#if r.instrument}<span class="quiet block text-sm">{r.instrument}</span>{/if}</td
