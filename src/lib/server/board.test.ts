@@ -1,7 +1,12 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { at, uuid } from '../../../tests/database/book';
 import { RoundBook, WHOLE } from '../../../tests/database/rounds';
+import { workOut } from '../core/job/minutes';
+import { pickJobs } from '../core/visit/pick';
 import { boardPage } from './board';
+import { getMachine } from './machines';
+import { readStandings } from './trail';
+import { visitBefore } from './visit-before';
 
 let on: RoundBook;
 beforeEach(async () => {
@@ -71,10 +76,49 @@ describe('the board', () => {
     const page = await boardPage(on.book.sql, on.book.team, eventId, at(24));
     expect(page.event!.name).toBe('Stone Wood');
     expect(page.rows[0]).toMatchObject({ plate: '7', unserviced: 1 });
-    expect(page.rows[0]!.readiness.minutes).toBeGreaterThan(20);
+    expect(page.rows[0]!.readiness.work.attended).toBeGreaterThan(20);
     expect((await boardPage(on.book.sql, on.book.team, other, at(24))).rows).toEqual([]);
     await on.send('rule.set', { id: uuid(), machineId: null, key: 'roundHolds', value: 0, word: '' }, at(25));
     expect((await boardPage(on.book.sql, on.book.team, eventId, at(26))).rows[0]!.readiness.ready).toBe(true);
+  });
+  it('says the minutes of the visit as its own page does, and of the round; anew when the sheet is another', async () => {
+    const eventId = uuid();
+    await on.send(
+      'event.plan',
+      {
+        id: eventId,
+        name: 'Stone Wood',
+        kind: 'race',
+        firstDay: '2026-06-13',
+        lastDay: '2026-06-13',
+        wholeFleet: false,
+        hoursEach: 400,
+        machineIds: [on.book.machineId]
+      },
+      at(1)
+    );
+    const { sql, team, machineId } = on.book;
+    const work = async () => (await boardPage(sql, team, eventId, at(24))).rows[0]!.readiness.work;
+    const round = (await on.sheet()).checks.reduce((sum, c) => sum + c.minutes, 0);
+    const atBench = async () => {
+      const machine = (await getMachine(sql, team.id, machineId))!;
+      const [standing] = await readStandings(sql, team, [machineId]);
+      const before = await visitBefore(sql, team, machine, standing!, at(24));
+      const picked = pickJobs(before.jobs, { tasks: [], only: false });
+      const jobs = before.jobs.filter((j) => picked.includes(j.taskId));
+      return workOut({ ...before.input, jobs }, 'cold').minutes;
+    };
+    const page = await atBench();
+    expect(page.attended).toBeGreaterThan(10);
+    expect(await work()).toMatchObject({
+      elapsed: page.elapsed + round,
+      attended: page.attended + round
+    });
+    // A skid plate in the way: off and on again.
+    await on.fastener('guard', 'Skid plate');
+    const guarded = await atBench();
+    expect(guarded.attended).toBeGreaterThan(page.attended);
+    expect((await work()).attended).toBe(guarded.attended + round);
   });
   it('is meant for the outing: a round that lapses before it, and a limit that is passed there, keep a machine off', async () => {
     const plan = async (name: string, day: string, hoursEach: number) => {

@@ -1,10 +1,10 @@
 import { readDueItems, readNotices } from '../core/book/stored';
-import { roughMinutes } from '../core/job/rough';
 import type { Kind } from '../core/machine/machine';
 import { boardRow, notReadyFirst, type BoardRow } from '../core/readiness/board';
 import {
   readiness,
   roundFact,
+  workBefore,
   type Facts,
   type Readiness,
   type RoundFact
@@ -19,9 +19,9 @@ import { dayNumber, dayOf, type Day } from '../core/time/day';
 import type { Db, Sql } from './db';
 import { readTeamChecks } from './round-checks';
 import { readRules } from './rules';
-import { readTemplates } from './templates';
 import { readCalendar } from './trail';
 import { unlessWritten } from './unwritten';
+import { minutesBefore } from './visit-minutes';
 
 export interface BoardPage {
   today: Day;
@@ -44,9 +44,21 @@ export function boardPage(sql: Sql, team: Team, eventId: string | null, now: Dat
   const key = ['board', team.id, eventId, dayOf(now, team.timeZone)].join(' ');
   return unlessWritten(sql, key, async () => {
     const { machines, ...page } = await lookAt(sql, team, eventId, now, null);
+    await timed(sql, team, machines, now);
     const rows = machines.map(({ of, facts, deferred }) => boardRow(of, facts, readiness(facts), deferred));
     return { ...page, rows: rows.sort(notReadyFirst) };
   });
+}
+
+/** Says of each machine how long its visit before the outing takes. */
+async function timed(sql: Sql, team: Team, machines: Looked['machines'], now: Date): Promise<void> {
+  const minutes = await minutesBefore(
+    sql,
+    team,
+    machines.map(({ of, facts }) => ({ machineId: of.machineId, ...workBefore(facts) })),
+    now
+  );
+  for (const { of, facts } of machines) facts.visit = minutes.get(of.machineId) ?? null;
 }
 
 /** Whether one machine may ride as it stands, with every reason, and what its ready round says; null where there is none such. */
@@ -69,7 +81,7 @@ async function lookAt(
   only: string | null
 ): Promise<Looked> {
   const today = dayOf(now, team.timeZone);
-  const [calendar, rows, jobs, templates, rules, checked] = await Promise.all([
+  const [calendar, rows, rules, checked] = await Promise.all([
     readCalendar(sql, team.id, today),
     sql`
       select m.id, m.plate, m.name, m.kind, p.name as rider, s.total, s.speed, s.dues, s.findings, s.reminders, v.id as visit_id,
@@ -85,10 +97,6 @@ async function lookAt(
         order by r.done_at desc limit 1) d on true
       left join machine_round o on o.team_id = m.team_id and o.machine_id = m.id and o.list = 'ready' and o.struck_at is null and o.done_at is null
       where m.team_id = ${team.id} ${only ? sql`and m.id = ${only}` : sql``}`,
-    only
-      ? []
-      : sql`select id, job from task where team_id = ${team.id} and retired_at is null and job is not null`,
-    only ? [] : readTemplates(sql, team.id),
     readRules(sql, team.id),
     readTeamChecks(sql, team.id)
   ]);
@@ -100,9 +108,6 @@ async function lookAt(
       roundMinutes.set(kind, (minutes = costOf(asked(checked.checks, kind, 'ready')).minutes));
     return minutes;
   };
-  const minutesOfJob = new Map(templates.map((t) => [t.key, roughMinutes(t)]));
-  const jobOf = new Map(jobs.map((t) => [t.id as string, t.job as string]));
-  const minutesOf = (taskId: string) => minutesOfJob.get(jobOf.get(taskId) ?? '') ?? null;
   const event = calendar.events.find((e) => e.id === eventId) ?? calendar.events[0] ?? null;
   const machines = rows.flatMap((r): Looked['machines'] => {
     const planned = calendar.of(r.id as string);
@@ -120,7 +125,7 @@ async function lookAt(
     const facts: Facts = {
       findings: findings.map((f) => ({ ...f, closed: false })),
       reminders,
-      tasks: tasksAt(r, planned, Math.max(0, upTo), today).map((t) => ({ ...t, minutes: minutesOf(t.id) })),
+      tasks: tasksAt(r, planned, Math.max(0, upTo), today),
       visitId: r.visit_id as string | null,
       round: roundFact(
         {
@@ -134,7 +139,8 @@ async function lookAt(
         rules.roundHolds,
         to
       ),
-      roundMinutes: (r.minutes_left as number | null) ?? minutesOfRound(r.kind as Kind)
+      roundMinutes: (r.minutes_left as number | null) ?? minutesOfRound(r.kind as Kind),
+      visit: null
     };
     const deferred = findings.filter((f) => f.cause === 'deferred').map((f) => f.id);
     const of = {
@@ -154,7 +160,7 @@ function tasksAt(
   planned: PlannedOuting[],
   upTo: number,
   today: Day
-): Omit<Facts['tasks'][number], 'minutes'>[] {
+): Facts['tasks'][number][] {
   const ahead = aheadOf({ today, planned, speed: r['speed'] as number | null });
   const to = planned.length > 0 ? through(ahead, upTo) : ahead;
   return readDueItems(r['dues']).flatMap((i) => {

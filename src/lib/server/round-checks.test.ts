@@ -68,11 +68,11 @@ describe('what a team checks', () => {
   });
   it('the order is the team’s, on the board its minutes are', async () => {
     const front = (await on.sheet()).checks.filter((c) => c.station === 'At the front').map((c) => c.key);
-    const before = (await on.board(at(24))).readiness.minutes;
+    const before = (await on.board(at(24))).readiness.work.attended;
     const seals = AS_IT_CAME.find((c) => c.key === 'fork-seals')!;
     await save([{ ...seals, minutes: 20 }, ...AS_IT_CAME.filter((c) => c !== seals)], 0);
     expect((await keys()).slice(0, 2)).toEqual(['fork-seals', front[0]]);
-    expect((await on.board(at(24))).readiness.minutes! - before!).toBeCloseTo(20 - seals.minutes);
+    expect((await on.board(at(24))).readiness.work.attended - before).toBeCloseTo(20 - seals.minutes);
   });
   it('saved by two from one version: the second is told; back to how it came is a version too', async () => {
     await save([...AS_IT_CAME, SAG], 0);

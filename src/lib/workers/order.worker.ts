@@ -1,6 +1,7 @@
-import { layOut, type LayoutInput } from '$lib/core/job/layout/layout';
+import type { LayoutInput } from '$lib/core/job/layout/layout';
+import { workOut, type VisitMinutes } from '$lib/core/job/minutes';
 import { LoopError } from '$lib/core/ordering/order';
-import { orderPlan, type Ordered } from '$lib/core/job/order/order';
+import type { Ordered } from '$lib/core/job/order/order';
 
 /** Lays out a visit and puts it in order, away from the screen. */
 export interface OrderRequest {
@@ -9,13 +10,14 @@ export interface OrderRequest {
   input: LayoutInput;
   engine: 'cold' | 'warm';
 }
-export type OrderAnswer = { turn: number; ordered: Ordered; ms: number } | { turn: number; failed: string };
+export type OrderAnswer =
+  { turn: number; ordered: Ordered; minutes: VisitMinutes; ms: number } | { turn: number; failed: string };
 
 addEventListener('message', ({ data }: MessageEvent<OrderRequest>) => {
   const began = performance.now();
   try {
-    const ordered = orderPlan(layOut(data.input), data.engine);
-    postMessage({ turn: data.turn, ordered, ms: performance.now() - began } satisfies OrderAnswer);
+    const worked = workOut(data.input, data.engine);
+    postMessage({ turn: data.turn, ...worked, ms: performance.now() - began } satisfies OrderAnswer);
   } catch (e) {
     postMessage({
       turn: data.turn,

@@ -2,7 +2,7 @@
   import PaperLinks from '$lib/ui/paper/PaperLinks.svelte';
   import { goto } from '$app/navigation';
   import { isCrew } from '$lib/core/access/places';
-  import { ridesInWords, untilInWords, workInWords } from '$lib/core/readiness/board';
+  import { ridesInWords, untilInWords, workOfAll } from '$lib/core/readiness/board';
   import { showDay } from '$lib/core/time/day';
   import { shell } from '$lib/ui/shell/shell.svelte';
   import { lookAgain } from '$lib/ui/shell/again';
@@ -11,12 +11,7 @@
   let { data } = $props();
   const board = $derived(data.board);
   const crew = $derived(!data.you || isCrew(data.you.role));
-  const work = $derived(
-    workInWords({
-      minutes: board.rows.reduce((sum, r) => sum + r.readiness.minutes, 0),
-      unsaid: board.rows.reduce((sum, r) => sum + r.readiness.unsaid, 0)
-    })
-  );
+  const work = $derived(workOfAll(board.rows));
   // A wall shows what is written as it is written; a page somebody has open in the tent does too.
   $effect(() => lookAgain('app:board'));
   $effect(() => {
@@ -70,7 +65,7 @@
 {:else}
   <p class="mt-1 mb-3" role="status">
     <strong class="figure text-2xl">{ridesInWords(board.rows)}</strong>
-    {#if work}<span class="quiet ml-3">Work before it: {work}.</span>{/if}
+    {#if work}<span class="quiet ml-3">Work before it, with hands on it: {work}.</span>{/if}
     {#if shell.away}<span class="error ml-3">No connection: this may be old.</span>{/if}
   </p>
   <BoardTable rows={board.rows} wall={data.wall} still={data.wall || !crew} />

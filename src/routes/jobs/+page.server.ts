@@ -1,3 +1,4 @@
+import { roughInWords, roughMinutes } from '$lib/core/job/rough';
 import { db } from '$lib/server/db';
 import { readTemplates } from '$lib/server/templates';
 import type { PageServerLoad } from './$types';
@@ -10,6 +11,6 @@ export const load: PageServerLoad = async ({ locals }) => ({
     version: t.version,
     own: t.own,
     steps: t.steps.length,
-    minutes: t.steps.filter((s) => !s.gate).reduce((sum, s) => sum + s.minutes, 0)
+    minutes: roughInWords(roughMinutes(t))
   }))
 });

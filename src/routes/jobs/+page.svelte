@@ -21,7 +21,7 @@
         <td><a class="link font-bold" href="/jobs/{t.key}">{t.title}</a></td>
         <td data-label="For">{t.about}</td>
         <td data-label="Steps" class="figure">{t.steps}</td>
-        <td data-label="Hands on it" class="figure">{t.minutes} min</td>
+        <td data-label="Hands on it" class="figure">{t.minutes}</td>
         <td data-label="Version">{t.version}, {t.own ? 'the team’s own' : 'built in'}</td>
       </tr>
     {/each}

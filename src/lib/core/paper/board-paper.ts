@@ -1,4 +1,4 @@
-import { minutesInWords, ridesInWords, untilInWords, type BoardRow } from '../readiness/board';
+import { ridesInWords, untilInWords, workInWords, type BoardRow } from '../readiness/board';
 import { showDay, type Day } from '../time/day';
 import { box, strong, type Cell, type Paper } from './paper';
 
@@ -35,7 +35,7 @@ export function boardPaper(b: {
               ...(r.more > 0 ? [`and ${r.more} more`] : [])
             ]
           },
-          r.readiness.minutes > 0 ? minutesInWords(r.readiness.minutes) : ''
+          workInWords(r.readiness)
         ])
       },
       ...(b.rows.length === 0 ? [{ kind: 'words' as const, text: 'No machine goes.' }] : [])

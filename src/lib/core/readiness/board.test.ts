@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { boardRow, minutesInWords, notReadyFirst, ridesInWords, untilInWords, workInWords } from './board';
+import {
+  boardRow,
+  minutesInWords,
+  notReadyFirst,
+  ridesInWords,
+  untilInWords,
+  workInWords,
+  workOfAll
+} from './board';
+import type { VisitMinutes } from '../job/minutes';
 import { mayRide, readiness, RIDES, type Facts } from './readiness';
 
 const one = { machineId: 'm', plate: '7', name: 'Barrow 250', rider: null };
@@ -21,10 +30,11 @@ const facts: Facts = {
     { id: 's', words: 'Filter', waitsFor: 'a part to arrive', part: 'oil', come: true }
   ],
   tasks: [
-    { id: 't', name: 'Oil', state: 'past due', minutes: 50, pastLimit: null },
-    { id: 'u', name: 'Air', state: 'clear', minutes: 20, pastLimit: null }
+    { id: 't', name: 'Oil', state: 'past due', pastLimit: null },
+    { id: 'u', name: 'Air', state: 'clear', pastLimit: null }
   ],
   visitId: null,
+  visit: null,
   round: { state: 'done' },
   roundMinutes: 6
 };
@@ -75,8 +85,20 @@ describe('the board', () => {
     expect(untilInWords('2026-06-11', '2026-06-10')).toBe('tomorrow');
     expect(untilInWords('2026-06-13', '2026-06-10')).toBe('in 3 days');
     expect([0, 50, 59.2, 125].map(minutesInWords)).toEqual(['0 min', '50 min', '1 h 00', '2 h 05']);
-    expect(workInWords({ minutes: 80, unsaid: 2 })).toBe('1 h 20, and 2 things not timed');
-    expect(workInWords({ minutes: 0, unsaid: 1 })).toBe('1 thing not timed');
-    expect(workInWords({ minutes: 0, unsaid: 0 })).toBe('');
+    const work = (attended: number, grown: VisitMinutes['grown'] = null) => ({
+      elapsed: attended,
+      attended,
+      grown
+    });
+    expect(workInWords({ work: work(80), unsaid: 2 })).toBe('1 h 20, and 2 things not timed');
+    expect(workInWords({ work: work(0), unsaid: 1 })).toBe('1 thing not timed');
+    expect(workInWords({ work: work(0), unsaid: 0 })).toBe('');
+    const shims = { elapsed: 120, attended: 112, when: 'shims are needed' };
+    expect(workInWords({ work: work(51, shims), unsaid: 0 })).toBe('51 min, or 1 h 52 if shims are needed');
+    const row = (grown: VisitMinutes['grown']) => ({
+      readiness: { ready: true, reasons: [], work: work(51, grown), unsaid: 0 }
+    });
+    expect(workOfAll([row(shims), row(null)])).toBe('1 h 42; up to 2 h 43 if everything measured is out');
+    expect(workOfAll([row(null)])).toBe('51 min');
   });
 });

@@ -96,8 +96,30 @@ export function minutesInWords(minutes: number): string {
   return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')}`;
 }
 
-/** Work that is said, and what nobody has said the minutes of: `1 h 20, and 2 things not timed`. Empty: none. */
-export function workInWords({ minutes, unsaid }: Pick<Readiness, 'minutes' | 'unsaid'>): string {
+/**
+ * Work with hands on it, how long it may get, and what nobody has said the minutes of: `1 h 20, or 2 h 21 if shims are needed,
+ * and 2 things not timed`. Empty: none.
+ */
+export function workInWords({ work, unsaid }: Pick<Readiness, 'work' | 'unsaid'>): string {
+  const grown =
+    work.grown && work.grown.attended > work.attended
+      ? `, or ${minutesInWords(work.grown.attended)} if ${work.grown.when}`
+      : '';
   const more = unsaid === 0 ? '' : `${unsaid} ${unsaid === 1 ? 'thing' : 'things'} not timed`;
-  return [minutes > 0 ? minutesInWords(minutes) : '', more].filter(Boolean).join(', and ');
+  return [work.attended > 0 ? minutesInWords(work.attended) + grown : '', more]
+    .filter(Boolean)
+    .join(', and ');
+}
+
+/** The same of all machines together: what may grow is counted apart. `9 h 20, up to 12 h 05 if all that may is out`. */
+export function workOfAll(rows: readonly Pick<BoardRow, 'readiness'>[]): string {
+  const sum = (of: (r: Pick<Readiness, 'work' | 'unsaid'>) => number) =>
+    rows.reduce((all, r) => all + of(r.readiness), 0);
+  const least = sum((r) => r.work.attended);
+  const most = sum((r) => Math.max(r.work.attended, r.work.grown?.attended ?? 0));
+  const all = workInWords({
+    work: { elapsed: 0, attended: least, grown: null },
+    unsaid: sum((r) => r.unsaid)
+  });
+  return most > least ? `${all}; up to ${minutesInWords(most)} if everything measured is out` : all;
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { SEVERITIES } from '../finding/finding';
 import { STATES } from '../schedule/state';
-import { readiness, roundFact, REASONS, type Facts } from './readiness';
+import { readiness, roundFact, REASONS, workBefore, type Facts } from './readiness';
 
 const clear: Facts = {
   findings: [],
@@ -10,7 +10,8 @@ const clear: Facts = {
   tasks: [],
   visitId: null,
   round: { state: 'done' },
-  roundMinutes: 8
+  roundMinutes: 8,
+  visit: null
 };
 const finding = (severity: Facts['findings'][number]['severity'], more = {}) => ({
   id: severity,
@@ -20,11 +21,12 @@ const finding = (severity: Facts['findings'][number]['severity'], more = {}) => 
   closed: false,
   ...more
 });
-const task = (
-  state: Facts['tasks'][number]['state'],
-  minutes: number | null = 40,
-  pastLimit: string | null = null
-) => ({ id: state, name: 'Engine oil', state, minutes, pastLimit });
+const task = (state: Facts['tasks'][number]['state'], pastLimit: string | null = null) => ({
+  id: state,
+  name: 'Engine oil',
+  state,
+  pastLimit
+});
 const coming = {
   id: 'r',
   words: 'Wheel nuts again',
@@ -36,7 +38,7 @@ const coming = {
 describe('ready for an outing, not for today', () => {
   it('is kept off by a limit that is passed while it is out, however far that is today; in figures', () => {
     // 46.3 h and 3.5 h there, against a limit of 48.7 h: 1.1 h past it.
-    const r = readiness({ ...clear, tasks: [task('due before the next outing', 40, '1.1 h')] });
+    const r = readiness({ ...clear, tasks: [task('due before the next outing', '1.1 h')] });
     expect(r.ready).toBe(false);
     expect(r.reasons).toEqual([
       {
@@ -47,9 +49,14 @@ describe('ready for an outing, not for today', () => {
       }
     ]);
     // It is work before the outing like what is due.
-    expect(r.minutes).toBe(40);
+    expect(
+      workBefore({ findings: [], tasks: [task('due before the next outing', '1.1 h'), task('clear')] })
+    ).toEqual({
+      tasks: ['due before the next outing'],
+      findings: []
+    });
     // Past it already, it is that.
-    expect(readiness({ ...clear, tasks: [task('past limit', 40, '2 h')] }).reasons).toMatchObject([
+    expect(readiness({ ...clear, tasks: [task('past limit', '2 h')] }).reasons).toMatchObject([
       { kind: 'past limit' }
     ]);
   });
@@ -70,14 +77,19 @@ describe('ready for an outing, not for today', () => {
 
 describe('ready or not', () => {
   it('is ready with its round done and nothing open', () => {
-    expect(readiness(clear)).toEqual({ ready: true, reasons: [], minutes: 0, unsaid: 0 });
+    expect(readiness(clear)).toEqual({
+      ready: true,
+      reasons: [],
+      work: { elapsed: 0, attended: 0, grown: null },
+      unsaid: 0
+    });
   });
   it('is kept off by what parks it, is past its limit, stands at the bench, is to be fixed now, and by the round', () => {
     for (const facts of [
       { findings: [finding('park the machine')] },
       { findings: [finding('fix now')] },
       { tasks: [task('past limit')] },
-      { tasks: [task('due before the next outing', 40, '1.1 h')] },
+      { tasks: [task('due before the next outing', '1.1 h')] },
       { round: { state: 'too old then', days: 5 } as const },
       { round: { state: 'ridden before', at: 'Fold Cross' } as const },
       { visitId: 'v' },
@@ -105,15 +117,30 @@ describe('ready or not', () => {
       readiness({ ...clear, findings: [finding('watch', { waits: { ...waits, come: true } })] }).ready
     ).toBe(false);
   });
-  it('adds up the minutes that are known, and counts what nobody has said the minutes of', () => {
-    const r = readiness({
+  it('adds the round to the visit, long or short, and counts what is in neither', () => {
+    const visit = {
+      elapsed: 60,
+      attended: 40,
+      grown: { elapsed: 121, attended: 101, when: 'shims are needed' }
+    };
+    const waits = { waitsFor: 'a part to arrive', part: 'seal', come: false } as const;
+    const facts: Facts = {
       ...clear,
-      tasks: [task('past due', 40), task('past limit', null), task('clear', 90)],
-      findings: [finding('fix now')],
-      round: { state: 'begun', left: 3, of: 20 }
+      tasks: [task('past due'), task('clear')],
+      // What waits for its part is in no visit yet.
+      findings: [finding('fix now'), finding('park the machine', { waits })],
+      round: { state: 'begun', left: 3, of: 20 },
+      visit
+    };
+    expect(workBefore(facts)).toEqual({ tasks: ['past due'], findings: ['fix now'] });
+    const r = readiness(facts);
+    expect(r.work).toEqual({
+      elapsed: 68,
+      attended: 48,
+      grown: { elapsed: 129, attended: 109, when: 'shims are needed' }
     });
-    expect(r.minutes).toBe(48);
-    expect(r.unsaid).toBe(2);
+    expect(r.unsaid).toBe(1);
+    expect(readiness({ ...facts, round: { state: 'done' } }).work).toEqual(visit);
   });
 });
 
@@ -166,14 +193,14 @@ const facts: fc.Arbitrary<Facts> = fc.record({
       id: fc.uuid(),
       name: fc.constantFrom('oil', 'air'),
       state: fc.constantFrom(...STATES),
-      pastLimit: fc.constantFrom(null, '1 h'),
-      minutes: fc.option(fc.integer({ min: 0, max: 90 }))
+      pastLimit: fc.constantFrom(null, '1 h')
     }),
     { maxLength: 6 }
   ),
   visitId: fc.option(fc.uuid()),
   round: fc.constantFrom<Facts['round']>({ state: 'done' }, { state: 'none' }, { state: 'not asked' }),
-  roundMinutes: fc.constant(8)
+  roundMinutes: fc.constant(8),
+  visit: fc.constantFrom(null, { elapsed: 60, attended: 40, grown: null })
 });
 describe('whatever the facts', () => {
   it('their order changes nothing', () => {

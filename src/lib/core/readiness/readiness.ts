@@ -1,6 +1,8 @@
 import { parks, type Severity } from '../finding/finding';
 import { eventInWords, type Reminder } from '../finding/reminder';
+import type { Minutes, VisitMinutes } from '../job/minutes';
 import type { State } from '../schedule/state';
+import { pickFindings } from '../visit/pick';
 
 /** What may keep a machine from an outing, or is to be heeded before it, as it weighs: the heaviest first. */
 export const REASONS = [
@@ -65,7 +67,6 @@ export interface Facts {
     id: string;
     name: string;
     state: State;
-    minutes: number | null;
     /** By how much it will be past its limit when the outing is over, in words; null: it will not be. */
     pastLimit: string | null;
   }[];
@@ -74,15 +75,17 @@ export interface Facts {
   round: RoundFact;
   /** Minutes the round still takes. */
   roundMinutes: number;
+  /** The visit of what is to be done before the outing; null: there is none, or nobody asked. */
+  visit: VisitMinutes | null;
 }
 
 export interface Readiness {
   ready: boolean;
   /** All of them, in order of weight. */
   reasons: Reason[];
-  /** Of work before the outing, as far as anybody has said how long it takes. */
-  minutes: number;
-  /** How many things to do of which nobody has said how long. */
+  /** Before the outing: the visit, in one go, and the round. */
+  work: VisitMinutes;
+  /** How many things keep it off that are not in that visit: they wait, or nobody has said how long. */
   unsaid: number;
 }
 
@@ -124,6 +127,19 @@ export const mayRide = ({
 
 const inOrder = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
+/** What a visit before the outing is of: tasks that are due by its end, and what parks the machine or is to be fixed now. */
+export const workBefore = (
+  f: Pick<Facts, 'tasks' | 'findings'>
+): { tasks: string[]; findings: string[] } => ({
+  tasks: f.tasks
+    .filter((t) => t.pastLimit !== null || t.state === 'past limit' || DUE.has(t.state))
+    .map((t) => t.id),
+  findings: pickFindings(
+    f.findings.filter((x) => !x.closed),
+    { findings: [], only: false }
+  )
+});
+
 const DUE: ReadonlySet<State> = new Set<State>(['past due', 'due before the next outing']);
 
 /**
@@ -160,15 +176,17 @@ export function readiness(f: Facts): Readiness {
       inOrder(a.words, b.words) ||
       inOrder(a.id ?? '', b.id ?? '')
   );
-  const toDo = f.tasks.filter((t) => t.state === 'past limit' || t.pastLimit !== null || DUE.has(t.state));
-  const said = toDo.reduce((sum, t) => sum + (t.minutes ?? 0), 0);
+  const inVisit = new Set(workBefore(f).findings);
+  const walk = round ? f.roundMinutes : 0;
+  const visit = f.visit ?? { elapsed: 0, attended: 0, grown: null };
+  const more = (m: Minutes): Minutes => ({ elapsed: m.elapsed + walk, attended: m.attended + walk });
   return {
     ready: !reasons.some((r) => r.blocks),
     reasons,
-    minutes: said + (round ? f.roundMinutes : 0),
-    unsaid:
-      toDo.filter((t) => t.minutes === null).length +
-      reasons.filter((r) => r.kind === 'parked' || r.kind === 'fix now' || r.kind === 'come').length
+    work: { ...more(visit), grown: visit.grown && { ...more(visit.grown), when: visit.grown.when } },
+    unsaid: reasons.filter(
+      (r) => r.kind === 'come' || ((r.kind === 'parked' || r.kind === 'fix now') && !inVisit.has(r.id ?? ''))
+    ).length
   };
 }
 

@@ -1,8 +1,10 @@
 import type { HeadForJobs, ValveStage } from './stages';
-import { checkProblems, isBad, wantsNumber, type ValveRules, type ValveStand } from './check';
+import { checkProblems, isBad, standsOf, wantsNumber, type ValveRules, type ValveStand } from './check';
 import { gaugeOf, isShimmed, valveName, valvesOf } from './head';
 import { showUm, type ClearanceUnit } from './limits';
-import type { ValveSheet } from './sheet';
+import { chanceOut } from './chance';
+import { checkInput, type ValveSheet } from './sheet';
+import { wearOfHead } from './wear-of-head';
 
 /** What a step of a visit says of the valves. */
 export interface Clearances {
@@ -52,7 +54,7 @@ function problemsAt(
 }
 
 /** What of a head the jobs at the bench want to know. */
-export function headForJobs(sheet: Pick<ValveSheet, 'head' | 'limits'>): HeadForJobs {
+export function headForJobs(sheet: ValveSheet): HeadForJobs {
   const { layout, guide } = sheet.head;
   const range = (side: 'inlet' | 'exhaust') => {
     const l = sheet.limits[side];
@@ -74,6 +76,10 @@ export function headForJobs(sheet: Pick<ValveSheet, 'head' | 'limits'>): HeadFor
         `Cylinders ${guide.firing.join(' – ')}${guide.between ? `, ${guide.between}` : ''}`,
       guide.note
     ].filter((l): l is string => Boolean(l)),
-    limits: [range('inlet'), range('exhaust')]
+    limits: [range('inlet'), range('exhaust')],
+    out: chanceOut(
+      wearOfHead(standsOf(checkInput(sheet)), sheet.past, sheet.rules, sheet.head.series),
+      sheet.hours
+    )
   };
 }

@@ -1,3 +1,5 @@
+import type { Chance } from './chance';
+
 /** What of the valves a step of a job is about: measured as found, shims fitted, measured as left. */
 export const VALVE_STAGES = ['found', 'fitted', 'left'] as const;
 export type ValveStage = (typeof VALVE_STAGES)[number];
@@ -8,4 +10,6 @@ export interface HeadForJobs {
   /** How top dead centre is found, a line each. */
   guide: readonly string[];
   limits: readonly string[];
+  /** How likely a valve is out, by their wear; null: nobody knows. */
+  out: Chance | null;
 }

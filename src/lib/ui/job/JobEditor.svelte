@@ -5,6 +5,7 @@
   import X from '@lucide/svelte/icons/x';
   import { untrack } from 'svelte';
   import { goto, invalidateAll } from '$app/navigation';
+  import { roughInWords, roughMinutes } from '$lib/core/job/rough';
   import { Button, Checkbox, Input } from '$lib/ui/form/controls';
   import { CIRCUITS } from '$lib/core/specs/sheet';
   import {
@@ -70,9 +71,7 @@
       .filter(([path]) => path.startsWith(`content.steps.${i}.`))
       .map(([, message]) => message)
   ];
-  const minutes = $derived(
-    steps.filter((s) => !s.gate).reduce((sum, s) => sum + (Number(s.minutes) || 0), 0)
-  );
+  const minutes = $derived(roughInWords(roughMinutes({ steps })));
 
   const titleOf = (key: string) => steps.find((s) => s.key === key)?.title || key;
 
@@ -140,7 +139,7 @@
       >{/each}
   </div>
 
-  <h2 class="mt-6">{steps.length} steps, {minutes} min with hands on it</h2>
+  <h2 class="mt-6">{steps.length} steps, with hands on it {minutes}</h2>
   <ol class="mt-1">
     {#each steps as s, i (s)}
       <li class="rule-b py-1.5">

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { flushSync } from 'svelte';
-import { laidOut } from '../../../../tests/core/bench';
-import { orderPlan } from '$lib/core/job/order/order';
+import { inputFor } from '../../../../tests/core/bench';
+import { workOut } from '$lib/core/job/minutes';
 import type { LayoutInput } from '$lib/core/job/layout/layout';
 import type { OrderAnswer, OrderRequest } from '$lib/workers/order.worker';
 import { Ordering } from './order.svelte';
@@ -23,8 +23,8 @@ class Stand {
     this.ended = true;
   }
   answer(turn: number, more: { failed?: string } = {}) {
-    const ordered = orderPlan(laidOut(['engine-oil']), 'cold');
-    this.onmessage!({ data: more.failed ? { turn, failed: more.failed } : { turn, ordered, ms: 1 } });
+    const worked = workOut(inputFor(['engine-oil']), 'cold');
+    this.onmessage!({ data: more.failed ? { turn, failed: more.failed } : { turn, ...worked, ms: 1 } });
     flushSync();
   }
 }

@@ -1,10 +1,13 @@
 import type { LayoutInput } from '$lib/core/job/layout/layout';
+import type { VisitMinutes } from '$lib/core/job/minutes';
 import type { Ordered } from '$lib/core/job/order/order';
 import type { OrderAnswer, OrderRequest } from '$lib/workers/order.worker';
 
 /** A visit being put in order by the worker: the screen stays live, and only the newest answer counts. */
 export class Ordering {
   ordered = $state.raw<Ordered | null>(null);
+  /** How long that takes; of an older answer while a newer one is worked out. */
+  minutes = $state.raw<VisitMinutes | null>(null);
   busy = $state(false);
   failed = $state<string | null>(null);
   #worker: Worker | null = null;
@@ -17,7 +20,10 @@ export class Ordering {
       if (data.turn !== this.#turn) return;
       this.busy = false;
       if ('failed' in data) this.failed = data.failed;
-      else this.ordered = data.ordered;
+      else {
+        this.ordered = data.ordered;
+        this.minutes = data.minutes;
+      }
     };
     this.#worker.onerror = () => {
       this.busy = false;

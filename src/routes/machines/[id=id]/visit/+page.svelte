@@ -12,6 +12,7 @@
   import { openedAgain } from '$lib/core/job/layout/openings';
   import { oilsOf, unsureOn } from '$lib/core/specs/unsure';
   import { broken, durationOf, inOrder } from '$lib/core/job/order/overrule';
+  import { visitMinutesInWords } from '$lib/core/job/minutes';
   import FormError from '$lib/ui/form/FormError.svelte';
   import { send, sendAll, sendNow } from '$lib/ui/form/send';
   import { begunHere, begunPage, dropBegun, keepBegun } from '$lib/ui/offline/begun';
@@ -110,8 +111,8 @@
   const wrong = $derived(ordered && own ? broken(ordered.plan, own) : []);
   const takes = $derived(
     ordered && own
-      ? durationOf(ordered.plan, own)
-      : { attended: (ordered?.attended ?? 0) / 60, elapsed: (ordered?.elapsed ?? 0) / 60 }
+      ? { ...durationOf(ordered.plan, own), grown: null }
+      : (ordering.minutes ?? { attended: 0, elapsed: 0, grown: null })
   );
   /** Whose two jobs could not share it: it comes off for each. */
   const again = $derived(ordered ? openedAgain(ordered.plan) : []);
@@ -221,8 +222,7 @@
   <span class="ml-auto flex flex-wrap items-center gap-x-3 gap-y-1">
     <!-- Its place is there before it is known: nothing below moves away from under a thumb. -->
     {#if jobs.length > 0}<span class="figure text-xl"
-        >{#if ordered}{Math.round(takes.elapsed)} min, {Math.round(takes.attended)} with hands on it{:else}…
-          min, … with hands on it{/if}</span
+        >{#if ordered}{visitMinutesInWords(takes)}{:else}… min, … with hands on it{/if}</span
       ><PaperLinks path={card} words="Print the job card" />{/if}
     <Button color="primary" size="lg" onclick={begin} disabled={busy || jobs.length === 0}
       >Start the visit</Button
