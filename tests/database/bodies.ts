@@ -92,6 +92,17 @@ export function everyBody(pit: Pit): Record<Exclude<Kind, 'team.found'>, Record<
       wholeFleet: false,
       machineIds: [machineId]
     },
+    'event.change': {
+      id: event,
+      name: 'F',
+      kind: 'practice',
+      firstDay: '2026-07-01',
+      lastDay: '2026-07-03',
+      leavesOn: '2026-06-30',
+      hoursEach: '2',
+      wholeFleet: true,
+      otherHours: [{ machineId, hours: '4' }]
+    },
     'event.call-off': { eventId: event, off: true },
     'component.add': {
       id: id(),

@@ -132,6 +132,30 @@ test('planning a weekend, calling it off and taking that back', async ({ work: p
   expect(await app.sql`select hours_each, called_off_at from event where name = 'Night Loop'`).toEqual([
     { hours_each: 150, called_off_at: null }
   ]);
+
+  // One more goes, for longer, and the team leaves the evening before: changed in place.
+  await row.getByRole('button', { name: 'Change' }).click();
+  const change = page.getByRole('form', { name: 'Change Night Loop' });
+  await expect(change.getByLabel('Hours each uses')).toHaveValue('1.5');
+  await change.getByLabel('Leaves on').fill('2099-05-10');
+  await change.getByRole('button', { name: '27 Fell 350' }).click();
+  await change.getByText('Some ride more there, or less').click();
+  await change.getByLabel('Hours of 27 Fell 350').fill('2h30');
+  await change.getByRole('button', { name: 'Save it' }).click();
+  await expect(change.getByText('the first day or before')).toBeVisible();
+  await change.getByLabel('Leaves on').fill('2099-05-08');
+  await change.getByRole('button', { name: 'Save it' }).click();
+  await expect(change).toBeHidden();
+  await expect(row).toContainText('27: 2.5 h');
+  await expect(row).toContainText('leaves');
+  expect(
+    await app.sql`
+      select m.plate, em.hours, e.leaves_on, e.hours_each from event e join event_machine em on em.event_id = e.id join machine m on m.id = em.machine_id
+      where e.name = 'Night Loop' order by m.plate`
+  ).toEqual([
+    { plate: '27', hours: 250, leaves_on: '2099-05-08', hours_each: 150 },
+    { plate: '33', hours: null, leaves_on: '2099-05-08', hours_each: 150 }
+  ]);
 });
 
 test('people, units and light are chosen on the device and stay', async ({ work: page, app }) => {

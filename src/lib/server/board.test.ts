@@ -8,6 +8,8 @@ import { getMachine } from './machines';
 import { readStandings } from './trail';
 import { visitBefore } from './visit-before';
 
+/** It leaves on its first day, and all ride as long. */
+const ALL_AS_ONE = { leavesOn: null, otherHours: [] };
 let on: RoundBook;
 beforeEach(async () => {
   on = await RoundBook.open();
@@ -55,7 +57,14 @@ describe('the board', () => {
     const eventId = uuid();
     await on.send(
       'event.plan',
-      { ...event, id: eventId, name: 'Stone Wood', hoursEach: 400, machineIds: [on.book.machineId] },
+      {
+        ...event,
+        id: eventId,
+        name: 'Stone Wood',
+        hoursEach: 400,
+        machineIds: [on.book.machineId],
+        ...ALL_AS_ONE
+      },
       at(1)
     );
     const other = uuid();
@@ -68,7 +77,8 @@ describe('the board', () => {
         firstDay: '2026-06-14',
         lastDay: '2026-06-14',
         hoursEach: 500,
-        machineIds: []
+        machineIds: [],
+        ...ALL_AS_ONE
       },
       at(1)
     );
@@ -93,7 +103,8 @@ describe('the board', () => {
         lastDay: '2026-06-13',
         wholeFleet: false,
         hoursEach: 400,
-        machineIds: [on.book.machineId]
+        machineIds: [on.book.machineId],
+        ...ALL_AS_ONE
       },
       at(1)
     );
@@ -133,7 +144,8 @@ describe('the board', () => {
           lastDay: day,
           wholeFleet: false,
           hoursEach,
-          machineIds: [on.book.machineId]
+          machineIds: [on.book.machineId],
+          ...ALL_AS_ONE
         },
         at(1)
       );

@@ -19,15 +19,15 @@ import { dayNumber, dayOf, type Day } from '../core/time/day';
 import type { Db, Sql } from './db';
 import { readTeamChecks } from './round-checks';
 import { readRules } from './rules';
-import { readCalendar } from './trail';
+import { readCalendar, type PlannedEvent } from './trail';
 import { unlessWritten } from './unwritten';
 import { minutesBefore } from './visit-minutes';
 
 export interface BoardPage {
   today: Day;
   /** The outing it is about; null: none is planned, and it says how the fleet stands today. */
-  event: { id: string; name: string; firstDay: Day } | null;
-  events: { id: string; name: string; firstDay: Day }[];
+  event: PlannedEvent | null;
+  events: PlannedEvent[];
   rows: BoardRow[];
 }
 

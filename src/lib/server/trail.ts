@@ -20,13 +20,20 @@ export interface Calendar {
   /** The next outing of anyone. */
   next: { name: string; firstDay: Day } | null;
   /** All of them, the next one first. */
-  events: { id: string; name: string; firstDay: Day }[];
+  events: PlannedEvent[];
+}
+export interface PlannedEvent {
+  id: string;
+  name: string;
+  firstDay: Day;
+  /** When the team leaves; null: on the first day. */
+  leavesOn: Day | null;
 }
 
 /** Reads the calendar from today on. An event of the whole fleet costs one row, whatever the size of the fleet. */
 export async function readCalendar(sql: Db, teamId: string, today: Day): Promise<Calendar> {
   const events = await sql`
-    select e.id, e.name, e.kind, e.first_day, e.last_day, e.hours_each, e.whole_fleet,
+    select e.id, e.name, e.kind, e.first_day, e.last_day, e.leaves_on, e.hours_each, e.whole_fleet,
       (select jsonb_object_agg(em.machine_id, em.hours) from event_machine em where em.team_id = e.team_id and em.event_id = e.id) as machines
     from event e
     where e.team_id = ${teamId} and e.last_day >= ${today} and e.called_off_at is null
@@ -60,7 +67,7 @@ export async function readCalendar(sql: Db, teamId: string, today: Day): Promise
   return {
     of,
     next: first ? { name: first.name, firstDay: first.first_day } : null,
-    events: events.map((e) => ({ id: e.id, name: e.name, firstDay: e.first_day }))
+    events: events.map((e) => ({ id: e.id, name: e.name, firstDay: e.first_day, leavesOn: e.leaves_on }))
   };
 }
 

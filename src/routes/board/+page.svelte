@@ -32,7 +32,7 @@
       >{board.event.name}, {showDay(board.event.firstDay, board.today)}: {untilInWords(
         board.event.firstDay,
         board.today
-      )}</span
+      )}{board.event.leavesOn ? `, leaves ${showDay(board.event.leavesOn, board.today)}` : ''}</span
     >
   {:else}<span class="quiet">No outing is planned: as the fleet stands today.</span>{/if}
   <span class="no-print ml-auto flex flex-wrap items-baseline gap-4">

@@ -13,7 +13,12 @@
   version they were made from.
 </p>
 <table class="sheet-table stacked mt-4">
-  <thead><tr><th>Job</th><th>What it is for</th><th>Steps</th><th>Hands on it</th><th>Version</th></tr></thead
+  <thead
+    ><tr
+      ><th>Job</th><th>What it is for</th><th>Steps</th><th>Hands on it, by machine and what is found</th><th
+        >Version</th
+      ></tr
+    ></thead
   >
   <tbody>
     {#each data.templates as t (t.key)}

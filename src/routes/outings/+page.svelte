@@ -16,6 +16,8 @@
   let taking = $state(false);
   let tracking = $state(false);
   const press = new Press();
+  /** The one that is being changed. */
+  let changing = $state<string | null>(null);
   let calledOff = $state<{ id: string; name: string } | null>(null);
   const plates = $derived(new Map(data.machines.map((m) => [m.id, m.plate])));
 
@@ -109,20 +111,33 @@
             <tr>
               <td class="whitespace-nowrap"
                 ><span class="figure text-lg">{showDays(e.firstDay, e.lastDay, data.today)}</span>
-                <span class="quiet">{awayInWords(data.today, e.firstDay)}</span></td
+                <span class="quiet">{awayInWords(data.today, e.firstDay)}</span>{#if e.leavesOn}<span
+                    class="quiet block text-sm">leaves {showDay(e.leavesOn, data.today)}</span
+                  >{/if}</td
               >
               <td><strong>{e.name}</strong> <span class="quiet">{e.kind}</span></td>
-              <td data-label="each" class="figure text-lg">{showHours(e.hoursEach)} h</td>
+              <td data-label="each" class="figure text-lg"
+                >{showHours(e.hoursEach)} h{#each Object.entries(e.otherHours) as [m, h] (m)}<span
+                    class="quiet block text-sm">{plates.get(m) ?? '…'}: {showHours(h)} h</span
+                  >{/each}</td
+              >
               <td data-label="goes:"
                 >{e.wholeFleet
                   ? 'the whole fleet'
                   : e.machineIds.map((m) => plates.get(m) ?? '…').join(', ')}</td
               >
               <td class="text-right whitespace-nowrap"
+                ><button type="button" class="link mr-3 text-sm" onclick={() => (changing = e.id)}
+                  >Change</button
                 ><button type="button" class="link text-sm" onclick={() => callOff(e, true)}>Call off</button
                 ></td
               >
             </tr>
+            {#if changing === e.id}<tr
+                ><td colspan="5" class="whole"
+                  ><PlanForm machines={data.machines} planned={e} onleave={() => (changing = null)} /></td
+                ></tr
+              >{/if}
           {/each}
         </tbody>
       </table>

@@ -109,6 +109,7 @@ export const COMMANDS = {
   'meter.change': meterChangeSchema,
   'outing.estimate': z.object({ outingId: id }),
   'event.plan': eventSchema,
+  'event.change': eventSchema,
   'event.call-off': z.object({ eventId: id, off: z.boolean() }),
 
   'token.keep': tokenSchema,

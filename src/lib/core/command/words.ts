@@ -15,6 +15,7 @@ const NOUNS: Readonly<Record<string, string>> = {
 };
 const VERBS: Readonly<Record<string, string>> = {
   add: 'written down',
+  change: 'changed',
   log: 'logged',
   strike: 'struck out',
   'strike-entry': 'entry struck out',

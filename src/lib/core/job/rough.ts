@@ -18,6 +18,6 @@ export const roughMinutes = (t: {
   most: t.steps.reduce((sum, s) => sum + (Number(s.minutes) || 0), 0)
 });
 
-/** `40 min`, or `40 to 62 min, by machine and what is found`. */
+/** `40 min`, or `40 to 62 min`: by the machine, and by what is found. */
 export const roughInWords = ({ least, most }: RoughMinutes): string =>
-  most > least ? `${least} to ${most} min, by machine and what is found` : `${least} min`;
+  most > least ? `${least} to ${most} min` : `${least} min`;

@@ -21,7 +21,7 @@ import { addComponent, moveComponent, rebuild, scrap, swapComponents } from '../
 import { correct, placeOfRecord } from '../corrections';
 import { placeOfHead, setGuide, setHead, setSizes } from '../heads';
 import { estimateOuting, machineOfOuting } from '../estimates';
-import { addEvent, callOff } from '../events';
+import { addEvent, callOff, changeEvent } from '../events';
 import { keepFilter, washFilters } from '../filters';
 import { addFinding, closeByHand, placeOfFinding, regrade, waitForFinding } from '../findings';
 import { addMachine, changeMachine } from '../machines';
@@ -91,6 +91,7 @@ export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
     handle: estimateOuting
   }),
   'event.plan': entry({ role: crew, scope: null, handle: addEvent }),
+  'event.change': entry({ role: crew, scope: null, handle: changeEvent }),
   'event.call-off': entry({ role: crew, scope: null, handle: callOff }),
 
   'token.keep': entry({ role: crew, scope: null, handle: keepToken }),

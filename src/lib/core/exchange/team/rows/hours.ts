@@ -10,7 +10,8 @@ export const event = row({
   whole_fleet: flag,
   called_off_at: none(moment),
   created_at: moment,
-  created_by: id
+  created_by: id,
+  leaves_on: none(day).default(null)
 });
 export const eventMachine = row({ event_id: id, machine_id: id, hours: none(int) });
 export const meter = row({
