@@ -9,7 +9,7 @@ import { forgottenLast } from './bench-history';
 import { chainSheet } from './chain-sheet';
 import type { Sql } from './db';
 import { listFasteners, listSources } from './specs';
-import { readToolbox } from './stores';
+import { toolsBeside } from './claims';
 import { listPeople } from './teams';
 import { valveSheetIn } from './valve-sheet';
 
@@ -29,7 +29,7 @@ export async function benchAround(
 ) {
   return {
     forgotten: await forgottenLast(sql, team, machine.id, visitId),
-    tools: await readToolbox(sql, team.id),
+    tools: await toolsBeside(sql, team.id, visitId),
     byFeel: rules.torque === 'by feel where the house allows',
     fasteners: await listFasteners(sql, team.id, machine.id),
     outline: outlineOf(machine.kind as Kind),

@@ -23,6 +23,7 @@ import { visitState } from '../core/visit/state';
 import { BUILT_IN } from '../core/job/built-in/jobs';
 import { Refusal } from './refusal';
 import { listFasteners } from './specs';
+import { toolsBeside } from './claims';
 import { readToolbox } from './stores';
 import { listTemplateChanges, readTemplates } from './templates';
 import { listTimers } from './bench-lists';
@@ -172,6 +173,8 @@ describe('a visit of several jobs', () => {
     ]);
     const { oils } = await readToolbox(book.sql, book.team.id);
     expect(oils.map((o) => o.stockMl)).toEqual([2100]);
+    // Closed, it takes nothing any more: what it took is out of the stores.
+    expect((await toolsBeside(book.sql, book.team.id, null)).claims).toEqual([]);
   });
   it('knows the next time what is inside, what the washer has served, and what went in', async () => {
     const id = await start();
@@ -332,6 +335,61 @@ describe('jobs as data', () => {
     await expect(
       addTask(book.sql, book.team, book.personId, taskSchema.parse({ ...task, job: 'nothing' }), NOW)
     ).rejects.toThrow(/not among the team/);
+  });
+});
+
+describe('oil that visits at the bench will take', () => {
+  it('is claimed by the open ones, of the can picked there or else the one that suits; never by the one that asks', async () => {
+    const own = await openBook();
+    const [sql, teamId] = [own.sql, own.team.id];
+    const oil = (name: string, stock: string) => ({
+      id: uuid(),
+      name,
+      kind: 'engine oil, four-stroke',
+      grade: '10W-50',
+      ratings: ['JASO MA2'],
+      bottle: '1 L',
+      stock
+    });
+    const [much, little] = [oil('Brindle', '5 L'), oil('Cairn', '2 L')];
+    for (const o of [much, little]) await addOil(sql, teamId, own.personId, oilSchema.parse(o));
+    const figure = { machineId: own.machineId, source: 'M', confidence: 'printed' };
+    for (const more of [
+      { key: 'engine oil without filter', typed: '900 ml' },
+      { key: 'engine oil grade', typed: '10W-50' }
+    ])
+      await addFigure(
+        sql,
+        teamId,
+        own.personId,
+        figureSchema.parse({ id: uuid(), fastenerId: null, ...figure, ...more })
+      );
+    const claims = async (but: string | null) => (await toolsBeside(sql, teamId, but)).claims;
+    expect(await claims(null)).toEqual([]);
+    const id = uuid();
+    await startVisit(
+      sql,
+      own.team,
+      own.personId,
+      startSchema.parse({ id, machineId: own.machineId, jobs: [{ taskId: own.taskId }] }),
+      NOW
+    );
+    expect(await claims(id)).toEqual([]);
+    expect(await claims(null)).toEqual([{ oilId: much.id, ml: 900, by: ['7'] }]);
+    const step = (await getVisit(sql, teamId, id))!.plan.steps.find((x) => x.input.type === 'oil')!;
+    await addEntry(
+      sql,
+      teamId,
+      own.personId,
+      id,
+      entry({
+        stepKey: step.key,
+        action: 'done',
+        content: { oilId: little.id, oil: 'Cairn', oilGrade: '10W-50' }
+      })
+    );
+    expect(await claims(null)).toEqual([{ oilId: little.id, ml: 900, by: ['7'] }]);
+    await own.close();
   });
 });
 

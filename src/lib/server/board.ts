@@ -1,27 +1,30 @@
 import { readDueItems, readNotices } from '../core/book/stored';
 import type { Kind } from '../core/machine/machine';
-import { boardRow, notReadyFirst, type BoardRow } from '../core/readiness/board';
+import { boardRow, notReadyFirst, shortOils, type BoardRow } from '../core/readiness/board';
 import {
   readiness,
   roundFact,
   workBefore,
   type Facts,
+  type Note,
   type Readiness,
   type RoundFact
 } from '../core/readiness/readiness';
 import { asked, costOf } from '../core/round/lists';
 import { decide } from '../core/schedule/decide';
+import { ifTaken } from '../core/schedule/propose';
 import { aheadOf, pastLimitAfter, through } from '../core/schedule/state';
 import { showAmount } from '../core/schedule/words';
 import type { PlannedOuting } from '../core/schedule/task';
 import type { Team } from '../core/team/team';
 import { dayNumber, dayOf, type Day } from '../core/time/day';
 import type { Db, Sql } from './db';
+import { openProposals, type OpenProposal } from './proposals';
 import { readTeamChecks } from './round-checks';
 import { readRules } from './rules';
 import { readCalendar, type PlannedEvent } from './trail';
 import { unlessWritten } from './unwritten';
-import { minutesBefore } from './visit-minutes';
+import { workAhead } from './work-ahead';
 
 export interface BoardPage {
   today: Day;
@@ -29,10 +32,12 @@ export interface BoardPage {
   event: PlannedEvent | null;
   events: PlannedEvent[];
   rows: BoardRow[];
+  /** Oils of which its visits take more than there is. */
+  short: string[];
 }
 
 /** What there is to say of the machines that go on an outing, or of one of them wherever it goes. */
-interface Looked extends Omit<BoardPage, 'rows'> {
+interface Looked extends Omit<BoardPage, 'rows' | 'short'> {
   machines: { of: Parameters<typeof boardRow>[0]; facts: Facts; deferred: string[] }[];
 }
 
@@ -44,21 +49,32 @@ export function boardPage(sql: Sql, team: Team, eventId: string | null, now: Dat
   const key = ['board', team.id, eventId, dayOf(now, team.timeZone)].join(' ');
   return unlessWritten(sql, key, async () => {
     const { machines, ...page } = await lookAt(sql, team, eventId, now, null);
-    await timed(sql, team, machines, now);
+    const short = await lookAhead(sql, team, machines, now);
     const rows = machines.map(({ of, facts, deferred }) => boardRow(of, facts, readiness(facts), deferred));
-    return { ...page, rows: rows.sort(notReadyFirst) };
+    return { ...page, rows: rows.sort(notReadyFirst), short };
   });
 }
 
-/** Says of each machine how long its visit before the outing takes. */
-async function timed(sql: Sql, team: Team, machines: Looked['machines'], now: Date): Promise<void> {
-  const minutes = await minutesBefore(
+/**
+ * Says of each machine how long its visit before the outing takes, and what it lacks.
+ * @returns oils of which all of them take more than there is
+ */
+async function lookAhead(sql: Sql, team: Team, machines: Looked['machines'], now: Date): Promise<string[]> {
+  const { ahead, tools } = await workAhead(
     sql,
     team,
     machines.map(({ of, facts }) => ({ machineId: of.machineId, ...workBefore(facts) })),
     now
   );
-  for (const { of, facts } of machines) facts.visit = minutes.get(of.machineId) ?? null;
+  for (const { of, facts } of machines) {
+    const { visit, notes } = ahead.get(of.machineId)!;
+    facts.visit = visit;
+    facts.notes = [...facts.notes, ...notes];
+  }
+  return shortOils(
+    machines.map(({ of }) => ({ plate: of.plate, oils: ahead.get(of.machineId)!.oils })),
+    tools
+  );
 }
 
 /** Whether one machine may ride as it stands, with every reason, and what its ready round says; null where there is none such. */
@@ -81,7 +97,7 @@ async function lookAt(
   only: string | null
 ): Promise<Looked> {
   const today = dayOf(now, team.timeZone);
-  const [calendar, rows, rules, checked] = await Promise.all([
+  const [calendar, rows, rules, checked, proposals] = await Promise.all([
     readCalendar(sql, team.id, today),
     sql`
       select m.id, m.plate, m.name, m.kind, p.name as rider, s.total, s.speed, s.dues, s.findings, s.reminders, v.id as visit_id,
@@ -98,7 +114,8 @@ async function lookAt(
       left join machine_round o on o.team_id = m.team_id and o.machine_id = m.id and o.list = 'ready' and o.struck_at is null and o.done_at is null
       where m.team_id = ${team.id} ${only ? sql`and m.id = ${only}` : sql``}`,
     readRules(sql, team.id),
-    readTeamChecks(sql, team.id)
+    readTeamChecks(sql, team.id),
+    openProposals(sql, team.id)
   ]);
   const roundMinutes = new Map<Kind, number>();
   /** About how long a whole ready round takes. */
@@ -122,10 +139,11 @@ async function lookAt(
           riddenAt: planned.slice(0, Math.max(0, upTo)).findLast((p) => p.hours > 0)?.name ?? null
         }
       : null;
+    const { tasks, notes } = tasksAt(r, planned, Math.max(0, upTo), today, proposals);
     const facts: Facts = {
       findings: findings.map((f) => ({ ...f, closed: false })),
       reminders,
-      tasks: tasksAt(r, planned, Math.max(0, upTo), today),
+      tasks,
       visitId: r.visit_id as string | null,
       round: roundFact(
         {
@@ -140,7 +158,8 @@ async function lookAt(
         to
       ),
       roundMinutes: (r.minutes_left as number | null) ?? minutesOfRound(r.kind as Kind),
-      visit: null
+      visit: null,
+      notes
     };
     const deferred = findings.filter((f) => f.cause === 'deferred').map((f) => f.id);
     const of = {
@@ -159,14 +178,30 @@ function tasksAt(
   r: Record<string, unknown>,
   planned: PlannedOuting[],
   upTo: number,
-  today: Day
-): Facts['tasks'][number][] {
+  today: Day,
+  proposals: ReadonlyMap<string, OpenProposal>
+): { tasks: Facts['tasks'][number][]; notes: Note[] } {
   const ahead = aheadOf({ today, planned, speed: r['speed'] as number | null });
   const to = planned.length > 0 ? through(ahead, upTo) : ahead;
-  return readDueItems(r['dues']).flatMap((i) => {
-    if (i.kind !== 'task') return [];
+  const items = readDueItems(r['dues']).filter((i) => i.kind === 'task');
+  const tasks = items.map((i) => {
     const past = pastLimitAfter(i.points, to);
     const pastLimit = past && showAmount(past.by, past.measure);
-    return [{ id: i.id, name: i.name, state: decide(i, to).state, pastLimit }];
+    return { id: i.id, name: i.name, state: decide(i, to).state, pastLimit };
   });
+  const notes = items.flatMap((i): Note[] => {
+    const p = proposals.get(i.id);
+    const then = p ? ifTaken(i, { measure: p.measure, sooner: p.from - p.to }, to) : null;
+    // That it comes sooner is no matter before an outing.
+    return p && then && then !== 'coming'
+      ? [
+          {
+            kind: 'proposed',
+            words: `${i.name}: every ${showAmount(p.to, p.measure)} is proposed; taken, it is ${then}`,
+            id: i.id
+          }
+        ]
+      : [];
+  });
+  return { tasks, notes };
 }

@@ -18,6 +18,18 @@ export interface ProposalRow {
   word: string;
 }
 
+/** What of a proposal that nobody has decided changes a task. */
+export type OpenProposal = Pick<ProposalRow, 'measure' | 'from' | 'to'>;
+
+/** All of a team, by task; of several triggers of one the soonest. */
+export async function openProposals(sql: Db, teamId: string): Promise<Map<string, OpenProposal>> {
+  const rows = await sql`
+    select q.task_id as "taskId", g.measure, q.from_amount as "from", q.to_amount as "to"
+    from interval_proposal q join task_trigger g on g.team_id = q.team_id and g.id = q.trigger_id
+    where q.team_id = ${teamId} and q.decided is null order by q.created_at desc`;
+  return new Map(rows.map((r) => [r.taskId as string, r as unknown as OpenProposal]));
+}
+
 /** Proposals for a machine's tasks and those of what is fitted to it: the open ones, then the latest decided. */
 export async function listProposals(
   sql: Db,

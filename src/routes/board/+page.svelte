@@ -68,6 +68,7 @@
     {#if work}<span class="quiet ml-3">Work before it, with hands on it: {work}.</span>{/if}
     {#if shell.away}<span class="error ml-3">No connection: this may be old.</span>{/if}
   </p>
+  {#each board.short as line (line)}<p class="mb-2"><strong>Not enough oil.</strong> {line}.</p>{/each}
   <BoardTable rows={board.rows} wall={data.wall} still={data.wall || !crew} />
 {/if}
 

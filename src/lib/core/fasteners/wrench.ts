@@ -73,8 +73,12 @@ export function uncovered(torque: Quantity, wrenches: readonly TorqueWrench[]): 
     : `No wrench in the box is trusted at ${show(torque)}.`;
 }
 
+/** Its calibration has run out. One that was never calibrated is the team's own matter. */
+export const isOutOfDate = (w: TorqueWrench, today: Day): boolean =>
+  w.calibratedUntil !== null && w.calibratedUntil < today;
+
 /** What a wrench is worth a word for: its calibration; null when it is in date. */
 export function calibrationWord(w: TorqueWrench, today: Day): string | null {
   if (w.calibratedUntil === null) return 'no calibration on record';
-  return w.calibratedUntil < today ? `calibration ran out on ${showDay(w.calibratedUntil, today)}` : null;
+  return isOutOfDate(w, today) ? `calibration ran out on ${showDay(w.calibratedUntil, today)}` : null;
 }

@@ -4,11 +4,13 @@ import {
   minutesInWords,
   notReadyFirst,
   ridesInWords,
+  shortOils,
   untilInWords,
   workInWords,
   workOfAll
 } from './board';
 import type { VisitMinutes } from '../job/minutes';
+import type { StockedOil } from '../stores/toolbox';
 import { mayRide, readiness, RIDES, type Facts } from './readiness';
 
 const one = { machineId: 'm', plate: '7', name: 'Barrow 250', rider: null };
@@ -35,6 +37,7 @@ const facts: Facts = {
   ],
   visitId: null,
   visit: null,
+  notes: [],
   round: { state: 'done' },
   roundMinutes: 6
 };
@@ -100,5 +103,28 @@ describe('the board', () => {
     });
     expect(workOfAll([row(shims), row(null)])).toBe('1 h 42; up to 2 h 43 if everything measured is out');
     expect(workOfAll([row(null)])).toBe('51 min');
+  });
+  it('sums what all visits take of an oil, with those that stand open', () => {
+    const oil: StockedOil = {
+      id: 'o',
+      name: 'Brindle Four',
+      kind: 'engine oil, four-stroke',
+      grade: '10W-50',
+      ratings: [],
+      additives: [],
+      bottleMl: 1000,
+      stockMl: 1800
+    };
+    const takes = (plate: string, ml: number, oilId = 'o') => ({ plate, oils: [{ oilId, ml }] });
+    const visits = [takes('12', 1100), takes('41', 700, 'other')];
+    expect(shortOils(visits, { oils: [oil] })).toEqual([]);
+    expect(shortOils([...visits, takes('27', 950)], { oils: [oil] })).toEqual([
+      'Brindle Four 10W-50: 2050 ml for 12 and 27, and 1800 ml there'
+    ]);
+    // 27 stands at the bench: what it takes is counted once.
+    const claims = [{ oilId: 'o', ml: 950, by: ['27'] }];
+    expect(shortOils([...visits, takes('27', 950)], { oils: [oil], claims })).toEqual([
+      'Brindle Four 10W-50: 2050 ml for 27 and 12, and 1800 ml there'
+    ]);
   });
 });

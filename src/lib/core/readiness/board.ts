@@ -1,4 +1,5 @@
 import { SEVERITIES, type Severity } from '../finding/finding';
+import type { Toolbox } from '../stores/toolbox';
 import { dayNumber, type Day } from '../time/day';
 import {
   mayRide,
@@ -65,6 +66,36 @@ export function boardRow(
     deferred: open.length - seen.length,
     parts: waits.flatMap((w) => (w.waitsFor === 'a part to arrive' && !w.come ? [w.part || 'a part'] : []))
   };
+}
+
+/** Of an oil of the stores, what a visit takes. */
+export interface OilWanted {
+  oilId: string;
+  ml: number;
+}
+
+/**
+ * What all visits before an outing take of each oil, with those that stand open, where that is more than there is:
+ * `Brindle Four 10W-50: 3300 ml for 12, 27 and 41, and 1800 ml there`.
+ */
+export function shortOils(
+  wanted: readonly { plate: string; oils: readonly OilWanted[] }[],
+  { oils, claims = [] }: Pick<Toolbox, 'oils' | 'claims'>
+): string[] {
+  return oils.flatMap((oil) => {
+    const claim = claims.find((c) => c.oilId === oil.id);
+    const of = wanted.filter((w) => w.oils.some((o) => o.oilId === oil.id) && !claim?.by.includes(w.plate));
+    const ml =
+      (claim?.ml ?? 0) +
+      of.flatMap((w) => w.oils).reduce((sum, o) => sum + (o.oilId === oil.id ? o.ml : 0), 0);
+    if (ml <= oil.stockMl) return [];
+    const plates = [...(claim?.by ?? []), ...of.map((w) => w.plate)];
+    const last = plates.pop()!;
+    const named = plates.length > 0 ? `${plates.join(', ')} and ${last}` : last;
+    return [
+      `${oil.name} ${oil.grade}: ${Math.round(ml)} ml for ${named}, and ${Math.round(oil.stockMl)} ml there`
+    ];
+  });
 }
 
 /** How many may ride, in words: `2 of 7 ready, 3 more may ride with work due`. */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { SEVERITIES } from '../finding/finding';
 import { STATES } from '../schedule/state';
-import { readiness, roundFact, REASONS, workBefore, type Facts } from './readiness';
+import { mayRide, readiness, roundFact, REASONS, workBefore, type Facts } from './readiness';
 
 const clear: Facts = {
   findings: [],
@@ -11,7 +11,8 @@ const clear: Facts = {
   visitId: null,
   round: { state: 'done' },
   roundMinutes: 8,
-  visit: null
+  visit: null,
+  notes: []
 };
 const finding = (severity: Facts['findings'][number]['severity'], more = {}) => ({
   id: severity,
@@ -117,6 +118,19 @@ describe('ready or not', () => {
       readiness({ ...clear, findings: [finding('watch', { waits: { ...waits, come: true } })] }).ready
     ).toBe(false);
   });
+  it('says what the work lacks, what a proposal would change and what is nearly worn, and keeps nothing off for it', () => {
+    const notes = [
+      { kind: 'nearly worn', words: 'chain at 1.45 of 1.50 %', id: null },
+      { kind: 'to get', words: 'Small: calibration ran out on 1 Jan.', id: null }
+    ] as const;
+    const r = readiness({ ...clear, notes });
+    expect(r.ready).toBe(true);
+    expect(r.reasons.map((x) => [x.kind, x.blocks])).toEqual([
+      ['to get', false],
+      ['nearly worn', false]
+    ]);
+    expect(mayRide(r)).toBe('ready');
+  });
   it('adds the round to the visit, long or short, and counts what is in neither', () => {
     const visit = {
       elapsed: 60,
@@ -200,7 +214,8 @@ const facts: fc.Arbitrary<Facts> = fc.record({
   visitId: fc.option(fc.uuid()),
   round: fc.constantFrom<Facts['round']>({ state: 'done' }, { state: 'none' }, { state: 'not asked' }),
   roundMinutes: fc.constant(8),
-  visit: fc.constantFrom(null, { elapsed: 60, attended: 40, grown: null })
+  visit: fc.constantFrom(null, { elapsed: 60, attended: 40, grown: null }),
+  notes: fc.constant([])
 });
 describe('whatever the facts', () => {
   it('their order changes nothing', () => {

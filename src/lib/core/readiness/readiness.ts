@@ -14,6 +14,9 @@ export const REASONS = [
   'round',
   'come',
   'due',
+  'to get',
+  'proposed',
+  'nearly worn',
   'waits',
   'owner',
   'watch',
@@ -52,6 +55,14 @@ export type RoundFact =
   | { state: 'ridden before'; at: string }
   | { state: 'done' };
 
+/** Something to heed that keeps nothing off. */
+export interface Note {
+  kind: 'to get' | 'proposed' | 'nearly worn';
+  words: string;
+  /** Of a task; null: of none. */
+  id: string | null;
+}
+
 export interface Facts {
   findings: readonly {
     id: string;
@@ -77,6 +88,8 @@ export interface Facts {
   roundMinutes: number;
   /** The visit of what is to be done before the outing; null: there is none, or nobody asked. */
   visit: VisitMinutes | null;
+  /** What the work lacks, what a proposal would change, what is nearly worn. */
+  notes: readonly Note[];
 }
 
 export interface Readiness {
@@ -166,6 +179,7 @@ export function readiness(f: Facts): Readiness {
     else if (DUE.has(t.state)) add('due', `${t.name} ${t.state === 'past due' ? 'past due' : 'due'}`, t.id);
     else if (t.state === 'unknown') add('unknown', `${t.name}: not known when`, t.id);
   }
+  for (const n of f.notes) add(n.kind, n.words, n.id);
   if (f.visitId) add('at the bench', 'stands open at the bench', f.visitId);
   const round = ofRound(f.round);
   if (round) add('round', round, null);

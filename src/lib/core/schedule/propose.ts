@@ -1,5 +1,7 @@
 import { showHours } from '../hours/hours';
 import { agedHours } from './count';
+import { decide, type Pending } from './decide';
+import { pressure, type Ahead, type State } from './state';
 import type { Measure, Task } from './task';
 import { showAmount } from './words';
 
@@ -34,4 +36,21 @@ export function hardRiding(task: Task): string | null {
     .slice(0, 2)
     .map(([strain, h]) => `${showHours(h)} h of ${strain}`);
   return `Ridden hard since the last time (${worst.join(', ')}): ${showAmount(hours.used, 'hours')} by the meter weigh like ${showAmount(aged, 'hours')}.`;
+}
+
+/**
+ * What a proposal that nobody has decided would make of a task: its state once it is taken, where that is another.
+ *
+ * @param task as it stands
+ * @param by how much sooner, and counted in what
+ * @returns null where it changes nothing
+ */
+export function ifTaken(task: Pending, by: { measure: Measure; sooner: number }, ahead: Ahead): State | null {
+  const points = task.points.map((p) =>
+    p.measure === by.measure && p.left !== null
+      ? { ...p, left: p.left - by.sooner, interval: p.interval - by.sooner }
+      : p
+  );
+  const [now, then] = [decide(task, ahead).state, decide({ ...task, points }, ahead).state];
+  return pressure(then) < pressure(now) ? then : null;
 }

@@ -5,7 +5,7 @@ import { addDays } from '../time/day';
 import { nearestFirst, tasksDue, taskDue } from './due';
 import { mostPressing, pressingFirst } from './decide';
 import { dueLines, mostPressingLines } from './fleet';
-import { hardRiding, proposeShorter } from './propose';
+import { hardRiding, ifTaken, proposeShorter } from './propose';
 import { taskRow } from './row';
 import { aheadOf } from './state';
 import type { Measure, PlannedOuting, Task } from './task';
@@ -206,6 +206,23 @@ describe('proposals', () => {
     );
     expect(hardRiding({ ...t, strained: { mud: 100 } })).toBeNull();
     expect(hardRiding({ ...t, triggers: [{ ...t.triggers[0]!, aged: 1400 }] })).toBeNull();
+  });
+});
+
+describe('a proposal that nobody has decided', () => {
+  const ahead = aheadOf(aNow(today, 2000));
+  const task = (left: number) => ({
+    special: 'none' as const,
+    points: [{ measure: 'hours' as const, left, limitLeft: null, interval: 2000 }]
+  });
+  it('is said where it would make the task due, and not where it changes nothing', () => {
+    // Every 20 h, 5 h shorter: with 4 h left it would be past due, with 7 h left it is coming, past due already it stays so.
+    const by = { measure: 'hours', sooner: 500 } as const;
+    expect(ifTaken(task(400), by, ahead)).toBe('past due');
+    expect(ifTaken(task(700), by, ahead)).toBe('coming');
+    expect(ifTaken(task(1900), by, ahead)).toBeNull();
+    expect(ifTaken(task(-100), by, ahead)).toBeNull();
+    expect(ifTaken(task(400), { measure: 'days', sooner: 500 }, ahead)).toBeNull();
   });
 });
 

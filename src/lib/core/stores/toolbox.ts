@@ -12,6 +12,16 @@ export interface Toolbox {
   wrenches: TorqueWrench[];
   adapters: Adapter[];
   oils: StockedOil[];
+  /** What visits that stand open take of them; not read: none. */
+  claims?: readonly OilClaim[];
+}
+
+/** What other visits take of an oil that is counted as there still: it is taken out of the stores when they close. */
+export interface OilClaim {
+  oilId: string;
+  ml: number;
+  /** Plates of the machines. */
+  by: string[];
 }
 
 /** Feeler blades that are kept together, µm, the thinnest first. */

@@ -66,7 +66,9 @@
                 >{f.bottles.open === 0
                   ? 'from the opened bottle'
                   : `open ${f.bottles.open} ${f.bottles.open === 1 ? 'bottle' : 'bottles'} of ${ml(f.oil!.bottleMl)}`};
-                {ml(f.bottles.leftMl)} left over</span
+                {ml(f.bottles.leftMl)} left over{f.claimed
+                  ? `, and ${ml(f.claimed.ml)} for ${f.claimed.by.join(' and ')} at the bench`
+                  : ''}</span
               >{/if}{/snippet}
           {@render tick(`${f.circuit} oil`, oil)}
         </li>

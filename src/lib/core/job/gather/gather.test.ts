@@ -66,6 +66,28 @@ describe('before anything is opened', () => {
     ]);
     expect(g.lacks).toContain('Gearbox oil: which it wants is not on the sheet.');
   });
+  it('counts no bottle twice: what visits at the bench take is not there, nor what its other circuit takes', () => {
+    // 1.3 L there, 1.1 L for the engine; 27 at the bench takes 0.95 L of the same.
+    const claims = [{ oilId: GOOD_OIL.id, ml: 950, by: ['27'] }];
+    const beside = gather(plan, { ...tools, claims }, DEFAULT_RULES, '2026-06-01', null);
+    expect(beside.fluids[0]).toMatchObject({ bottles: { shortMl: 750 }, claimed: { ml: 950, by: ['27'] } });
+    expect(beside.toGet).toContain('Engine oil: 750 ml short of Good, with what 27 at the bench takes.');
+    // A gearbox that takes 0.7 L of the same oil finds 0.2 L left.
+    const engine = plan.steps.flatMap((s) =>
+      s.input.type === 'oil' && s.input.circuit === 'engine' ? [s.input] : []
+    )[0]!;
+    const both = plan.steps.map((s) =>
+      s.input.type === 'oil' && s.input.circuit === 'gearbox'
+        ? { ...s, input: { ...s.input, want: engine.want } }
+        : s
+    );
+    const one = gather({ ...plan, steps: both }, tools, DEFAULT_RULES, '2026-06-01', null);
+    expect(one.fluids.map((f) => f.bottles!.shortMl)).toEqual([0, 500]);
+  });
+  it('tells what has to be got from what has to be looked up', () => {
+    expect(g.toGet).toEqual(['Small: calibration ran out on 1 Jan.']);
+    expect(g.lacks).toContain('Screen cap: its torque is not on the sheet.');
+  });
   it('says what is short, and what nothing suits', () => {
     const little = { ...tools, oils: [{ ...tools.oils[0]!, stockMl: 300 }] };
     expect(gather(plan, little, DEFAULT_RULES, '2026-06-01', null).lacks).toContain(

@@ -1,4 +1,4 @@
-import { calibrationWord, onScale, uncovered, wrenchesFor } from '../../fasteners/wrench';
+import { calibrationWord, isOutOfDate, onScale, uncovered, wrenchesFor } from '../../fasteners/wrench';
 import { bottles, type BottlePlan } from '../../fluids/ledger';
 import type { Air } from '../../fluids/air';
 import { gradesIn } from '../../fluids/can';
@@ -10,12 +10,14 @@ import type { Day } from '../../time/day';
 import { sealSuggestion } from '../seal';
 import { forgottenBefore, type Forgotten } from './forgotten';
 import type { OpenedItem, VisitPlan } from '../plan';
-import type { StockedOil, Toolbox } from '../../stores/toolbox';
+import type { OilClaim, StockedOil, Toolbox } from '../../stores/toolbox';
 
 export interface Line {
   text: string;
   /** What is wrong with it, or has to be asked; null where nothing is. */
   lack: string | null;
+  /** It is a thing that has to be got: bought, lent, calibrated. Else something is to be looked up. */
+  toGet?: true;
 }
 export interface Fluid {
   circuit: Circuit;
@@ -24,6 +26,10 @@ export interface Fluid {
   oil: StockedOil | null;
   bottles: BottlePlan | null;
   lack: string | null;
+  /** Of this oil, what other visits take that stand open. */
+  claimed: OilClaim | null;
+  /** What it lacks is oil; else something is to be looked up. */
+  toGet: boolean;
 }
 /** Everything to lay out before anything is opened. */
 export interface Gathered {
@@ -34,6 +40,8 @@ export interface Gathered {
   forgotten: { what: string; day: Day }[];
   /** Everything that is missing or has to be asked, in one list. */
   lacks: string[];
+  /** Of these, what has to be got. */
+  toGet: string[];
 }
 
 /** Sizes across flats as a head or a note names them, mm. */
@@ -62,11 +70,16 @@ export function gather(
       last,
       plan.jobs.map((j) => j.key)
     ),
-    lacks: []
+    lacks: [],
+    toGet: []
   };
   gathered.lacks = [
     ...[...gathered.tools, ...gathered.parts].flatMap((l) => (l.lack ? [l.lack] : [])),
     ...gathered.fluids.flatMap((f) => (f.lack ? [f.lack] : []))
+  ];
+  gathered.toGet = [
+    ...gathered.tools.flatMap((l) => (l.lack && l.toGet ? [l.lack] : [])),
+    ...gathered.fluids.flatMap((f) => (f.lack && f.toGet ? [f.lack] : []))
   ];
   return gathered;
 }
@@ -91,7 +104,7 @@ function heads(items: readonly OpenedItem[]): Line[] {
 }
 
 function wrenches(items: readonly OpenedItem[], { wrenches: box, adapters }: Toolbox, today: Day): Line[] {
-  const byWrench = new Map<string, { text: string; values: string[] }>();
+  const byWrench = new Map<string, { text: string; lack: string | null; values: string[] }>();
   const lines: Line[] = [];
   for (const i of bolts(items)) {
     if (i.kind === 'cap') continue;
@@ -107,11 +120,15 @@ function wrenches(items: readonly OpenedItem[], { wrenches: box, adapters }: Too
     }
     const spec = middle(band);
     const lack = uncovered(spec, box);
-    if (lack) lines.push({ text: `${i.name}, ${showBand(band)}`, lack: `${i.name}: ${lack}` });
+    if (lack) lines.push({ text: `${i.name}, ${showBand(band)}`, lack: `${i.name}: ${lack}`, toGet: true });
     else {
       const best = wrenchesFor(spec.base, box, today)[0]!;
       const word = calibrationWord(best, today);
-      const entry = byWrench.get(best.id) ?? { text: `${best.name}${word ? ` (${word})` : ''}`, values: [] };
+      const entry = byWrench.get(best.id) ?? {
+        text: `${best.name}${word ? ` (${word})` : ''}`,
+        lack: isOutOfDate(best, today) ? `${best.name}: ${word}.` : null,
+        values: []
+      };
       // As it is set: a sheet in other units is read off beside it.
       const set = onScale(spec.base, best);
       entry.values.push(
@@ -122,11 +139,16 @@ function wrenches(items: readonly OpenedItem[], { wrenches: box, adapters }: Too
     if (i.adapter)
       lines.push({
         text: `Adapter for ${i.name}: no socket fits`,
-        lack: adapters.length === 0 ? `${i.name} takes an adapter, and there is none in the stores.` : null
+        lack: adapters.length === 0 ? `${i.name} takes an adapter, and there is none in the stores.` : null,
+        toGet: true
       });
   }
   return [
-    ...[...byWrench.values()].map((w) => ({ text: `${w.text}: ${w.values.join(', ')}`, lack: null })),
+    ...[...byWrench.values()].map((w) => ({
+      text: `${w.text}: ${w.values.join(', ')}`,
+      lack: w.lack,
+      toGet: true as const
+    })),
     ...lines
   ];
 }
@@ -222,12 +244,18 @@ export function bestOil(
 }
 
 function fluids(plan: Pick<VisitPlan, 'steps' | 'items'>, tools: Toolbox, air: Air | null): Fluid[] {
+  /** By oil, what the circuits before it in this visit take of the same bottles. */
+  const taken = new Map<string, number>();
   return plan.steps.flatMap((s): Fluid[] => {
     const { input } = s;
     if (input.type !== 'oil') return [];
     const oil = bestOil(input.want, tools.oils, air);
+    const claimed = tools.claims?.find((c) => c.oilId === oil?.id) ?? null;
     const plan_ =
-      oil && input.quantityMl !== null ? bottles(input.quantityMl, oil.stockMl, oil.bottleMl) : null;
+      oil && input.quantityMl !== null
+        ? bottles(input.quantityMl, oil.stockMl - (claimed?.ml ?? 0) - (taken.get(oil.id) ?? 0), oil.bottleMl)
+        : null;
+    if (oil && input.quantityMl !== null) taken.set(oil.id, (taken.get(oil.id) ?? 0) + input.quantityMl);
     const lack =
       input.quantityMl === null
         ? `${input.circuit} oil: how much goes in is not on the sheet.`
@@ -236,7 +264,7 @@ function fluids(plan: Pick<VisitPlan, 'steps' | 'items'>, tools: Toolbox, air: A
             ? `${input.circuit} oil: which it wants is not on the sheet.`
             : `${input.circuit} oil: nothing in the stores suits it (${input.want.grade ?? 'by its table'}).`
           : plan_!.shortMl > 0
-            ? `${input.circuit} oil: ${Math.round(plan_!.shortMl)} ml short of ${oil.name}.`
+            ? `${input.circuit} oil: ${Math.round(plan_!.shortMl)} ml short of ${oil.name}${claimed ? `, with what ${claimed.by.join(' and ')} at the bench ${claimed.by.length === 1 ? 'takes' : 'take'}` : ''}.`
             : null;
     return [
       {
@@ -244,6 +272,10 @@ function fluids(plan: Pick<VisitPlan, 'steps' | 'items'>, tools: Toolbox, air: A
         neededMl: input.quantityMl,
         oil,
         bottles: plan_,
+        claimed,
+        toGet:
+          input.quantityMl !== null &&
+          (oil !== null || input.want.grade !== null || input.want.table.length > 0),
         lack: lack && lack.charAt(0).toUpperCase() + lack.slice(1)
       }
     ];
