@@ -89,6 +89,7 @@ export const aReminder = (more: Partial<Reminder> = {}): Reminder => ({
   words: 'Level again',
   waitsFor: 'the next outing',
   part: '',
+  expectedOn: null,
   come: false,
   ...more
 });

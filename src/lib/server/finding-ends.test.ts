@@ -26,8 +26,12 @@ describe('a finding by hand', () => {
   });
   it('waits for a part, then for another; closed, nothing waits', async () => {
     const findingId = await make();
-    const wait = (part: string) =>
-      on.send('finding.wait', { id: uuid(), findingId, waitsFor: 'a part to arrive', part }, at(26));
+    const wait = (part: string, expectedOn: string | null = null) =>
+      on.send(
+        'finding.wait',
+        { id: uuid(), findingId, waitsFor: 'a part to arrive', part, expectedOn },
+        at(26)
+      );
     await wait('hose');
     await wait('hose and clamp');
     expect(await on.book.sql`select part from reminder where done_at is null`).toEqual([

@@ -36,7 +36,7 @@ export async function listFindings(
 ): Promise<FindingRow[]> {
   const rows = await sql`
     select f.id, f.cause, f.what, f.note, f.place, f.severity, c.name as part, f.found_on as day, f.hours, p.name as by, f.visit_id as "visitId",
-      case when w.id is not null then jsonb_build_object('id', w.id, 'words', w.words, 'waitsFor', w.waits_for, 'part', w.part, 'come', w.come_at is not null) end as waits,
+      case when w.id is not null then jsonb_build_object('id', w.id, 'words', w.words, 'waitsFor', w.waits_for, 'part', w.part, 'expectedOn', w.expected_on, 'come', w.come_at is not null) end as waits,
       f.closed_on, q.name as closed_by, f.closed_word, f.closed_how as "closedHow"
     from finding f
     join person p on p.team_id = f.team_id and p.id = f.created_by
@@ -121,10 +121,10 @@ export async function waitForFinding(w: Write, f: FindingWaitInput): Promise<voi
         where f.team_id = ${team.id} and f.id = ${f.findingId}`;
   if (!on?.machine_id) refuse('', 'It is on the shelf: what waits is written down on a machine.');
   await tx`
-    insert into reminder (team_id, id, machine_id, finding_id, words, waits_for, part, created_by)
-    values (${team.id}, ${f.id}, ${on!.machine_id}, ${f.findingId}, ${is!.what}, ${f.waitsFor}, ${f.part}, ${personId})
+    insert into reminder (team_id, id, machine_id, finding_id, words, waits_for, part, expected_on, created_by)
+    values (${team.id}, ${f.id}, ${on!.machine_id}, ${f.findingId}, ${is!.what}, ${f.waitsFor}, ${f.part}, ${f.expectedOn}, ${personId})
     on conflict (team_id, finding_id) where finding_id is not null do update
-      set waits_for = excluded.waits_for, part = excluded.part, come_at = null, come_by = null, done_at = null, done_by = null, done_word = ''`;
+      set waits_for = excluded.waits_for, part = excluded.part, expected_on = excluded.expected_on, come_at = null, come_by = null, done_at = null, done_by = null, done_word = ''`;
 }
 
 async function closeAll(

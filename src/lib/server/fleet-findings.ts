@@ -38,7 +38,7 @@ export async function fleetFindings(
     sql`
       select f.id, f.cause, f.what, f.note, f.place, f.severity, c.name as part, f.found_on as day, f.hours, p.name as by, f.visit_id as "visitId",
         f.closed_how as "closedHow",
-        case when w.id is not null then jsonb_build_object('id', w.id, 'words', w.words, 'waitsFor', w.waits_for, 'part', w.part, 'come', w.come_at is not null) end as waits,
+        case when w.id is not null then jsonb_build_object('id', w.id, 'words', w.words, 'waitsFor', w.waits_for, 'part', w.part, 'expectedOn', w.expected_on, 'come', w.come_at is not null) end as waits,
         case when f.closed_at is not null then jsonb_build_object('day', f.closed_on, 'by', q.name, 'word', f.closed_word) end as closed,
         case when m.id is not null then jsonb_build_object('id', m.id, 'plate', m.plate, 'name', m.name) end as machine
       from finding f

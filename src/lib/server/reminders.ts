@@ -7,8 +7,8 @@ import type { Write } from './write';
 
 export async function addReminder({ tx, team, personId }: Write, r: ReminderInput): Promise<void> {
   await tx`
-    insert into reminder (team_id, id, machine_id, words, waits_for, part, created_by)
-    values (${team.id}, ${r.id}, ${r.machineId}, ${r.words}, ${r.waitsFor}, ${r.part}, ${personId})`;
+    insert into reminder (team_id, id, machine_id, words, waits_for, part, expected_on, created_by)
+    values (${team.id}, ${r.id}, ${r.machineId}, ${r.words}, ${r.waitsFor}, ${r.part}, ${r.expectedOn}, ${personId})`;
 }
 
 /** Reminds of what is to be looked at again after the next outing; what is asked for already is not asked for twice. */

@@ -1,5 +1,6 @@
 import type { Book, MachineStanding } from '../core/book/book';
 import { STANDING_VERSION } from '../core/book/stored';
+import type { PartRow } from '../core/book/rows';
 import { keepsOff } from '../core/finding/finding';
 import { dueItems } from '../core/schedule/fleet';
 import { reach } from './book/hold';
@@ -66,7 +67,7 @@ function asRow(m: MachineStanding): Record<string, unknown> {
 export async function standAnew(
   tx: Tx,
   teamId: string,
-  of: { machines: readonly string[]; components: readonly string[] }
+  of: { machines: readonly string[]; components: readonly string[]; moved?: boolean }
 ): Promise<void> {
   const asked = { machineIds: of.machines, componentIds: of.components };
   // What is read of the book beside its steps does not hang on them: asked at once, waited for together.
@@ -76,11 +77,18 @@ export async function standAnew(
   const from = (at: number | undefined) => Math.min(at ?? NEVER, NEVER);
   const follow = new Map<string, number>([
     ...of.machines.map((id) => [id, from(since.get(id))] as const),
-    ...of.components.map((id) => [id, from(earliest)] as const)
+    ...of.components.map((id) => [id, from(earliest)] as const),
+    // One that was moved counts otherwise from then on, though no machine does.
+    ...(of.moved ? rows.parts.filter((p) => p.fittings.length > 0) : []).map(
+      (p) => [p.id, Math.min(from(earliest), movedAt(p))] as const
+    )
   ]);
   const followers = await loadFollowers(tx, teamId, follow);
   await keep(tx, teamId, await withSteps(tx, teamId, asked, { ...rows, followers }));
 }
+
+/** When a component was fitted or taken off last. */
+const movedAt = (p: PartRow): number => Math.max(...p.fittings.flatMap((f) => [f.from, f.to ?? f.from]));
 
 /** Works out anew one machine and everything that hangs on it. */
 export async function refreshStanding(sql: Db, teamId: string, machineId: string): Promise<void> {

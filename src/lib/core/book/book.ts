@@ -69,7 +69,14 @@ export function buildBook(rows: BookOf, steps: StepsOf, recents: ReadonlyMap<str
           .map((f) => findingOf(f, parts, clock)),
         reminders: rows.reminders
           .filter((r) => r.machineId === m.id)
-          .map(({ id, words, waitsFor, part, come }) => ({ id, words, waitsFor, part, come })),
+          .map(({ id, words, waitsFor, part, expectedOn, come }) => ({
+            id,
+            words,
+            waitsFor,
+            part,
+            expectedOn,
+            come
+          })),
         pegs: rows.pegs.filter((p) => p.machineId === m.id).flatMap((p) => pegOf(p, clock))
       };
     }),
@@ -80,7 +87,9 @@ export function buildBook(rows: BookOf, steps: StepsOf, recents: ReadonlyMap<str
     hours: rows.followers.flatMap((f) => {
       const hours = f.stated ? f.hours : hoursAt(clock(f).hours, f.at);
       const machineHours =
-        f.componentId === null || f.onMachineId === null
+        f.componentId === null ||
+        f.onMachineId === null ||
+        !reaches(clock({ machineId: f.onMachineId, componentId: null }).hours, f.at)
           ? null
           : machineThen({ ...f, machineId: f.onMachineId }, hours, clock);
       return hours === f.hours && machineHours === f.machineHours ? [] : [{ id: f.id, hours, machineHours }];
@@ -107,7 +116,7 @@ function pegOf(p: PegRow, clock: Book['clock']): Peg[] {
  * reading may be known: what the component had run less by then than that reading says, the machine had too.
  *
  * @param own hours of the component; null: not known
- * @returns null where the machine's hours are not known
+ * @returns null where the machine's hours are not known; before its book begins, from where that does
  */
 function machineThen(
   { machineId, componentId, at }: Pick<PegRow, 'machineId' | 'componentId' | 'at'>,

@@ -68,6 +68,7 @@ const reminder = z.object({
   words: z.string(),
   waitsFor: z.enum(WAITS_FOR),
   part: z.string(),
+  expectedOn: maybe(z.string()),
   come: z.boolean()
 } satisfies Shape<Reminder>);
 

@@ -44,7 +44,9 @@ export const findingWaitSchema = z
     id,
     findingId: id,
     waitsFor: z.enum(WAITS_FOR, { error: 'Pick what it waits for.' }),
-    part: z.string().trim().max(120, 'At most 120 characters.').default('')
+    part: z.string().trim().max(120, 'At most 120 characters.').default(''),
+    /** When that is expected; null: nobody knows. */
+    expectedOn: day.nullable().default(null)
   })
   .refine((r) => r.waitsFor !== 'a part to arrive' || r.part !== '', {
     path: ['part'],
@@ -58,7 +60,9 @@ export const reminderSchema = z
     machineId: id,
     words: name('what is to be done then', 200),
     waitsFor: z.enum(WAITS_FOR, { error: 'Pick what it waits for.' }),
-    part: z.string().trim().max(120, 'At most 120 characters.').default('')
+    part: z.string().trim().max(120, 'At most 120 characters.').default(''),
+    /** When that is expected; null: nobody knows. */
+    expectedOn: day.nullable().default(null)
   })
   .refine((r) => r.waitsFor !== 'a part to arrive' || r.part !== '', {
     path: ['part'],

@@ -22,14 +22,14 @@ const facts: Facts = {
       id: 'c',
       what: 'Hose chafed',
       severity: 'fix now',
-      waits: { waitsFor: 'a part to arrive', part: 'hose', come: false },
+      waits: { waitsFor: 'a part to arrive', part: 'hose', expectedOn: '2026-06-12', come: false },
       closed: false
     },
     { id: 'd', what: 'Old', severity: 'park the machine', waits: null, closed: true }
   ],
   reminders: [
-    { id: 'r', words: 'Filter', waitsFor: 'a part to arrive', part: '', come: false },
-    { id: 's', words: 'Filter', waitsFor: 'a part to arrive', part: 'oil', come: true }
+    { id: 'r', words: 'Filter', waitsFor: 'a part to arrive', part: '', expectedOn: null, come: false },
+    { id: 's', words: 'Filter', waitsFor: 'a part to arrive', part: 'oil', expectedOn: null, come: true }
   ],
   tasks: [
     { id: 't', name: 'Oil', state: 'past due', pastLimit: null },
@@ -49,7 +49,7 @@ describe('the board', () => {
       findings: 2,
       gravest: 'fix now',
       deferred: 1,
-      parts: ['hose', 'a part']
+      parts: ['hose, 12 Jun', 'a part']
     });
   });
   it('names the heaviest reasons, and counts the others', () => {

@@ -1,6 +1,6 @@
 import { SEVERITIES, type Severity } from '../finding/finding';
 import type { Toolbox } from '../stores/toolbox';
-import { dayNumber, type Day } from '../time/day';
+import { dayNumber, showDay, type Day } from '../time/day';
 import {
   mayRide,
   RIDES,
@@ -64,7 +64,15 @@ export function boardRow(
     findings: seen.length,
     gravest: SEVERITIES.find((s) => seen.some((f) => f.severity === s)) ?? null,
     deferred: open.length - seen.length,
-    parts: waits.flatMap((w) => (w.waitsFor === 'a part to arrive' && !w.come ? [w.part || 'a part'] : []))
+    parts: waits.flatMap((w) =>
+      w.waitsFor === 'a part to arrive' && !w.come
+        ? [
+            [w.part || 'a part', w.expectedOn && showDay(w.expectedOn, w.expectedOn)]
+              .filter(Boolean)
+              .join(', ')
+          ]
+        : []
+    )
   };
 }
 

@@ -33,6 +33,7 @@ const coming = {
   words: 'Wheel nuts again',
   waitsFor: 'the next outing',
   part: '',
+  expectedOn: null,
   come: false
 } as const;
 
@@ -112,7 +113,7 @@ describe('ready or not', () => {
     expect(r.reasons[2]!.words).toBe('Wheel nuts again: waits for the next outing');
   });
   it('what waited for a part that has come is to be fixed now', () => {
-    const waits = { waitsFor: 'a part to arrive', part: 'seal', come: false } as const;
+    const waits = { waitsFor: 'a part to arrive', part: 'seal', expectedOn: null, come: false } as const;
     expect(readiness({ ...clear, findings: [finding('watch', { waits })] }).ready).toBe(true);
     expect(
       readiness({ ...clear, findings: [finding('watch', { waits: { ...waits, come: true } })] }).ready
@@ -137,7 +138,7 @@ describe('ready or not', () => {
       attended: 40,
       grown: { elapsed: 121, attended: 101, when: 'shims are needed' }
     };
-    const waits = { waitsFor: 'a part to arrive', part: 'seal', come: false } as const;
+    const waits = { waitsFor: 'a part to arrive', part: 'seal', expectedOn: null, come: false } as const;
     const facts: Facts = {
       ...clear,
       tasks: [task('past due'), task('clear')],
@@ -187,7 +188,12 @@ const facts: fc.Arbitrary<Facts> = fc.record({
       id: fc.uuid(),
       what: fc.constantFrom('seal', 'chain', 'nut'),
       severity: fc.constantFrom(...SEVERITIES),
-      waits: fc.constantFrom(null, { waitsFor: 'a part to arrive', part: 'x', come: true } as const),
+      waits: fc.constantFrom(null, {
+        waitsFor: 'a part to arrive',
+        part: 'x',
+        expectedOn: null,
+        come: true
+      } as const),
       closed: fc.boolean()
     }),
     { maxLength: 6 }
@@ -198,6 +204,7 @@ const facts: fc.Arbitrary<Facts> = fc.record({
       words: fc.constantFrom('a', 'b'),
       waitsFor: fc.constant('the next outing' as const),
       part: fc.constant(''),
+      expectedOn: fc.constant(null),
       come: fc.boolean()
     }),
     { maxLength: 4 }

@@ -68,11 +68,11 @@ export interface Facts {
     id: string;
     what: string;
     severity: Severity;
-    waits: Pick<Reminder, 'waitsFor' | 'part' | 'come'> | null;
+    waits: Pick<Reminder, 'waitsFor' | 'part' | 'expectedOn' | 'come'> | null;
     /** Closed with what was done: it says nothing any more. */
     closed: boolean;
   }[];
-  reminders: readonly Pick<Reminder, 'id' | 'words' | 'waitsFor' | 'part' | 'come'>[];
+  reminders: readonly Pick<Reminder, 'id' | 'words' | 'waitsFor' | 'part' | 'expectedOn' | 'come'>[];
   /** Tasks, as they stand to the outing that is looked at. */
   tasks: readonly {
     id: string;

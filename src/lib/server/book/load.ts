@@ -50,7 +50,7 @@ export async function loadFollowers(
     join task t on t.team_id = ${teamId} and (t.machine_id = u.id or t.component_id = u.id)
     join service_record r on r.team_id = t.team_id and r.task_id = t.id and (
       r.hours_by = 'book' and (r.done_at >= u.since or r.hours is null) or
-      t.component_id is not null and r.machine_id is not null and (r.done_at >= u.since or r.machine_hours is null))`;
+      t.component_id is not null and r.machine_id is not null and (r.done_at >= u.since or r.created_at >= now()))`;
   return rows.map((f) => ({
     id: f.id,
     machineId: f.machine_id,
@@ -137,13 +137,13 @@ export async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<O
       order by c.created_at, c.id`,
       sql`
       select f.id, f.machine_id, f.component_id, f.fastener_id, f.cause, f.what, f.note, f.place, f.severity, f.found_on, f.found_at, f.hours, f.visit_id, p.name as by,
-        case when w.id is not null then jsonb_build_object('id', w.id, 'words', w.words, 'waitsFor', w.waits_for, 'part', w.part, 'come', w.come_at is not null) end as waits
+        case when w.id is not null then jsonb_build_object('id', w.id, 'words', w.words, 'waitsFor', w.waits_for, 'part', w.part, 'expectedOn', w.expected_on, 'come', w.come_at is not null) end as waits
       from finding f join person p on p.team_id = f.team_id and p.id = f.created_by
       left join reminder w on w.team_id = f.team_id and w.finding_id = f.id and w.done_at is null
       where f.team_id = ${teamId} and f.closed_at is null and (f.component_id is null and f.machine_id = any(${machineIds}::uuid[]) or f.component_id = any(${owners}::uuid[]))
       order by f.found_at, f.id`,
       sql`
-      select id, machine_id, words, waits_for, part, come_at is not null as come from reminder
+      select id, machine_id, words, waits_for, part, expected_on, come_at is not null as come from reminder
       where team_id = ${teamId} and machine_id = any(${machineIds}::uuid[]) and finding_id is null and done_at is null order by created_at, id`,
       sql`
       select s.machine_id, s.id, s.name, s.hours, s.hours_by, s.done_on, s.done_at, s.component_id from unnest(${machineIds}::uuid[]) u (id)
@@ -230,6 +230,7 @@ export async function loadRows(sql: Db, teamId: string, asked: Asked): Promise<O
       words: r.words,
       waitsFor: r.waits_for,
       part: r.part,
+      expectedOn: r.expected_on,
       come: r.come
     })),
     pegs: pegs.map((p): PegRow => ({

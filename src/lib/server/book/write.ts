@@ -36,7 +36,8 @@ export async function settle(tx: Tx, teamId: string, scope: Scope, held: Held): 
   if (scope.moves) await stillReaches(tx, teamId, scope, held);
   await standAnew(tx, teamId, {
     machines: [...held.machines.keys(), ...(scope.makes ?? [])],
-    components: held.components
+    components: held.components,
+    moved: scope.moves ?? false
   });
 }
 

@@ -71,7 +71,8 @@
       machineId: machineId!,
       words: '',
       waitsFor: 'the next outing' as string,
-      part: ''
+      part: '',
+      expectedOn: null as string | null
     }),
     over
   );
@@ -155,6 +156,7 @@
           label="It waits for"
           bind:waitsFor={$reminder.waitsFor}
           bind:part={$reminder.part}
+          bind:expectedOn={$reminder.expectedOn}
           errors={$reminderErrors}
         />
       </div>

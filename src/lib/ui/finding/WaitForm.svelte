@@ -9,7 +9,13 @@
   const form = commandForm(
     'finding.wait',
     findingWaitSchema,
-    () => ({ id: crypto.randomUUID(), findingId, waitsFor: 'a part to arrive' as string, part: '' }),
+    () => ({
+      id: crypto.randomUUID(),
+      findingId,
+      waitsFor: 'a part to arrive' as string,
+      part: '',
+      expectedOn: null as string | null
+    }),
     { taken: () => onleave(), kept: () => onleave() }
   );
   const { data, errors } = form;
@@ -17,6 +23,12 @@
 
 <InPlace label="It waits" {form} submit="It waits" {onleave}>
   <div class="grid max-w-2xl items-start gap-3 sm:grid-cols-2">
-    <WaitsFor label="For what" bind:waitsFor={$data.waitsFor} bind:part={$data.part} errors={$errors} />
+    <WaitsFor
+      label="For what"
+      bind:waitsFor={$data.waitsFor}
+      bind:part={$data.part}
+      bind:expectedOn={$data.expectedOn}
+      errors={$errors}
+    />
   </div>
 </InPlace>

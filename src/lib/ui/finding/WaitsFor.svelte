@@ -8,9 +8,17 @@
     label: string;
     waitsFor: string;
     part: string;
+    /** When that is expected; null: nobody said. */
+    expectedOn: string | null;
     errors: Record<string, string>;
   }
-  let { label, waitsFor = $bindable(), part = $bindable(), errors }: Props = $props();
+  let {
+    label,
+    waitsFor = $bindable(),
+    part = $bindable(),
+    expectedOn = $bindable(),
+    errors
+  }: Props = $props();
 </script>
 
 <Field {label} error={errors['waitsFor']}
@@ -21,4 +29,10 @@
 {#if waitsFor === 'a part to arrive' || waitsFor === 'a tool to arrive'}<Field
     label={waitsFor === 'a part to arrive' ? 'Which part' : 'Which tool'}
     error={errors['part']}>{#snippet children(a)}<Input {...a} bind:value={part} />{/snippet}</Field
+  ><Field label="Expected on" error={errors['expectedOn']} hint="empty: not known"
+    >{#snippet children(a)}<Input
+        {...a}
+        type="date"
+        bind:value={() => expectedOn ?? '', (v) => (expectedOn = v || null)}
+      />{/snippet}</Field
   >{/if}

@@ -50,7 +50,8 @@ export const reminder = row({
   finding_id: none(id),
   fastener_id: none(id),
   check_key: none(text),
-  round_id: none(id)
+  round_id: none(id),
+  expected_on: none(day).default(null)
 });
 export const photo = row({
   id,
