@@ -14,7 +14,7 @@ import { asked, costOf } from '../core/round/lists';
 import { decide } from '../core/schedule/decide';
 import { ifTaken } from '../core/schedule/propose';
 import { aheadOf, pastLimitAfter, through } from '../core/schedule/state';
-import { showAmount } from '../core/schedule/words';
+import { showAmount, showLeft } from '../core/schedule/words';
 import type { PlannedOuting } from '../core/schedule/task';
 import type { Team } from '../core/team/team';
 import { dayNumber, dayOf, type Day } from '../core/time/day';
@@ -186,7 +186,7 @@ function tasksAt(
   const items = readDueItems(r['dues']).filter((i) => i.kind === 'task');
   const tasks = items.map((i) => {
     const past = pastLimitAfter(i.points, to);
-    const pastLimit = past && showAmount(past.by, past.measure);
+    const pastLimit = past && showLeft(past.by, past.measure);
     return { id: i.id, name: i.name, state: decide(i, to).state, pastLimit };
   });
   const notes = items.flatMap((i): Note[] => {

@@ -11,6 +11,12 @@ export function centihours(hours: number): Centihours {
   return Math.round(hours * 100);
 }
 
+/** Hundredths to the tenth a meter shows, for what is worked out and never read: `18.4`. Nought has no sign. */
+export function showTenths(c: Centihours): string {
+  const tenths = Math.round(c / 10);
+  return (tenths === 0 ? 0 : tenths / 10).toFixed(1);
+}
+
 /** Hundredths as text: `38.4`, `0.25`, `-1.3`; at least one decimal, so that it reads as a meter does. */
 export function showHours(c: Centihours): string {
   const rounded = Math.round(c);

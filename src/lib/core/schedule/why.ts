@@ -1,9 +1,9 @@
-import { showHours } from '../hours/hours';
+import { showHours, showTenths } from '../hours/hours';
 import type { Sensitivity, Strain } from '../outing/outing';
 import { showDay } from '../time/day';
 import type { TaskDue, TriggerDue } from './due';
 import type { MachineNow } from './task';
-import { everyInWords, leftOf, likelyPhrase, showAmount } from './words';
+import { everyInWords, leftOf, likelyPhrase, showAmount, showLeft } from './words';
 
 /** One line of the sum: what it is about, and what is said of it. */
 export interface WhyLine {
@@ -60,12 +60,12 @@ export function whyDue(due: TaskDue, now: MachineNow, estimated: boolean): WhyLi
   if (total !== null && due.deciding?.trigger.measure === 'hours' && due.deciding.left !== null)
     say(
       'Now',
-      `The machine stands at ${showHours(total)} h, so it falls due at ${showHours(total + due.deciding.left)} h.`
+      `The machine stands at ${showHours(total)} h, so it falls due at ${showTenths(total + due.deciding.left)} h.`
     );
   if (now.rate)
     say(
       'Rate of use',
-      `${now.rate.perDay > 0 ? `About ${showHours(Math.round(now.rate.perDay * 7))} h a week` : 'No hours outside planned outings'} over the last ${now.rate.days} days${now.planned.length > 0 ? `, and ${now.planned.length} planned ${now.planned.length === 1 ? 'outing' : 'outings'} on top` : ''}${likelySentence(due, now)}`
+      `${now.rate.perDay > 0 ? `About ${showTenths(now.rate.perDay * 7)} h a week` : 'No hours outside planned outings'} over the last ${now.rate.days} days${now.planned.length > 0 ? `, and ${now.planned.length} planned ${now.planned.length === 1 ? 'outing' : 'outings'} on top` : ''}${likelySentence(due, now)}`
     );
   else say('Rate of use', 'Too little history to say when: four weeks with four readings are wanted.');
   if (due.inside)
@@ -78,7 +78,7 @@ export function whyDue(due: TaskDue, now: MachineNow, estimated: boolean): WhyLi
   if (due.limitInside)
     say(
       'Limit',
-      `It passes its limit inside ${due.limitInside.name}, by ${showAmount(due.limitInside.by, due.limitInside.measure)}: the machine is not ready for it.`
+      `It passes its limit inside ${due.limitInside.name}, by ${showLeft(due.limitInside.by, due.limitInside.measure)}: the machine is not ready for it.`
     );
   if (estimated)
     say(

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { aNow, aTask, counting, hours, itemsOf } from '../../../../tests/core/schedule';
+import { showTenths } from '../hours/hours';
 import { addDays } from '../time/day';
 import { nearestFirst, tasksDue, taskDue } from './due';
 import { mostPressing, pressingFirst } from './decide';
@@ -206,6 +207,24 @@ describe('proposals', () => {
     );
     expect(hardRiding({ ...t, strained: { mud: 100 } })).toBeNull();
     expect(hardRiding({ ...t, triggers: [{ ...t.triggers[0]!, aged: 1400 }] })).toBeNull();
+  });
+});
+
+describe('hours that are left', () => {
+  it('to the tenth, never with a signed nought, and by which interval where that is not the book’s', () => {
+    const left = (used: number, more: object = {}) =>
+      leftInWords(taskDue(aTask([{ ...counting(hours(4000), used), ...more }], done), aNow(today, 9000)));
+    // 33.1 h gone by of 40: in 6.9 h. What was measured wanted it within 14.73 h: 18.37 h over.
+    expect(left(3310)).toBe('in 6.9 h');
+    expect(left(3310, { within: 1473, due: 1473 })).toBe('18.4 h over, 14.7 h by what was measured');
+    expect(left(3997)).toBe('in less than 0.1 h');
+    expect(left(4003)).toBe('less than 0.1 h over');
+    expect([showTenths(-3), showTenths(4), showTenths(-7), showTenths(1837)]).toEqual([
+      '0.0',
+      '0.0',
+      '-0.1',
+      '18.4'
+    ]);
   });
 });
 

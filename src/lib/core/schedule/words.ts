@@ -1,4 +1,4 @@
-import { showHours } from '../hours/hours';
+import { showHours, showTenths } from '../hours/hours';
 import { showKm } from '../hours/learned';
 import { dayFromNumber, daysBetween, showDay, type Day } from '../time/day';
 import type { TaskDue, TriggerDue } from './due';
@@ -33,7 +33,20 @@ export function leftOf(t: TriggerDue): string {
     if (left < 0) return `${plural(-left, 'time', 'times')} of ${trigger.of.name} over`;
     return left === 1 ? `at the next ${trigger.of.name}` : `after ${left} more of ${trigger.of.name}`;
   }
-  return left > 0 ? `in ${showAmount(left, trigger.measure)}` : `${showAmount(-left, trigger.measure)} over`;
+  // Not by the book's interval, but by what was seen when it was last done: else the two do not add up.
+  const by =
+    trigger.within !== null && trigger.within === t.interval
+      ? `, ${showLeft(t.interval, trigger.measure)} by what was measured`
+      : '';
+  return left > 0
+    ? `in ${showLeft(left, trigger.measure)}${by}`
+    : `${showLeft(-left, trigger.measure)} over${by}`;
+}
+
+/** An amount that is left, or over: hours to the tenth, as meters are read. `amount` is above nought. */
+export function showLeft(amount: number, measure: Measure): string {
+  if (measure !== 'hours') return showAmount(amount, measure);
+  return amount < 5 ? 'less than 0.1 h' : `${showTenths(amount)} h`;
 }
 
 /** What is left of a task, in words: of the trigger that decides, or what calls it. */
@@ -61,13 +74,11 @@ export function nth(n: number): string {
 /** Where a trigger falls due, in words: running hours for hours, a date for days, else what is left. */
 export function pointInWords(t: TriggerDue, left: number | null, total: number | null, today: Day): string {
   if (left === null) return 'not known';
-  if (t.trigger.measure === 'hours') return total === null ? 'not known' : `${showHours(total + left)} h`;
+  if (t.trigger.measure === 'hours') return total === null ? 'not known' : `${showTenths(total + left)} h`;
   // It falls due with another task, which has a point of its own.
   if (t.trigger.measure === 'times') return '';
   if (t.trigger.measure === 'days') return showDay(dayFromNumber(dayNumberOf(today) + left), today);
-  return left >= 0
-    ? `in ${showAmount(left, t.trigger.measure)}`
-    : `${showAmount(-left, t.trigger.measure)} ago`;
+  return left >= 0 ? `in ${showLeft(left, t.trigger.measure)}` : `${showLeft(-left, t.trigger.measure)} ago`;
 }
 const dayNumberOf = (day: Day) => daysBetween('1970-01-01', day);
 
@@ -96,7 +107,7 @@ export const insideInWords = ({ inside }: Pick<TaskDue, 'inside'>): string | nul
 /** Inside which planned outing a task passes its limit: `past its limit inside Valley, by 1.1 h`; null: none. */
 export const limitInWords = ({ limitInside }: Pick<TaskDue, 'limitInside'>): string | null =>
   limitInside &&
-  `past its limit inside ${limitInside.name}, by ${showAmount(limitInside.by, limitInside.measure)}`;
+  `past its limit inside ${limitInside.name}, by ${showLeft(limitInside.by, limitInside.measure)}`;
 
 /** Days a planned outing is away, in words. */
 export function awayInWords(today: Day, day: Day): string {

@@ -5,7 +5,7 @@
 <script lang="ts">
   import { bunch, type Window } from '$lib/core/trail/scale';
   import { marks, percentIn } from './scale';
-  import { showHours } from '$lib/core/hours/hours';
+  import { showHours, showTenths } from '$lib/core/hours/hours';
   import { pressure, type State } from '$lib/core/schedule/state';
   import type { Lane, Likely, Stake } from '$lib/core/trail/lane';
   import Board from './Board.svelte';
@@ -174,10 +174,10 @@
   {#each pegs as list (list[0]!.recordId)}
     <a
       href="/records/{list[0]!.recordId}"
-      aria-label={list.map((p) => `${p.name}, done ${showHours(p.behind)} h ago`).join('; ')}
+      aria-label={list.map((p) => `${p.name}, done ${showTenths(p.behind)} h ago`).join('; ')}
     >
       <svg x="{x(-list[0]!.behind)}%" y={ground} overflow="visible">
-        <title>{list.map((p) => `${p.name}, ${showHours(p.behind)} h ago, ${p.day}`).join('\n')}</title>
+        <title>{list.map((p) => `${p.name}, ${showTenths(p.behind)} h ago, ${p.day}`).join('\n')}</title>
         <rect x="-9" y="-16" width="18" height="30" fill="transparent" />
         <path d="M0 0v-11" stroke="var(--done)" stroke-width="3.5" />
         {#if list.length > 1}<path d="M5 0v-11" stroke="var(--done)" stroke-width="3.5" />{/if}
