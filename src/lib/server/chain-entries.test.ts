@@ -23,10 +23,10 @@ beforeEach(async () => {
 afterEach(() => on.book.close());
 
 describe('a chain', () => {
-  const grown = (measured: string, now: Date) =>
+  const grown = (measured: string, now: Date, sure = false) =>
     on.send(
       'chain.length',
-      chainLengthSchema.parse({ id: uuid(), machineId: on.book.machineId, measured, pitches: '20' }),
+      chainLengthSchema.parse({ id: uuid(), machineId: on.book.machineId, measured, pitches: '20', sure }),
       now
     );
 
@@ -37,6 +37,10 @@ describe('a chain', () => {
     await on.figure('chain pitch', '15.875 mm');
     expect(await refused(grown('303', at(24)))).toMatchObject({
       measured: expect.stringContaining('about 19 pitches')
+    });
+    // One pitch too many over twenty is 5 %: asked about, and taken once somebody has counted again.
+    expect(await refused(grown('333.4', at(24)))).toMatchObject({
+      measured: expect.stringContaining('over 21 it would be 0.0 %')
     });
     await grown('12 17/32 in', at(24));
     expect(await on.rows('chain_entry')).toMatchObject([

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { elongation, oddLength } from '../core/chain/elongation';
+import { elongation, maybeMiscounted, oddLength } from '../core/chain/elongation';
 import { limitOf } from '../core/chain/sheet';
 import type {
   chainEntryStrikeSchema,
@@ -45,6 +45,8 @@ export async function addLength(w: Write, l: ChainLengthInput): Promise<void> {
   const pitch = lowerEnd(band!).base;
   const odd = oddLength(l.measured, pitch, l.pitches);
   if (odd) refuse('measured', odd);
+  const again = l.sure ? null : maybeMiscounted(l.measured, pitch, l.pitches);
+  if (again) refuse('measured', again, { askSure: true });
   const { id, machineId, measured, pitches } = l;
   await add(w, { id, machineId, kind: 'length', content: writeLength({ measured, pitches, pitch }) });
   const { pct } = limitOf(await chainSheet(w.tx, w.team, machineId));

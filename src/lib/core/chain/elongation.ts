@@ -18,6 +18,23 @@ export const LEAST_ELONGATION = -1;
 /** Over fewer a rule reads nothing of it. */
 export const FEWEST_PITCHES = 5;
 
+/**
+ * From so much of a whole pitch on, a longer chain is more likely one pitch too many than wear. Ours: over twenty pitches that is
+ * 3.75 %, where chains are changed at 1 to 2.
+ */
+const MISCOUNTED = 0.75;
+
+/**
+ * A length that may be, and is rather a pitch too many than a worn chain: asked about, since a miscount is a whole pitch.
+ * @returns the question; null: nothing to ask
+ */
+export function maybeMiscounted(measured: number, pitch: number, pitches: number): string | null {
+  const over = (measured - pitches * pitch) / pitch;
+  if (over < MISCOUNTED) return null;
+  const pct = elongation(measured, pitch, pitches);
+  return `Over ${pitches} pitches that is ${pct.toFixed(1)} % longer than new; over ${pitches + 1} it would be ${elongation(measured, pitch, pitches + 1).toFixed(1)} %. Count the pitches, from pin to pin, once more.`;
+}
+
 /** Why a length over so many pitches cannot be; null: it can. */
 export function oddLength(measured: number, pitch: number, pitches: number): string | null {
   const pct = elongation(measured, pitch, pitches);

@@ -130,7 +130,13 @@ export const lengthShape = {
   measured: length(50, 1500, 'Measured over pitches it is 50 to 1,500 mm.'),
   pitches: whole('pitches, such as 20.', 5, 60)
 };
-export const chainLengthSchema = z.object({ id, machineId: id, ...lengthShape });
+export const chainLengthSchema = z.object({
+  id,
+  machineId: id,
+  ...lengthShape,
+  /** The pitches were counted again. */
+  sure: z.boolean().default(false)
+});
 export type ChainLengthInput = z.infer<typeof chainLengthSchema>;
 
 export const lookShape = {

@@ -7,7 +7,7 @@ import excesses from '../worked-cases/chain_excess.json';
 import links from '../worked-cases/chain_links.json';
 import tights from '../worked-cases/chain_tight_point.json';
 import { axleTravel, carrierAngle, centreOf, crooked, turnsFor, wholeFlats } from './adjust';
-import { elongation, longest, oddLength } from './elongation';
+import { elongation, longest, maybeMiscounted, oddLength } from './elongation';
 import { centreOfLinks, linksThatFit } from './links';
 import { centreFor, excess, loopLength, pitchRadius, slackIn, slackOf, straightRun, tautLoop } from './run';
 import { armFor, centreAt, slackOverTravel, slackToLeave, tightPoint, type Arm } from './travel';
@@ -236,6 +236,9 @@ describe('length over pitches', () => {
     expect(oddLength(258.9, 15.875, 16)).toBeNull();
     expect(oddLength(258.9, 15.875, 15)).toContain('about 16 pitches');
     expect(oddLength(10.2, 15.875, 16)).toContain('about 1 pitches');
+    // 21 × 15.875 = 333.4 for 20 pitches is 5 %, one pitch too many; 2 % over 20 is 323.9, a worn chain.
+    expect(maybeMiscounted(333.4, 15.875, 20)).toContain('5.0 % longer than new; over 21 it would be 0.0 %');
+    expect(maybeMiscounted(323.9, 15.875, 20)).toBeNull();
     // 16 × 15.875 = 254; a hundredth and a half more is 257.81.
     expect(longest(15.875, 16, 1.5)).toBeCloseTo(257.81, 2);
   });

@@ -58,6 +58,15 @@ describe('slack as a manual prints it', () => {
     expect(told('up to 40 mm')).toMatchObject({ how: 'in all', lo: null, hi: 40 });
   });
 
+  it('so much up and so much down is each way', () => {
+    // A quarter inch each way is half an inch in all, 12.7 mm.
+    for (const typed of ['¼ in up, ¼ in down', '1/4 in up and 1/4 in down', '6.35 mm up, 6.35 mm down']) {
+      expect(told(typed)).toMatchObject({ how: 'each way' });
+      expect(told(typed)!.lo).toBeCloseTo(12.7, 6);
+    }
+    expect(told('10 mm up, 20 mm down')).toBeNull();
+  });
+
   it('one-sided, its other end stays open, and no aim is made up', () => {
     for (const [typed, lo, hi] of [
       ['at least 35 mm', 35, null],

@@ -41,11 +41,17 @@ const UP = /^(?:(?:push(?:ed)?\s+)?up(?:\s+only)?\s+(.+)|(.+?)\s+up(?:wards?)?(?
 const EACH = /^(?:(?:±|\+\/?-)\s*(.+)|(.+?)\s+(?:each way|up and down each|either way))$/i;
 const ALL = /^(?:(?:in all|total)\s+(.+)|(.+?)\s+(?:in all|total|up and down))$/i;
 
+/** So much up and so much down, each by itself: `¼ in up, ¼ in down`. */
+const UP_DOWN = /^(.+?)\s+up\s*(?:,|and|&|\/|\+)?\s*(.+?)\s+down$/i;
+
 /** The way it is told, and what is left of the words. */
 function wayOf(typed: string): { how: How; rest: string } | null {
   const text = typed.trim().replace(/\s+/g, ' ');
   const fingers = FINGERS.exec(text);
   if (fingers) return { how: 'fingers', rest: fingers[1]! };
+  const both = UP_DOWN.exec(text);
+  // As much each way; of two that differ nobody knows which middle is meant.
+  if (both) return both[1]!.trim() === both[2]!.trim() ? { how: 'each way', rest: both[1]! } : null;
   for (const [how, pattern] of [
     ['up only', UP],
     ['each way', EACH],

@@ -62,6 +62,7 @@ export const protocol = z.object({
   method: maybe(z.enum(LEVEL_METHODS)),
   runSeconds: maybe(z.number()),
   settleSeconds: maybe(z.number()),
+  settleLeastSeconds: maybe(z.number()).optional(),
   temperature: maybe(z.string()),
   attitude: maybe(z.string()),
   // A point, before there were bands.

@@ -38,7 +38,10 @@ export interface Fill {
 export interface Protocol {
   method: LevelMethod | null;
   runSeconds: number | null;
+  /** As long as both ends of a printed range hold. */
   settleSeconds: number | null;
+  /** Of a printed range the lower end: from then on it may be read. Plans of before have none. */
+  settleLeastSeconds?: number | null;
   temperature: string | null;
   attitude: string | null;
   /** Where it should stand; null: the sheet names no aim. */

@@ -24,7 +24,9 @@ describe('a clearance', () => {
     expect(of(161, 185)).toBe('loose');
     expect(of(null, 100)).toBe('tight');
     expect(of(null, null)).toBe('undecided');
-    expect(verdict(spanOf({ by: 'reading', at: 160 }), limits)).toBe('in');
+    // One figure is what it is; exactly the limit, the house rule decides.
+    expect(verdict(spanOf({ by: 'reading', at: 159 }), limits)).toBe('in');
+    for (const at of [110, 160]) expect(verdict(spanOf({ by: 'reading', at }), limits)).toBe('undecided');
     expect(verdict(spanOf({ by: 'reading', at: 109 }), limits)).toBe('tight');
     expect(verdict(spanOf({ by: 'dial', from: 150, to: 161 }), limits)).toBe('undecided');
   });

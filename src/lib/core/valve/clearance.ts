@@ -41,6 +41,8 @@ export type Verdict = 'in' | 'tight' | 'loose' | 'undecided';
 export function verdict(span: Span, { lo, hi }: Limits): Verdict {
   if (span.closed ? span.to < lo : span.to <= lo) return 'tight';
   if (span.from > hi) return 'loose';
+  // One figure that is the limit itself is as likely just past it: the house rule decides.
+  if (span.closed && span.from === span.to && (span.from === lo || span.from === hi)) return 'undecided';
   return span.from >= lo && span.to <= hi ? 'in' : 'undecided';
 }
 

@@ -48,6 +48,9 @@ describe('how a valve wears', () => {
     expect(hasDoubled([at(0, 1960), at(20, 1950), at(40, 1940), at(60, 1915), at(80, 1890)])).toBe(true);
     expect(hasDoubled([at(0, 1960), at(20, 1950), at(40, 1940), at(60, 1930), at(80, 1920)])).toBe(false);
     expect(hasDoubled([at(0, 1960), at(20, 1950), at(40, 1925)])).toBe(false);
+    // Four tell it: half a µm an hour, then one and a quarter.
+    expect(hasDoubled([at(0, 1960), at(20, 1950), at(40, 1925), at(60, 1900)])).toBe(true);
+    expect(hasDoubled([at(0, 1960), at(20, 1950), at(40, 1940), at(60, 1930)])).toBe(false);
     // Stood still, then one step of blades: that is what blades make of a valve that hardly moved.
     expect(hasDoubled([at(0, 1960), at(20, 1960), at(40, 1960), at(60, 1950), at(80, 1940)])).toBe(false);
   });

@@ -40,9 +40,12 @@ const STILL = 0.05;
 /** A seat that went by less than a step of blades may not have gone at all. µm */
 const BLADE_STEP = 25;
 
+/** So many checks tell two rates: two before, and the latest three, which have one of them in common. */
+const FEWEST_FOR_TWO_RATES = 4;
+
 /** It closes up at twice the rate it used to, or more: of the latest three checks against those before. */
 export function hasDoubled(checks: readonly Check[]): boolean {
-  if (checks.length < 5) return false;
+  if (checks.length < FEWEST_FOR_TWO_RATES) return false;
   const [from, to] = [checks.at(-3)!, checks.at(-1)!];
   if (from.clearance + from.shim - (to.clearance + to.shim) <= BLADE_STEP) return false;
   const rate = (list: readonly Check[]) =>

@@ -186,6 +186,24 @@ describe('a level', () => {
     expect(after(161)).toMatch(/2:41/);
     expect(after(4, { remark: 'stood since the run, ticked late' })).toBeNull();
     expect([after(162), after(200)]).toEqual([null, null]);
+    // Printed as one to three minutes it may be read after one.
+    const range = plan.steps.map((s) =>
+      s.input.type === 'level'
+        ? { ...s, input: { ...s.input, protocol: { ...s.input.protocol, settleLeastSeconds: 60 } } }
+        : s
+    );
+    const ranged = visitState(
+      { ...plan, steps: range },
+      whole(plan).filter((e) => e.stepKey !== 'level')
+    );
+    const at = (seconds: number) =>
+      refused(
+        ranged,
+        step('level', 'done', read),
+        tools,
+        Date.parse('2026-06-10T10:00:00Z') + seconds * 1000
+      );
+    expect([at(40) === null, at(58)]).toEqual([false, null]);
     expect(refused(run, step('level', 'done', read), tools)).toBeNull();
   });
   it('is left in peace once somebody said why', () => {

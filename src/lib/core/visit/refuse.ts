@@ -153,7 +153,7 @@ function refuseDone(
     case 'level':
       return content.level === undefined
         ? { kind: 'no level' }
-        : settling(state, s, input.protocol.settleSeconds, content, now);
+        : settling(state, s, input.protocol.settleLeastSeconds ?? input.protocol.settleSeconds, content, now);
     default:
       return null;
   }

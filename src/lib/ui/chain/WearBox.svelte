@@ -7,7 +7,7 @@
   import { parseQuantity } from '$lib/core/quantity/parse';
   import { showDay } from '$lib/core/time/day';
   import { commandForm } from '../form/command-form';
-  import { Button, Input } from '../form/controls';
+  import { Button, Checkbox, Input } from '../form/controls';
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
   import StrikeCell from '../table/StrikeCell.svelte';
@@ -31,6 +31,8 @@
   let over = $state<'hours' | 'outings'>('hours');
   let looking = $state(false);
   let replacing = $state(false);
+  /** The length is rather a pitch too many: it is taken once somebody has counted again. */
+  let askSure = $state(false);
   const form = commandForm(
     'chain.length',
     chainLengthSchema,
@@ -39,11 +41,20 @@
         id: crypto.randomUUID(),
         machineId: sheet.machineId,
         measured: '',
-        pitches: String(sheet.lengths.at(-1)?.pitches ?? printedPitches() ?? 20)
+        pitches: String(sheet.lengths.at(-1)?.pitches ?? printedPitches() ?? 20),
+        sure: false
       })),
-    { says: () => 'Written down.', taken: () => again() }
+    {
+      says: () => 'Written down.',
+      taken: () => again(),
+      refused: (errors, more) => {
+        askSure = Boolean(more['askSure']);
+        return errors;
+      }
+    }
   );
   function again(): void {
+    askSure = false;
     form.reset();
   }
   function printedPitches(): number | null {
@@ -163,6 +174,9 @@
         />{/snippet}</Field
     >
     <Button type="submit" color="alternative" class="mt-6" disabled={$busy}>Write it down</Button>
+    {#if askSure}<div class="basis-full">
+        <Checkbox bind:checked={$data.sure}>I counted again: it is {$data.pitches} pitches</Checkbox>
+      </div>{/if}
     <FormError message={$errors['']} />
   </form>
 

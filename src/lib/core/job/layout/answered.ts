@@ -131,6 +131,7 @@ function stepNow(s: Step, input: LayoutInput, items: readonly OpenedItem[]): Ste
             method: protocol.method ?? now.method,
             runSeconds: protocol.runSeconds ?? now.runSeconds,
             settleSeconds: protocol.settleSeconds ?? now.settleSeconds,
+            settleLeastSeconds: protocol.settleLeastSeconds ?? now.settleLeastSeconds ?? null,
             temperature: protocol.temperature ?? now.temperature,
             attitude: protocol.attitude ?? now.attitude,
             aim: protocol.aim ?? now.aim,

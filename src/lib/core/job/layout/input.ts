@@ -47,6 +47,7 @@ export function protocolOf(input: LayoutInput, circuit: Circuit): Protocol {
     method: methodOf(input.sheet, circuit),
     runSeconds: longEnough(of('run time')),
     settleSeconds: longEnough(of('settle time')),
+    settleLeastSeconds: lowest(of('settle time')),
     temperature: of('temperature')?.text ?? null,
     attitude: of('attitude')?.text ?? null,
     aim: aimOf(of('aim')?.text),
