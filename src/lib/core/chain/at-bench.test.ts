@@ -19,7 +19,8 @@ const CHAIN: ChainForJobs = {
   attitude: 'on the stand, wheel hanging',
   finger: 16,
   shift: -4,
-  dressing: 'lube'
+  dressing: 'lube',
+  adjuster: 'screws'
 };
 const AXLES = {
   ...SHEET,

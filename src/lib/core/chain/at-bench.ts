@@ -1,5 +1,5 @@
 import { judgeSlack, type Reading, type SlackVerdict, type Stage } from './check';
-import { placeWords, type Attitude } from './drive';
+import { placeWords, type AdjusterKind, type Attitude } from './drive';
 import { shiftOf, wantedNow, type ChainSheet } from './sheet';
 import { setTo } from './shift';
 import { byHouseRule, showSlack, wantedInWords, type How, type Wanted } from './slack-typed';
@@ -15,6 +15,8 @@ export interface ChainForJobs {
   /** By how much tightening moves it on this machine, mm; null: not known yet. */
   shift: number | null;
   dressing: 'lube' | 'wax' | 'dry';
+  /** What moves the axle. */
+  adjuster: AdjusterKind;
 }
 
 export const chainForJobs = (sheet: ChainSheet): ChainForJobs => ({
@@ -23,7 +25,8 @@ export const chainForJobs = (sheet: ChainSheet): ChainForJobs => ({
   attitude: sheet.drive.attitude,
   finger: sheet.rules.finger,
   shift: shiftOf(sheet.past),
-  dressing: sheet.rules.dressing
+  dressing: sheet.rules.dressing,
+  adjuster: sheet.drive.adjuster.kind
 });
 
 export const SLACK_UNKNOWN = 'How much is wanted is not on the sheet: the manual has it.';

@@ -5,7 +5,7 @@ import { orderPlan } from './order/order';
 import { layOut } from './layout/layout';
 
 const head = (shimmed: boolean, out: 'one in three' | null = null) => ({
-  valves: [{ name: 'Inlet 1', shimmed }],
+  valves: [{ name: 'Inlet 1', shimmed, bucket: shimmed }],
   guide: [],
   limits: [],
   out

@@ -66,7 +66,8 @@ export function headForJobs(sheet: ValveSheet): HeadForJobs {
   return {
     valves: valvesOf(layout).map((v) => ({
       name: valveName(layout, v),
-      shimmed: isShimmed(gaugeOf(layout, v.side))
+      shimmed: isShimmed(gaugeOf(layout, v.side)),
+      bucket: gaugeOf(layout, v.side) === 'cam and bucket'
     })),
     guide: [
       guide.turn && `Turn ${guide.turn}`,

@@ -6,7 +6,8 @@ export type ValveStage = (typeof VALVE_STAGES)[number];
 
 /** What of a head the jobs want to know. */
 export interface HeadForJobs {
-  valves: readonly { name: string; shimmed: boolean }[];
+  /** `bucket`: its shim sits under a bucket; else under a rocker, or it has none. */
+  valves: readonly { name: string; shimmed: boolean; bucket: boolean }[];
   /** How top dead centre is found, a line each. */
   guide: readonly string[];
   limits: readonly string[];

@@ -45,7 +45,7 @@ export function chainSteps(): TemplateStep[] {
     }),
     step({
       key: 'axle-loose',
-      title: 'Loosen {name} and both lock-nuts',
+      title: 'Loosen {name} {adjusters}',
       kind: 'open',
       each: 'axle nut',
       orNamed: 'Rear axle nut',
@@ -82,9 +82,10 @@ export function chainSteps(): TemplateStep[] {
     }),
     step({
       key: 'lock-nuts',
-      title: 'Adjuster lock-nuts tight',
+      title: '{locked}',
       kind: 'tick',
       minutes: 1,
+      lines: ['{carrier}'],
       needs: ['axle-tight'],
       ...wrong,
       mayLeaveOut: false

@@ -10,7 +10,7 @@ import { camChainSteps, valveSteps } from './valves';
 export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   {
     key: 'engine-oil',
-    version: 4,
+    version: 5,
     title: 'Engine oil, screen and filter',
     about: 'Everything the sheet names: drains, screens, filter.',
     circuits: ['engine'],
@@ -18,7 +18,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'engine-oil-only',
-    version: 3,
+    version: 4,
     title: 'Engine oil',
     about: 'The oil; the filter if you say so at the bench, which changes the fill.',
     circuits: ['engine'],
@@ -26,7 +26,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'engine-oil-filter',
-    version: 3,
+    version: 4,
     title: 'Engine oil with filter',
     about: 'Oil and filter; screens stay in.',
     circuits: ['engine'],
@@ -34,7 +34,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'engine-oil-screens',
-    version: 3,
+    version: 4,
     title: 'Engine oil with screens',
     about: 'For engines that keep their filter in the screen.',
     circuits: ['engine'],
@@ -42,7 +42,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'engine-oil-frame',
-    version: 4,
+    version: 5,
     title: 'Oil in the frame, two drains',
     about: 'Oil kept in the frame: the frame’s drain and the sump’s, both opened, both measured together.',
     circuits: ['engine'],
@@ -54,7 +54,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'engine-oil-first',
-    version: 3,
+    version: 4,
     title: 'First engine oil change, break-in',
     about: 'After new or a rebuild: everything is looked at, glitter is expected and is kept for comparison.',
     circuits: ['engine'],
@@ -79,20 +79,20 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'gearbox-check-screw',
-    version: 3,
+    version: 4,
     title: 'Gearbox oil, level at the check screw',
     about: 'A gearbox of its own, filled until its check screw weeps.',
     circuits: ['gearbox'],
-    steps: oilSteps({ checkScrew: true, run: false })
+    steps: oilSteps({ screens: true, checkScrew: true, run: false })
   },
   {
     key: 'gearbox-two-stroke',
-    version: 3,
+    version: 4,
     title: 'Gearbox oil of a two-stroke',
     about:
       'Warmed by riding: idling warms the engine, not the gearbox. Never the oil that is burnt with the fuel.',
     circuits: ['gearbox'],
-    steps: oilSteps({ run: false })
+    steps: oilSteps({ screens: true, run: false })
   },
   {
     key: 'differentials',
@@ -104,7 +104,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'valve-check',
-    version: 2,
+    version: 3,
     title: 'Valve check',
     about:
       'Every clearance with its number. Only where a valve is out do cams, shims and parts come into it.',
@@ -113,7 +113,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'valve-reshim',
-    version: 2,
+    version: 3,
     title: 'Re-shim',
     about: 'Cams out in any case: measured, planned, fitted, proven.',
     circuits: [],
@@ -121,7 +121,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'valve-screws',
-    version: 2,
+    version: 3,
     title: 'Valve check, screw and lock-nut',
     about: 'Goes at one blade, does not at the next; read again after the nut is tight.',
     circuits: [],
@@ -129,7 +129,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'cam-chain',
-    version: 2,
+    version: 3,
     title: 'Cam chain and tensioner',
     about: 'The chain on its wheel, guides, and how far the tensioner has come out.',
     circuits: [],
@@ -137,7 +137,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'spark-plug',
-    version: 1,
+    version: 2,
     title: 'Spark plug',
     about: 'Out, read, its gap set, in again; while the valves are open it is out in any case.',
     circuits: [],
@@ -154,7 +154,7 @@ export const BUILT_IN: readonly (JobTemplate & { version: number })[] = [
   },
   {
     key: 'chain',
-    version: 1,
+    version: 2,
     title: 'Chain: slack, look, dressing',
     about:
       'Cleaned, looked over, slack read at its tightest; adjusted only where it is not right, and read again with the axle tight.',

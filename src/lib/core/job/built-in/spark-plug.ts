@@ -51,7 +51,10 @@ export function sparkPlugSteps(do_ = 'look-plug'): TemplateStep[] {
       things: [SPARK_PLUG],
       minutes: 3,
       needs: [do_, 'gap'],
-      lines: ['By hand down to its seat: no cross-thread. Then as the manual says; cap on until it clicks.'],
+      lines: [
+        'By hand down to its seat: no cross-thread. Then as the manual says; cap on until it clicks.',
+        '{sparkplug}'
+      ],
       mayLeaveOut: false
     }),
     written(['plug-in'])

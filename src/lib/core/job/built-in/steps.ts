@@ -113,11 +113,7 @@ export function end(after: string[], run: boolean): TemplateStep[] {
             shared: true,
             minutes: 3,
             needs: after,
-            lines: [
-              'Before it starts: oil in, plugs torqued, neutral, tools and rags counted in.',
-              '{glass}',
-              '{pressure}'
-            ],
+            lines: ['Before it starts: {ready}.', '{glass}', '{pressure}'],
             caution: 'Fumes: outside or with extraction. Hot exhaust.'
           })
         ]

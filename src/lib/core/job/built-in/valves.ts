@@ -49,7 +49,11 @@ const shut = (needs: string[], seen: string[]) => [
     things: [...COVERS, SPARK_PLUG, 'Valve cover'],
     minutes: 10,
     needs,
-    lines: ['Gasket seated, half moons sealed; cover bolts and plug to the manual’s torque.'],
+    lines: [
+      'Gasket seated, half moons sealed; cover bolts and plug to the manual’s torque.',
+      '{valvecover}',
+      '{sparkplug}'
+    ],
     mayLeaveOut: false
   }),
   written(['cover-on'], seen)
@@ -127,7 +131,7 @@ export function valveSteps({ always = false, screws = false }: ValveJob): Templa
         }),
         step({
           key: 'buckets-off',
-          title: 'Buckets and shims out, in order',
+          title: '{buckets} out, in order',
           kind: 'open',
           things: ['Bucket and shim, {valve}'],
           minutes: 6,
@@ -149,7 +153,7 @@ export function valveSteps({ always = false, screws = false }: ValveJob): Templa
         }),
         step({
           key: 'buckets-on',
-          title: 'Buckets and shims in, each in its place',
+          title: '{buckets} in, each in its place',
           kind: 'close',
           things: ['Bucket and shim, {valve}'],
           minutes: 6,
@@ -171,7 +175,11 @@ export function valveSteps({ always = false, screws = false }: ValveJob): Templa
           minutes: 12,
           needs: ['buckets-on'],
           ...gated,
-          lines: ['Marks first. Criss-cross in rounds, then to the manual’s torque: these strip.', '{tdc}'],
+          lines: [
+            'Marks first. Criss-cross in rounds, then to the manual’s torque: these strip.',
+            '{camcaps}',
+            '{tdc}'
+          ],
           mayLeaveOut: false
         }),
         step({

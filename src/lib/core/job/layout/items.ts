@@ -69,9 +69,19 @@ export function thingsOf(things: readonly string[], input: LayoutInput): string[
     if (!t.includes('{valve}')) return [t];
     const valves = input.head?.valves.filter((v) => v.shimmed) ?? [];
     return valves.length > 0
-      ? valves.map((v) => t.replace('{valve}', lower(v.name)))
+      ? valves.map((v) =>
+          (v.bucket ? t : t.replace('Bucket and shim', 'Shim')).replace('{valve}', lower(v.name))
+        )
       : [t.replace(/,? ?\{valve\}/, ', of each valve')];
   });
+}
+
+/** What sits on the valves whose shims can be changed, as the head was laid out: rockers have no buckets. */
+export function seatsOf({ head }: LayoutInput): string {
+  const shimmed = head?.valves.filter((v) => v.shimmed) ?? [];
+  const buckets = shimmed.filter((v) => v.bucket).length;
+  if (buckets === shimmed.length) return 'Buckets and shims';
+  return buckets === 0 ? 'Rockers aside, shims' : 'Buckets, rockers and shims';
 }
 
 /** Something counted out that the sheet does not name. */

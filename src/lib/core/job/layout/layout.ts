@@ -185,6 +185,8 @@ export function notNamed(input: LayoutInput): Unnamed[] {
         )
           continue;
         const usual = usualFasteners(input.kind).find((f) => f.role === each && f.circuit === circuit);
+        // Few gearboxes have a screen: where one is on the sheet it is taken out, and nobody is asked for it.
+        if (each === 'screen cap' && circuit !== 'engine' && !usual) continue;
         found.set(`${each} ${circuit}`, {
           role: each,
           circuit,

@@ -1,9 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { SHEET } from '../../../../../tests/core/bench';
+import { fastener, figure, inputFor, SHEET } from '../../../../../tests/core/bench';
+import { quantity } from '../../quantity/quantity';
 import { DEFAULT_RULES } from '../../rules/rules';
 import { BUILT_IN } from '../built-in/jobs';
 import type { LayoutInput } from './context';
-import { fill, fillTitle, type LineContext } from './lines';
+import { thingsOf } from './items';
+import { layOut } from './layout';
+import { fill, fillTitle, TDC_UNKNOWN, type LineContext } from './lines';
 
 const input: LayoutInput = {
   kind: 'four-stroke enduro',
@@ -104,5 +107,79 @@ describe('what a line of a job comes to', () => {
     expect(fillTitle('Look at {note}', of('d'))).toBe('Look at');
     expect(fillTitle('{magnet}', of('d'))).toBe('Read the magnet of engine drain plug');
     expect(fillTitle('{magnet}', of('x'))).toBe('Look at gearbox drain plug and the oil');
+  });
+});
+
+describe('what stands on the sheet is used at its step', () => {
+  const named = [
+    fastener('cc', 'other', 'Cam cap bolts', { circuit: null, quantity: 8, pattern: 'from the middle out' }),
+    fastener('vc', 'cover', 'Valve cover bolts', { circuit: null, quantity: 4 }),
+    fastener('ec', 'clamp', 'Eccentric carrier bolts', { circuit: null, quantity: 2 })
+  ];
+  const sheet = {
+    fasteners: [...SHEET.fasteners, ...named],
+    figures: [
+      ...SHEET.figures,
+      figure('torque', quantity(10, 'N·m'), { id: 'tcc', fastenerId: 'cc' }),
+      figure('torque', quantity(45, 'N·m'), { id: 'tec', fastenerId: 'ec' }),
+      figure('top dead centre', null, { text: 'T mark through the upper hole' })
+    ]
+  };
+  const at = (token: string, more: Partial<LayoutInput> = {}) =>
+    fill(`{${token}}`, { input: inputFor([], { sheet, ...more }), circuit: null, fastener: null, all: [] });
+
+  it('cam caps, cover and carrier with their torque and pattern; nothing where the sheet has none', () => {
+    expect(at('camcaps')).toEqual(['Cam cap bolts, 8: 10 N·m; from the middle out']);
+    expect(at('valvecover')).toEqual(['Valve cover bolts, 4: torque not on the sheet']);
+    expect(at('carrier')).toEqual(['Eccentric carrier bolts, 2: 45 N·m']);
+    expect(at('camcaps', { sheet: SHEET })).toEqual([]);
+  });
+  it('top dead centre as a note of the sheet says it, as well as with the head', () => {
+    expect(at('tdc')).toEqual(['T mark through the upper hole']);
+    const head = { valves: [], guide: ['Turn clockwise'], limits: [], out: null };
+    expect(at('tdc', { head })).toEqual(['Turn clockwise', 'T mark through the upper hole']);
+    expect(at('tdc', { sheet: SHEET })).toEqual([TDC_UNKNOWN]);
+  });
+  it('an eccentric carrier has no lock-nuts, and rockers no buckets', () => {
+    const chain = {
+      wanted: null,
+      at: 0.5,
+      attitude: 'rider on',
+      finger: 16,
+      shift: null,
+      dressing: 'lube',
+      adjuster: 'eccentric carrier'
+    } as const;
+    expect(at('adjusters', { chain })).toEqual(['and the bolts that hold its carrier']);
+    expect(at('locked', { chain })[0]).not.toContain('lock-nut');
+    expect(at('locked')).toEqual(['Adjuster lock-nuts tight']);
+    const head = (...buckets: boolean[]) => ({
+      valves: buckets.map((bucket, i) => ({ name: `V${i}`, shimmed: true, bucket })),
+      guide: [],
+      limits: [],
+      out: null
+    });
+    expect(at('buckets', { head: head(true, true) })).toEqual(['Buckets and shims']);
+    expect(at('buckets', { head: head(false, false) })).toEqual(['Rockers aside, shims']);
+    expect(at('buckets', { head: head(true, false) })).toEqual(['Buckets, rockers and shims']);
+    expect(thingsOf(['Bucket and shim, {valve}'], inputFor([], { head: head(true, false) }))).toEqual([
+      'Bucket and shim, v0',
+      'Shim, v1'
+    ]);
+  });
+  it('a start counts what the machine has', () => {
+    expect(at('ready')).toEqual([
+      'oil in, coolant in, where it has any, plugs torqued, neutral, tools and rags counted in'
+    ]);
+    const cooled = { ...sheet, figures: [...sheet.figures, figure('coolant', quantity(1, 'L'))] };
+    expect(at('ready', { sheet: cooled })[0]).toContain('oil in, coolant in, plugs torqued');
+    expect(at('ready', { kind: 'electric' })[0]).not.toMatch(/coolant|neutral/);
+  });
+  it('a screen of a gearbox comes out with its oil, and nobody is asked for one', () => {
+    const screen = fastener('gs', 'screen cap', 'Gearbox screen', { circuit: 'gearbox' });
+    const keys = (fasteners: typeof SHEET.fasteners) =>
+      layOut(inputFor(['gearbox-check-screw'], { sheet: { ...SHEET, fasteners } })).steps.map((s) => s.key);
+    expect(keys([...SHEET.fasteners, screen]).filter((k) => k.startsWith('screen'))).toHaveLength(4);
+    expect(keys(SHEET.fasteners).filter((k) => k.startsWith('screen'))).toEqual([]);
   });
 });

@@ -1,9 +1,12 @@
 import { slackLines } from '../../chain/at-bench';
+import type { AdjusterKind } from '../../chain/drive';
 import { has } from '../../machine/has';
 import { showBand, upperEnd } from '../../quantity/band';
 import { figureOf, type Circuit, type Fastener } from '../../specs/sheet';
 import { carriesScreen, circuitFigure, historyOf, levelFigure, methodOf, type LayoutInput } from './context';
-import { beforeStart, pressure, pumpOut } from './starting';
+import { seatsOf } from './items';
+import { namedOnSheet } from './named';
+import { beforeStart, pressure, pumpOut, readyToStart } from './starting';
 import { figureInWords, lower, sealLine } from './words';
 
 /** What a line of a template can ask for in braces; a line that comes to nothing is dropped. */
@@ -124,7 +127,22 @@ function tokens(c: LineContext): Record<string, () => string[]> {
       return [longest ? showBand(longest) : 'briefly'];
     },
     cranking: () => pumpOut(input, circuit),
-    tdc: () => (input.head?.guide.length ? [...input.head.guide] : [TDC_UNKNOWN]),
+    tdc: () => {
+      // Written with the head, or as a note of the sheet: either is the machine's own.
+      const noted = figureOf(sheet, 'top dead centre')?.text;
+      const own = [...(input.head?.guide ?? []), ...(noted ? [noted] : [])];
+      return own.length > 0 ? own : [TDC_UNKNOWN];
+    },
+    camcaps: () => namedOnSheet(sheet, 'camcaps'),
+    valvecover: () => namedOnSheet(sheet, 'valvecover'),
+    sparkplug: () => namedOnSheet(sheet, 'sparkplug'),
+    carrier: () => namedOnSheet(sheet, 'carrier'),
+    // What holds the shims in this head, as it was laid out.
+    buckets: () => [seatsOf(input)],
+    // What holds the axle's adjusters on this machine.
+    adjusters: () => [ADJUSTERS_LOOSE[input.chain?.adjuster ?? 'screws']],
+    locked: () => [ADJUSTERS_TIGHT[input.chain?.adjuster ?? 'screws']],
+    ready: () => [readyToStart(input)],
     plug: () => {
       const said = figureOf(sheet, 'spark plug')?.text;
       return [said ? `The sheet wants: ${said}.` : 'Which plug the sheet does not say: see the manual.'];
@@ -152,6 +170,17 @@ function tokens(c: LineContext): Record<string, () => string[]> {
     gather: () => []
   };
 }
+
+const ADJUSTERS_LOOSE: Readonly<Record<AdjusterKind, string>> = {
+  screws: 'and both lock-nuts',
+  'eccentric carrier': 'and the bolts that hold its carrier',
+  'snail cams': ''
+};
+const ADJUSTERS_TIGHT: Readonly<Record<AdjusterKind, string>> = {
+  screws: 'Adjuster lock-nuts tight',
+  'eccentric carrier': 'Bolts of the carrier tight, to their torque',
+  'snail cams': 'Both cams on the same notch, tight against their stops'
+};
 
 const DRESSED = {
   lube: 'Lube on the inside of the lower run, the wheel turned by hand; what drips is wiped off.',

@@ -15,6 +15,18 @@ export function pumpOut({ rules }: LayoutInput, circuit: Circuit | null): string
     : [];
 }
 
+/** What is counted before any start, of what this machine has. */
+export function readyToStart({ kind, sheet }: LayoutInput): string {
+  const cooled = sheet.figures.some((f) => f.key === 'coolant' || f.key === 'coolant kind');
+  return [
+    'oil in',
+    ...(has(kind, 'coolant') ? [cooled ? 'coolant in' : 'coolant in, where it has any'] : []),
+    'plugs torqued',
+    ...(has(kind, 'gears') ? ['neutral'] : []),
+    'tools and rags counted in'
+  ].join(', ');
+}
+
 /** Before the engine is started on new oil: cranked where the house wants it, and a look in the glass. */
 export function beforeStart(input: LayoutInput): string[] {
   const circuits = circuitsOf(input);
