@@ -32,7 +32,8 @@ export function counting(trigger: Trigger, used: number | null, first = false): 
     due: Math.min(book, trigger.shortenedTo ?? Infinity),
     used: trigger.measure === 'days' ? null : used,
     aged: null,
-    within: null
+    within: null,
+    late: false
   };
 }
 

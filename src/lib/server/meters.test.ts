@@ -1,12 +1,15 @@
 import {
+  addTask,
   changeMeter,
   logDistance,
   strikeReading,
   estimateOuting,
-  logReadings
+  logReadings,
+  recordDone
 } from '../../../tests/database/hands';
 import { afterAll, beforeEach, describe, expect, it } from 'vitest';
-import { Book, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
+import { doneSchema, taskSchema } from '../core/schedule/form';
+import { Book, byHours, NOW, openBook, TODAY, uuid } from '../../../tests/database/book';
 import { meterChangeSchema, odometerSchema, strikeSchema } from '../core/hours/form';
 import { listMachines } from './machines';
 import { listMeters, listReadings, runningHistory } from './meters';
@@ -121,6 +124,38 @@ describe('what happens to an hour meter', () => {
     expect(await refused(change({ change: 'dead', day: '2030-01-01' }))).toHaveProperty('day');
     expect(await listMeters(book.sql, book.team.id, book.machineId)).toHaveLength(1);
   });
+});
+
+it('what is done by distance before there is an odometer is counted from when one is added', async () => {
+  const taskId = uuid();
+  const { sql, team, personId, machineId } = book;
+  await addTask(
+    sql,
+    team,
+    personId,
+    taskSchema.parse({
+      id: taskId,
+      machineId,
+      name: 'Sprockets',
+      triggers: [{ ...byHours('20'), measure: 'distance', every: '2000' }],
+      lastDone: 'not known'
+    }),
+    NOW
+  );
+  await recordDone(
+    sql,
+    team,
+    personId,
+    doneSchema.parse({ id: uuid(), taskId, day: TODAY, reason: 'new set' }),
+    later(0.5)
+  );
+  const counting = async () =>
+    (await readStandings(sql, team, [machineId]))[0]!.tasks.find((t) => t.id === taskId)!.triggers[0]!;
+  expect(await counting()).toMatchObject({ used: null, late: false });
+  await change({ change: 'odometer added', firstValue: '1240 km' });
+  const read = odometerSchema.parse({ id: uuid(), machineId, typed: '1300', day: '2026-06-11' });
+  await logDistance(sql, team, personId, read, later(10));
+  expect(await counting()).toMatchObject({ used: 6000, late: true });
 });
 
 it('an odometer is added, read, and goes only up', async () => {

@@ -36,6 +36,7 @@ const counting = z.object({
   first: z.boolean(),
   due: amount,
   used: amount,
+  late: z.boolean(),
   aged: amount,
   within: amount
 } satisfies Shape<Counting>);

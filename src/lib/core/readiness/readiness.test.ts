@@ -161,6 +161,19 @@ describe('ready or not', () => {
 
 describe('the round', () => {
   const done = { hours: 4000, daysAgo: 1 };
+  it('walked while its hours were unknown is asked again once they are known', () => {
+    const done = { done: { hours: null, daysAgo: 1 }, open: null };
+    expect(roundFact(done, null, 3)).toEqual({ state: 'done' });
+    expect(roundFact(done, 1200, 3)).toEqual({ state: 'hours unknown then' });
+    expect(roundFact({ ...done, done: { hours: null, daysAgo: 9 } }, 1200, 3)).toEqual({
+      state: 'too old',
+      days: 9
+    });
+    expect(readiness({ ...clear, round: { state: 'hours unknown then' } })).toMatchObject({
+      ready: false,
+      reasons: [{ kind: 'round', words: 'its ready round was walked before its hours were known' }]
+    });
+  });
   it('holds until it is ridden, or for so many days', () => {
     expect(roundFact({ done, open: null }, 4000, 3).state).toBe('done');
     expect(roundFact({ done, open: null }, 4010, 3).state).toBe('ridden since');

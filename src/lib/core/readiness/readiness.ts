@@ -49,6 +49,8 @@ export type RoundFact =
   | { state: 'none' }
   | { state: 'begun'; left: number; of: number }
   | { state: 'ridden since' }
+  /** It was walked while nobody knew its hours: what was ridden since cannot be told. */
+  | { state: 'hours unknown then' }
   | { state: 'too old'; days: number }
   /** It holds today, and not any more when the outing begins: it is so old then, or was ridden at another. */
   | { state: 'too old then'; days: number }
@@ -110,6 +112,8 @@ function ofRound(r: RoundFact): string | null {
       return `ready round: ${r.left} of ${r.of} left`;
     case 'ridden since':
       return 'ridden since its ready round';
+    case 'hours unknown then':
+      return 'its ready round was walked before its hours were known';
     case 'too old':
       return `its ready round is ${r.days} days old`;
     case 'too old then':
@@ -224,12 +228,14 @@ export function roundFact(
   if (holds === 0) return { state: 'not asked' };
   const { done, open } = round;
   const ridden = done !== null && hours !== null && done.hours !== null && hours > done.hours;
-  if (done && !ridden && done.daysAgo <= holds) {
+  const untold = done !== null && hours !== null && done.hours === null;
+  if (done && !ridden && !untold && done.daysAgo <= holds) {
     if (to?.riddenAt) return { state: 'ridden before', at: to.riddenAt };
     const then = done.daysAgo + Math.max(0, to?.days ?? 0);
     return then > holds ? { state: 'too old then', days: then } : { state: 'done' };
   }
   if (open) return { state: 'begun', ...open };
   if (!done) return { state: 'none' };
+  if (untold && done.daysAgo <= holds) return { state: 'hours unknown then' };
   return ridden ? { state: 'ridden since' } : { state: 'too old', days: done.daysAgo };
 }

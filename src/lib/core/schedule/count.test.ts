@@ -7,6 +7,8 @@ import { STRAINS, type Sensitivity, type Strain } from '../outing/outing';
 import { dayFromNumber } from '../time/day';
 import { agedHours, countTask, findCircle, type Clock, type Counted, type Restart } from './count';
 import { taskDue, tasksDue } from './due';
+import { taskRow } from './row';
+import { lacksOdometer } from './words';
 import type { Task, Trigger } from './task';
 
 const DAY = 86_400_000;
@@ -311,5 +313,46 @@ describe('tasks that count one another', () => {
       from: dayFromNumber(91),
       to: dayFromNumber(98)
     });
+  });
+});
+
+describe('a task that goes by distance', () => {
+  const km = { ...trigger('distance', 50_000), limit: null };
+  const at = (distance: { at: number[]; total: number[] }) => ({ ...clock(), distance });
+  it('on a machine without an odometer says so; with one that is added since, it is counted from there', () => {
+    const none = countTask(counted([km]), [done(50)], at({ at: [], total: [] }));
+    expect(none.triggers[0]).toMatchObject({ used: null, late: false });
+    const task = {
+      ...none,
+      id: 't',
+      name: 'Sprockets',
+      job: null,
+      part: null,
+      ageing: 'by the meter',
+      anchoring: 'from done',
+      perPart: false,
+      sensitivity: {},
+      calls: []
+    } as Task;
+    const due = taskDue(task, aNow(dayFromNumber(60), 6000));
+    expect(lacksOdometer(due.triggers[0]!, task)).toBe(true);
+    expect(taskRow(due, aNow(dayFromNumber(60), 6000), false)).toMatchObject({
+      noOdometer: true,
+      triggers: [{ left: 'no odometer' }]
+    });
+    // Done on day 50; the odometer, at 1,200 km on day 55, shows 1,320 now.
+    const later = countTask(
+      counted([km]),
+      [done(50)],
+      at({ at: [55, 60].map((d) => d * DAY), total: [120_000, 132_000] })
+    );
+    expect(later.triggers[0]).toMatchObject({ used: 12_000, late: true });
+    // Known by then, from when it was done.
+    const before = countTask(
+      counted([km]),
+      [done(50)],
+      at({ at: [40, 60].map((d) => d * DAY), total: [120_000, 132_000] })
+    );
+    expect(before.triggers[0]).toMatchObject({ used: 12_000, late: false });
   });
 });

@@ -76,7 +76,8 @@ export function countTask(
         due: null,
         used: null,
         aged: null,
-        within: null
+        within: null,
+        late: false
       }))
     };
 
@@ -94,7 +95,7 @@ export function countTask(
     triggers: task.triggers.map((t): Counting => {
       const book = bookOf(t, first);
       const series = seriesFor(t);
-      const used = usedSince(t.measure, series, last);
+      const used = usedSince(t.measure, series, last, clock);
       const within = t.measure === 'hours' ? (last.within ?? null) : null;
       const due = dueAmount(t, task.anchoring, order, series, book.book);
       return {
@@ -103,6 +104,8 @@ export function countTask(
         // Never later than the book's.
         due: within === null || due === null ? due : Math.min(due, within),
         within,
+        late:
+          t.measure === 'distance' && last.kind === 'done' && series !== null && isLate(series, last, clock),
         used,
         aged:
           task.ageing === 'by the riding' && t.measure === 'hours' && used !== null
@@ -137,16 +140,22 @@ export function agedHours(
   return Math.round(aged);
 }
 
+/** A distance begins to be counted with the first odometer, which may come after the work, though the book was there by then. */
+const isLate = (series: Series, r: Restart, clock: Clock): boolean =>
+  series.at.length > 0 && !reaches(series, r.at) && reaches(clock.hours, r.at);
+
 /** What stood on a count at a restart; null when nobody knows. */
-function amountAt(measure: Measure, series: Series, r: Restart): number | null {
+function amountAt(measure: Measure, series: Series, r: Restart, clock?: Clock): number | null {
   if (measure === 'hours' && r.stated !== undefined) return r.stated;
   // A machine new to its book has counted nothing before it.
   if (r.kind === 'new') return measure === 'hours' || measure === 'distance' ? 0 : totalAt(series, r.at);
   // Of before the book began nothing is known, and counting from its first line would say too little.
+  // An odometer that was added since counts from there: without it the task would never be counted until it is done again.
+  if (measure === 'distance' && clock && isLate(series, r, clock)) return series.total[0]!;
   return reaches(series, r.at) ? totalAt(series, r.at) : null;
 }
 
-function usedSince(measure: Measure, series: Series | null, r: Restart): number | null {
+function usedSince(measure: Measure, series: Series | null, r: Restart, clock: Clock): number | null {
   if (measure === 'times') {
     // Nothing in the book of that task yet: none since.
     return series === null
@@ -155,7 +164,7 @@ function usedSince(measure: Measure, series: Series | null, r: Restart): number 
   }
   if (series === null) return null;
   const now = totalAt(series, Infinity);
-  const then = amountAt(measure, series, r);
+  const then = amountAt(measure, series, r, clock);
   return now === null || then === null ? null : Math.max(0, now - then);
 }
 

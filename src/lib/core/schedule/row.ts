@@ -4,7 +4,15 @@ import type { TaskDue } from './due';
 import { hardRiding } from './propose';
 import type { State } from './state';
 import type { MachineNow } from './task';
-import { everyInWords, leftOf, insideInWords, limitInWords, likelyInWords, pointInWords } from './words';
+import {
+  everyInWords,
+  leftOf,
+  insideInWords,
+  lacksOdometer,
+  limitInWords,
+  likelyInWords,
+  pointInWords
+} from './words';
 import { whyDue, type WhyLine } from './why';
 
 /** A task as a machine's or component's page lists it: everything in words, one line a trigger. */
@@ -23,6 +31,8 @@ export interface TaskRow {
   /** Null when nobody knows. */
   lastDone: { day: string; hours: string } | null;
   /** What the riding says, where it is worth a shorter interval. */
+  /** It goes by a distance that nothing counts: an odometer can be added. */
+  noOdometer: boolean;
   hard: string | null;
   why: WhyLine[];
 }
@@ -42,10 +52,16 @@ export function taskRow(due: TaskDue, now: MachineNow, estimated: boolean): Task
     called: task.calls.map((c) => c.what),
     triggers: due.triggers.map((t) => ({
       every: `${everyInWords(t.trigger, t.trigger.book)}${t.trigger.first ? ', first time' : ''}`,
-      left: t.left === null ? 'not known' : leftOf(t).replace(/^in /, ''),
+      left:
+        t.left !== null
+          ? leftOf(t).replace(/^in /, '')
+          : lacksOdometer(t, task)
+            ? 'no odometer'
+            : 'not known',
       dueAt: pointInWords(t, t.left, now.total, now.today),
       limit: t.trigger.bookLimit === null ? 'none given' : pointInWords(t, t.limitLeft, now.total, now.today)
     })),
+    noOdometer: due.triggers.some((t) => lacksOdometer(t, task)),
     likely: likelyInWords(due.likely, now.today),
     lastDone: lastDone(due, now.today),
     hard: hardRiding(task),

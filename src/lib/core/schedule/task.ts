@@ -51,6 +51,8 @@ export interface Counting extends Trigger {
   aged: number | null;
   /** What was seen when it was last done wants it again within so much: sooner than the book's. Null: nothing did. */
   within: number | null;
+  /** Its count began after it was last done, with an odometer that was added since: it is counted from there. */
+  late: boolean;
 }
 
 /** A symptom or incident that calls a task now. */

@@ -3,7 +3,7 @@ import type { Sensitivity, Strain } from '../outing/outing';
 import { showDay } from '../time/day';
 import type { TaskDue, TriggerDue } from './due';
 import type { MachineNow } from './task';
-import { everyInWords, leftOf, likelyPhrase, showAmount, showLeft } from './words';
+import { everyInWords, lacksOdometer, leftOf, likelyPhrase, showAmount, showLeft } from './words';
 
 /** One line of the sum: what it is about, and what is said of it. */
 export interface WhyLine {
@@ -105,6 +105,13 @@ function ofTrigger(t: TriggerDue, due: TaskDue): WhyLine[] {
     parts.push(`counted from when it was due, so ${showAmount(t.interval, m)} after it was done`);
   if (trigger.bookLimit !== null) parts.push(`tolerated up to ${showAmount(trigger.bookLimit, m)}`);
   const lines: WhyLine[] = [{ head: 'Interval', text: `${upper(parts.join('; '))}.` }];
+  if (lacksOdometer(t, due.task))
+    lines.push({
+      head: 'Counted',
+      text: 'Nothing counts the distance: the machine has no odometer here. Add one, and it is counted from there.'
+    });
+  if (trigger.late)
+    lines.push({ head: 'Counted', text: 'From when its odometer began: it was done before that.' });
   if (trigger.used !== null) {
     lines.push({
       head: 'Counted',

@@ -49,6 +49,12 @@ export function showLeft(amount: number, measure: Measure): string {
   return amount < 5 ? 'less than 0.1 h' : `${showTenths(amount)} h`;
 }
 
+/** It was done, and nothing counts the distance it goes by. */
+export const lacksOdometer = (
+  t: Pick<TriggerDue, 'trigger'>,
+  task: Pick<TaskDue['task'], 'counted'>
+): boolean => t.trigger.measure === 'distance' && t.trigger.used === null && task.counted !== null;
+
 /** What is left of a task, in words: of the trigger that decides, or what calls it. */
 export function leftInWords(due: Pick<TaskDue, 'deciding' | 'task'>): string {
   const { calls } = due.task;

@@ -9,7 +9,7 @@ import type { DueKind } from '../schedule/fleet';
 import { noticesDue, type NoticeDue } from '../schedule/notice';
 import { aheadOf } from '../schedule/state';
 import type { MachineNow, PlannedOuting, Task } from '../schedule/task';
-import { insideInWords, leftInWords, limitInWords } from '../schedule/words';
+import { insideInWords, lacksOdometer, leftInWords, limitInWords } from '../schedule/words';
 import { dayNumber, type Day } from '../time/day';
 
 /** Lanes sent with the home screen itself; the rest follow as they are scrolled to. A laptop shows about six. */
@@ -143,7 +143,11 @@ export function mostPressingFirst(a: Rank, b: Rank): number {
 function taskInWords(due: TaskDue): string {
   const name = due.task.name;
   if (due.state === 'unknown')
-    return due.task.counted ? `${name}: hours not known` : `${name}: last done not known`;
+    return !due.task.counted
+      ? `${name}: last done not known`
+      : due.triggers.some((t) => lacksOdometer(t, due.task))
+        ? `${name}: no odometer to count it by`
+        : `${name}: hours not known`;
   const left = leftInWords(due);
   // Past its limit there says more than that it falls due.
   const limit = limitInWords(due);

@@ -27,6 +27,8 @@
         return 'not yet';
       case 'ridden since':
         return 'ridden since';
+      case 'hours unknown then':
+        return 'before its hours were known';
       case 'too old':
         return `${r.days} days old`;
       case 'too old then':

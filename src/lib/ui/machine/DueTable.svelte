@@ -52,7 +52,10 @@
               >{#each d.triggers as t, i (i)}<span class="block">{t.left}</span>{:else}<a
                   class="link text-base"
                   href="/tasks/{d.taskId}">interval unknown</a
-                >{/each}</td
+                >{/each}{#if d.noOdometer && machineId}<a
+                  class="link block text-sm"
+                  href="/machines/{machineId}/meters?odometer">Add an odometer</a
+                >{/if}</td
             >
             <td
               data-label={d.triggers.some((t) => t.dueAt) ? 'due at' : undefined}

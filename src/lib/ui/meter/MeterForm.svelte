@@ -11,16 +11,18 @@
     hours: { kind: string; dead: boolean } | null;
     odometer: boolean;
     today: string;
+    /** What happened, where the page that led here knows it; empty: it is asked. */
+    what?: string;
     onleave: () => void;
   }
-  let { machineId, hours, odometer, today, onleave }: Props = $props();
+  let { machineId, hours, odometer, today, what = '', onleave }: Props = $props();
   const form = commandForm(
     'meter.change',
     meterChangeSchema,
     () => ({
       id: crypto.randomUUID(),
       machineId,
-      what: '',
+      what,
       day: today,
       lastValue: '',
       firstValue: '',
@@ -28,8 +30,8 @@
       reason: ''
     }),
     {
-      body: ({ what, ...rest }) => {
-        const [change = '', counts = 'hours'] = what.split('/');
+      body: ({ what: happened, ...rest }) => {
+        const [change = '', counts = 'hours'] = happened.split('/');
         return { ...rest, change, counts };
       },
       says: () => 'Written down. The running total goes on.',

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Button } from '$lib/ui/form/controls';
   import { invalidateAll } from '$app/navigation';
+  import { page } from '$app/state';
   import { showHours } from '$lib/core/hours/hours';
   import { showKm } from '$lib/core/hours/learned';
   import { dayOf, showDay } from '$lib/core/time/day';
@@ -13,12 +14,14 @@
   import CsvLink from '$lib/ui/exchange/CsvLink.svelte';
 
   let { data } = $props();
-  let changing = $state(false);
   let reading = $state(false);
   const fill = new Press();
   const zone = $derived(data.team?.timeZone ?? 'UTC');
   const inUse = $derived(data.meters.find((m) => m.counts === 'hours' && m.removedAt === null) ?? null);
   const odometer = $derived(data.meters.find((m) => m.counts === 'distance' && m.removedAt === null) ?? null);
+  /** A task that goes by distance leads here for its odometer. */
+  const wantsOdometer = $derived(page.url.searchParams.has('odometer') && odometer === null);
+  let changing = $derived(wantsOdometer);
   const on = (d: Date | null) => (d === null ? '' : showDay(dayOf(d, zone), data.today));
   const show = (v: number, counts: string) => (counts === 'distance' ? showKm(v) : `${showHours(v)} h`);
   const changes = $derived(
@@ -94,6 +97,7 @@
         hours={inUse && { kind: inUse.kind, dead: inUse.dead.some((d) => d.until === null) }}
         odometer={odometer !== null}
         today={data.today}
+        what={wantsOdometer ? 'odometer added/distance' : ''}
         onleave={() => (changing = false)}
       />{/if}
     {#if reading}<OdometerForm
