@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { oilInWords } from '$lib/core/fluids/can';
   import { inBottles } from '$lib/core/fluids/ledger';
   import type { StockedOil } from '$lib/core/stores/toolbox';
   import { showDay } from '$lib/core/time/day';
@@ -153,7 +154,7 @@
               type="button"
               class="link no-print mr-3 text-sm"
               onclick={() => (counting = counting === o.id ? null : o.id)}>Stock</button
-            ><PutAway id={o.id} what="oil" name="{o.name} {o.grade}" /></td
+            ><PutAway id={o.id} what="oil" name={oilInWords(o)} /></td
           >
         </tr>
         {#if counting === o.id}<tr

@@ -38,6 +38,12 @@ export function gradesIn(text: string): string[] {
       .replace(/W-?(\d)/, 'W-$1')
   );
 }
+/** An oil as it is called: its name, and its grade where the name does not say that already. */
+export const oilInWords = ({ name, grade }: { name: string; grade: string }): string =>
+  grade === '' || gradesIn(name).some((g) => gradesIn(grade).includes(g)) || name.includes(grade)
+    ? name
+    : `${name} ${grade}`;
+
 /** From 70 on, and from SAE 80, a grade is one of gear oils. */
 export const isGearGrade = (grade: string): boolean =>
   gradesIn(grade).some((g) => (g.startsWith('SAE') ? Number(g.slice(3)) >= 75 : parseInt(g) >= 70));

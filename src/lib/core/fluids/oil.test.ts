@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { stationAir } from './station';
-import { readCan, type Oil } from './can';
+import { oilInWords, readCan, type Oil } from './can';
 import { canOf, gradesFor, judgeOil as judgeCan, mixing, tableOf, type OilWant } from './oil';
 
 const judgeOil = (oil: Oil, wanted: OilWant, air: Parameters<typeof judgeCan>[2]) =>
@@ -170,4 +170,12 @@ describe('an oil that is not from the stores', () => {
     expect([fits('10W-50', { from: -5, to: 4 }), fits('10W-30', { from: -5, to: 4 })]).toEqual([false, true]);
     expect(judgeOil(oil(), { ...engine, grade: null }, null).fits).toBeNull();
   });
+});
+
+it('an oil is called by its name, with the grade where the name does not say it', () => {
+  expect(oilInWords({ name: 'Brindle Four', grade: '10W-50' })).toBe('Brindle Four 10W-50');
+  // Named at the bench as the can has it, the grade was read from that.
+  expect(oilInWords({ name: '10W-40 JASO MA2', grade: '10W-40' })).toBe('10W-40 JASO MA2');
+  expect(oilInWords({ name: 'Brindle 10w40', grade: '10W-40' })).toBe('Brindle 10w40');
+  expect(oilInWords({ name: 'From the tin', grade: '' })).toBe('From the tin');
 });

@@ -1,3 +1,4 @@
+import { oilInWords } from '../fluids/can';
 import type { JobRecord } from '../record/record';
 import { show } from '../quantity/quantity';
 import { filterInWords } from '../visit/items';
@@ -77,7 +78,7 @@ function slackBlocks({ struck, readings }: NonNullable<RecordPaperInput['slack']
 const ml = (n: number | null) => (n === null ? 'not measured' : `${Math.round(n)} ml`);
 const CIRCUIT = (c: JobRecord['circuits'][number]): Cell[] => [
   c.circuit,
-  `drained ${ml(c.drainedMl)}, poured in ${ml(c.pouredMl)}${c.intoFilterMl ? `, ${ml(c.intoFilterMl)} of it into the filter` : ''}${c.oil ? `; ${[c.oil.name, c.oil.grade].filter(Boolean).join(' ')}` : ''}${c.oil?.deviation ? ` (${c.oil.deviation})` : ''}`
+  `drained ${ml(c.drainedMl)}, poured in ${ml(c.pouredMl)}${c.intoFilterMl ? `, ${ml(c.intoFilterMl)} of it into the filter` : ''}${c.oil ? `; ${oilInWords(c.oil)}` : ''}${c.oil?.deviation ? ` (${c.oil.deviation})` : ''}`
 ];
 
 /** A record as it is kept, on paper: as found, as left, what was put off, and what was put right in it since. */

@@ -1,3 +1,4 @@
+import { oilInWords } from '../fluids/can';
 import { SEVERITIES, type Severity } from '../finding/finding';
 import type { Toolbox } from '../stores/toolbox';
 import { dayNumber, showDay, type Day } from '../time/day';
@@ -100,9 +101,7 @@ export function shortOils(
     const plates = [...(claim?.by ?? []), ...of.map((w) => w.plate)];
     const last = plates.pop()!;
     const named = plates.length > 0 ? `${plates.join(', ')} and ${last}` : last;
-    return [
-      `${oil.name} ${oil.grade}: ${Math.round(ml)} ml for ${named}, and ${Math.round(oil.stockMl)} ml there`
-    ];
+    return [`${oilInWords(oil)}: ${Math.round(ml)} ml for ${named}, and ${Math.round(oil.stockMl)} ml there`];
   });
 }
 

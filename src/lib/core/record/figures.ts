@@ -1,3 +1,4 @@
+import { oilInWords } from '../fluids/can';
 import { showBoth, quantity, show } from '../quantity/quantity';
 import { filterInWords } from '../visit/items';
 import { ranInWords } from '../visit/timers';
@@ -18,7 +19,7 @@ export function figuresInWords({
 }: Pick<JobRecord, 'circuits' | 'measured' | 'fitted' | 'ranSeconds'>): string[] {
   return [
     ...circuits.flatMap(({ circuit, pouredMl, intoFilterMl, drainedMl, oil }) => {
-      const which = oil ? [oil.name, oil.grade].filter(Boolean).join(' ') : `${circuit} oil`;
+      const which = oil ? oilInWords(oil) : `${circuit} oil`;
       return [
         ...(pouredMl ? [`${ml(pouredMl)} of ${which} in the ${circuit}`] : []),
         ...(intoFilterMl ? [`${ml(intoFilterMl)} of it in the filter`] : []),

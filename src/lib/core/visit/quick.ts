@@ -1,3 +1,4 @@
+import { oilInWords } from '../fluids/can';
 import { slackWanted } from '../chain/at-bench';
 import { setting, wrenchesFor } from '../fasteners/wrench';
 import { bestOil } from '../job/gather/gather';
@@ -81,9 +82,7 @@ export function quickAt(state: VisitState, s: StepState, hand: AtHand): Quick[] 
       );
     case 'oil': {
       const oil = bestOil(input.want, tools.oils, air);
-      return oil
-        ? [done(`${oil.name} ${oil.grade}`, { oilId: oil.id, oil: oil.name, oilGrade: oil.grade })]
-        : [];
+      return oil ? [done(oilInWords(oil), { oilId: oil.id, oil: oil.name, oilGrade: oil.grade })] : [];
     }
     case 'close': {
       const left = state.items.filter((i) => input.items.includes(i.item.key) && !isShut(i));

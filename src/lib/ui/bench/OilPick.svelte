@@ -1,7 +1,7 @@
 <!-- Which oil goes in: the stores judged against the sheet, the air and what is inside; the wrong bottle is stopped. -->
 <script lang="ts">
   import type { Air } from '$lib/core/fluids/air';
-  import { gradesIn } from '$lib/core/fluids/can';
+  import { gradesIn, oilInWords } from '$lib/core/fluids/can';
   import { canOf, judgeOil, mixing, spanWords } from '$lib/core/fluids/oil';
   import type { DoneContent } from '$lib/core/visit/entry';
   import type { Problem } from './bench.svelte';
@@ -49,15 +49,16 @@
 </script>
 
 <p class="text-lg">
-  The sheet wants <strong>{input.want.grade ?? 'unknown: look it up in the manual'}</strong
-  >{input.quantityMl === null ? '' : `, ${litres(input.quantityMl)}`}.
+  {#if input.want.grade}The sheet wants <strong>{input.want.grade}</strong>{:else}<strong
+      >Which oil it wants is not on the sheet: look it up in the manual</strong
+    >{/if}{input.quantityMl === null ? '' : `, ${litres(input.quantityMl)}`}.
   {#if input.want.wetClutch !== false && !input.circuit.includes('differential')}{input.want.wetClutch ===
     null
       ? 'Whether its clutch runs in it is not on the sheet: taken as if it did.'
       : 'Its clutch runs in it: JASO MA or MA2, no friction modifiers.'}{/if}
 </p>
 <p class="quiet">
-  Inside now: {input.inside ? `${input.inside.name}, ${input.inside.grade}` : 'not known'}.
+  Inside now: {input.inside ? oilInWords(input.inside) : 'not known'}.
 </p>
 {#if input.want.table.length > 0}
   <div class="mt-2">
@@ -76,8 +77,7 @@
   >
     {#snippet one(id)}
       {@const { oil, verdict } = list.find((x) => x.oil.id === id)!}
-      <span class="figure text-xl font-bold">{verdict.stop.length > 0 ? '✕ ' : ''}{oil.name} {oil.grade}</span
-      >
+      <span class="figure text-xl font-bold">{verdict.stop.length > 0 ? '✕ ' : ''}{oilInWords(oil)}</span>
       <span class="text-sm"
         >{[oil.kind, ...oil.ratings, ...oil.additives.map((a) => `holds ${a}`)].join(' · ')}; {litres(
           oil.stockMl
@@ -111,6 +111,7 @@
   >{/if}
 <button type="button" class="go mt-3" onclick={save}>This oil</button>
 {#if written?.oil}<p class="mt-2">
-    Written: {written.oil}
-    {written.oilGrade}{written.deviation ? `, because ${written.deviation}` : ''}
+    Written: {oilInWords({ name: written.oil, grade: written.oilGrade ?? '' })}{written.deviation
+      ? `, because ${written.deviation}`
+      : ''}
   </p>{/if}

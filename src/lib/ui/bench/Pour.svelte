@@ -1,5 +1,6 @@
 <!-- Pours into one circuit: what goes in next, huge; the ledger of what went in, under it. -->
 <script lang="ts">
+  import { oilInWords } from '$lib/core/fluids/can';
   import { oddAt } from '$lib/core/visit/odd';
   import { POURS, type PourWhat } from '$lib/core/fluids/ledger';
   import { showBoth } from '$lib/core/quantity/quantity';
@@ -67,7 +68,9 @@
     .filter(Boolean)
     .join('; ')}
 </p>
-{#if oil?.oil}<p class="mt-2 text-lg">Oil: <strong>{oil.oil} {oil.oilGrade}</strong></p>{/if}
+{#if oil?.oil}<p class="mt-2 text-lg">
+    Oil: <strong>{oilInWords({ name: oil.oil, grade: oil.oilGrade ?? '' })}</strong>
+  </p>{/if}
 
 {#if !readonly}
   <Radios label="What is written" class="mt-4 mb-2 flex flex-wrap gap-2" options={POURS} bind:value={what} />

@@ -1,5 +1,6 @@
 <!-- A visit that was done away from the app: one form with what was measured and seen, and each opened point confirmed closed. -->
 <script lang="ts">
+  import { oilInWords } from '$lib/core/fluids/can';
   import { untrack } from 'svelte';
   import { GRADES, MATERIALS, type Material } from '$lib/core/debris/debris';
   import { OIL_LOOKS, type OilLook } from '$lib/core/debris/trend';
@@ -188,7 +189,7 @@
                 class="field w-full"
                 bind:value={() => (ours(said[key]) ? said[key] : ''), (v) => (said[key] = v ?? '')}
                 ><option value="">another, as its can says</option>{#each bench.tools.oils as o (o.id)}<option
-                    value={o.id}>{o.name} {o.grade}</option
+                    value={o.id}>{oilInWords(o)}</option
                   >{/each}</select
               >{/if}
             {#if !ours(said[key])}<input

@@ -1,5 +1,6 @@
 <!-- Everything to lay out before anything is opened, what of it is missing first; at the bench each is ticked as it lies there. -->
 <script lang="ts">
+  import { oilInWords } from '$lib/core/fluids/can';
   import type { Snippet } from 'svelte';
   import type { Gathered } from '$lib/core/job/gather/gather';
   import { showDay, type Day } from '$lib/core/time/day';
@@ -61,7 +62,7 @@
         <li class="rule-b py-1.5">
           {#snippet oil()}<strong>{f.circuit}</strong>: {f.neededMl === null
               ? 'quantity unknown'
-              : ml(f.neededMl)}{f.oil ? `, ${f.oil.name} ${f.oil.grade}` : ''}
+              : ml(f.neededMl)}{f.oil ? `, ${oilInWords(f.oil)}` : ''}
             {#if f.bottles}<span class="quiet block text-sm"
                 >{f.bottles.open === 0
                   ? 'from the opened bottle'

@@ -1,5 +1,6 @@
 <!-- A bottle came in: what is written about an oil most often, in one press. -->
 <script lang="ts">
+  import { oilInWords } from '$lib/core/fluids/can';
   import { invalidateAll } from '$app/navigation';
   import type { StockedOil } from '$lib/core/stores/toolbox';
   import { send } from '../form/send';
@@ -13,7 +14,7 @@
     const sent = await send('oil.stock', { id: crypto.randomUUID(), oilId: oil.id, now: '+1', why: '' });
     say(
       sent.ok
-        ? `One bottle of ${oil.name} ${oil.grade} came in.`
+        ? `One bottle of ${oilInWords(oil)} came in.`
         : (Object.values(sent.errors)[0] ?? 'Not written.')
     );
     await invalidateAll();

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { oilInWords } from '$lib/core/fluids/can';
   import { isCrew } from '$lib/core/access/places';
   import PaperLinks from '$lib/ui/paper/PaperLinks.svelte';
   import { showDay } from '$lib/core/time/day';
@@ -113,8 +114,7 @@
           <tbody>
             {#if c.oil}<tr
                 ><td>Oil</td><td
-                  >{c.oil.name}
-                  {c.oil.grade}{#if c.oil.deviation}<span class="block text-sm"
+                  >{oilInWords(c.oil)}{#if c.oil.deviation}<span class="block text-sm"
                       >not the sheet’s, because {c.oil.deviation}</span
                     >{/if}</td
                 ></tr
