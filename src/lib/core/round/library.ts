@@ -26,6 +26,10 @@ const PADS: readonly Choice[] = [
   { word: 'at the least', wrong: 'park the machine' }
 ];
 
+/** Mineral fluid in a glycol circuit, or the other way round, takes the seals and with them the brake. */
+const BRAKE_FLUID =
+  'Top up only with what the sheet names, glycol or mineral: mixed they ruin the seals, and the brake fails. Not known: do not top up.';
+
 const FRONT: readonly ListCheck[] = [
   pressure('front-tyre', 'Front tyre pressure', 'At the front', 'front tyre pressure'),
   look('front-wheel', 'Front wheel: rim, spokes, axle and its marks', 'At the front', BIKES, {
@@ -49,6 +53,7 @@ const FRONT: readonly ListCheck[] = [
   look('front-brake', 'Front brake: disc, hose, fluid between its marks', 'At the front', EVERY, {
     line: 'Look at the level with the bars straight.',
     wrong: 'Front brake',
+    caution: BRAKE_FLUID,
     wrongs: ['fluid low', 'hose chafed', 'disc bent', 'lever soft'],
     shows: 'brake fluid',
     severity: 'park the machine'
@@ -168,6 +173,7 @@ const RIGHT: readonly ListCheck[] = [
   look('rear-brake', 'Rear brake: disc, hose, fluid between its marks', 'Right side', EVERY, {
     line: 'Its free play at the pedal, and that it comes back.',
     wrong: 'Rear brake',
+    caution: BRAKE_FLUID,
     wrongs: ['fluid low', 'hose chafed', 'disc bent', 'pedal soft', 'does not come back'],
     shows: 'brake fluid',
     reads: mm('brake pedal free play', 1),
