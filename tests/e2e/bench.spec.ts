@@ -271,13 +271,13 @@ test('a job changed in the app: a circle is refused where it is, a new version i
   await step.getByLabel('Minutes, hands on it').fill('9');
   await page.getByLabel('What was changed, and why').fill('we always look for the jug');
   await page.getByRole('button', { name: 'Save as a new version' }).click();
-  await expect(page.getByText('Version 4, the team’s own.')).toBeVisible();
+  await expect(page.getByText('Version 5, the team’s own.')).toBeVisible();
   await expect(page.getByRole('region', { name: 'Versions' })).toContainText('we always look for the jug');
   expect(await app.sql`select key, version, word from job_template`).toEqual([
-    { key: 'engine-oil-filter', version: 4, word: 'we always look for the jug' }
+    { key: 'engine-oil-filter', version: 5, word: 'we always look for the jug' }
   ]);
   await page.getByRole('button', { name: 'Back to how it came' }).click();
-  await expect(page.getByText('Version 5, built in')).toBeVisible();
+  await expect(page.getByText('Version 6, built in')).toBeVisible();
 });
 
 test('at the bench: a photo that is none, small things counted, and a step handed over', async ({

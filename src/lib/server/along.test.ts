@@ -26,7 +26,15 @@ it('of a large fleet those that go out next come along, and what is at the bench
   // By plate, 7 is the first and the last two stay at home.
   expect(await machinesOf()).toEqual([machineId, ...ids.slice(0, -2)]);
 
-  const outing = { id: uuid(), name: 'Stone Wood', kind: 'race', hoursEach: 500, wholeFleet: false } as const;
+  const outing = {
+    id: uuid(),
+    name: 'Stone Wood',
+    kind: 'race',
+    hoursEach: 500,
+    wholeFleet: false,
+    leavesOn: null,
+    otherHours: []
+  } as const;
   await command(
     sql,
     team,

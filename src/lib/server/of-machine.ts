@@ -10,7 +10,7 @@ interface Kept {
   lookedAt: Date;
   /** Commands of the last while that were seen. */
   seen: ReadonlySet<string>;
-  of: Map<string, { key: string; value: unknown }>;
+  of: Map<string, { key: string; value: Promise<unknown> }>;
 }
 const teams = new Map<string, Kept>();
 
@@ -31,7 +31,7 @@ export async function ofMachines(sql: Db, teamId: string): Promise<OfMachines> {
     select now() as now, c.seq::text, c.machines from (select now()) n
     left join command c on c.team_id = ${teamId} and c.received_at > ${since}`;
   const commands = rows.filter((r) => r.seq !== null);
-  const of = was?.of ?? new Map<string, { key: string; value: unknown }>();
+  const of = was?.of ?? new Map<string, { key: string; value: Promise<unknown> }>();
   for (const c of commands) {
     if (!was || was.seen.has(c.seq)) continue;
     if (c.machines.length === 0) of.clear();
@@ -46,11 +46,16 @@ export async function ofMachines(sql: Db, teamId: string): Promise<OfMachines> {
   return {
     async get<T>(machineId: string, key: string, work: () => Promise<T>): Promise<T> {
       const mine = of.get(machineId);
-      if (mine?.key === key) return mine.value as T;
-      const value = await work();
-      // One answer a machine: another day, another outing takes its place.
+      if (mine?.key === key) return mine.value as Promise<T>;
+      // Whoever asks while it is worked out waits for the same. One answer a machine: another day, another outing takes its place.
+      const value = work();
       of.set(machineId, { key, value });
-      return value;
+      try {
+        return await value;
+      } catch (e) {
+        if (of.get(machineId)?.value === value) of.delete(machineId);
+        throw e;
+      }
     }
   };
 }

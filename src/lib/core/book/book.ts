@@ -123,7 +123,9 @@ function machineThen(
   own: number | null,
   clock: Book['clock']
 ): number | null {
-  const machine = totalAt(clock({ machineId, componentId: null }).hours, at);
+  const { hours } = clock({ machineId, componentId: null });
+  const machine = totalAt(hours, at);
+  if (!reaches(hours, at)) return machine;
   const component = totalAt(clock({ machineId: null, componentId }).hours, at);
   if (machine === null || own === null || component === null) return machine;
   return Math.max(0, machine + own - component);

@@ -5,7 +5,7 @@ import { quantity } from '../quantity/quantity';
 import boltStress from '../worked-cases/bolt_stress.json';
 import crowfoot from '../worked-cases/crowfoot.json';
 import { torqueAtBoltNm, wrenchSettingNm } from './adapter';
-import { crissCross, pulls } from './pattern';
+import { crissCross, facesOf, orderOf, pulls } from './pattern';
 import { boltStressMpa, looksLikeWrongUnit, parseThread, stressAreaMm2 } from './stress';
 import {
   calibrationWord,
@@ -138,6 +138,13 @@ describe('criss-cross', () => {
     expect(crissCross(4)).toEqual([0, 2, 1, 3]);
     expect(crissCross(6).slice(0, 2)).toEqual([0, 3]);
     expect(pulls(2)).toEqual([]);
+    // Eight nuts of two wheels: criss-cross within each, never from one wheel to the other.
+    expect(facesOf('Front wheel nuts', 8)).toBe(2);
+    expect(orderOf(8, 2)).toEqual([0, 2, 1, 3, 4, 6, 5, 7]);
+    expect([facesOf('Wheel nuts', 16), facesOf('Wheel nuts', 12), facesOf('Wheel nuts', 4)]).toEqual([
+      4, 2, 1
+    ]);
+    expect([facesOf('Cylinder head bolts', 8), facesOf('Wheel hub cover bolts', 8)]).toEqual([1, 1]);
     expect(pulls(3).map((p) => p.part)).toEqual([0.5, 0.5, 0.5, 1, 1, 1]);
   });
   it('takes every bolt once, and never two neighbours one after the other where it can be helped', () => {

@@ -37,9 +37,31 @@ export function crissCross(bolts: number): number[] {
   return order;
 }
 
+/** Nuts of wheels, which sit on as many faces as there are wheels. */
+const OF_WHEELS =
+  /\bwheel (?:nuts?|bolts?|studs?)\b|\b(?:nuts?|bolts?) of (?:the )?(?:\w+ )?wheels?\b|\blug nuts?\b/i;
+/** A hub has three to six of them. */
+const MOST_ON_A_HUB = 6;
+
+/** On how many faces a set of like bolts sits: those of several wheels in one line of the sheet are no one cover. */
+export function facesOf(name: string, bolts: number): number {
+  if (!OF_WHEELS.test(name) || bolts <= MOST_ON_A_HUB) return 1;
+  return (
+    [2, 4].find((wheels) => bolts % wheels === 0 && bolts / wheels <= MOST_ON_A_HUB && bolts / wheels >= 3) ??
+    1
+  );
+}
+
+/** The order over all faces: criss-cross within each, one after the other. */
+export function orderOf(bolts: number, faces: number): number[] {
+  const each = bolts / faces;
+  const one = crissCross(each);
+  return Array.from({ length: faces }, (_, face) => one.map((b) => b + face * each)).flat();
+}
+
 /** Rounds for a set of like bolts: two bolts and a single one need no order; more come down in two rounds, half and full. */
-export function pulls(bolts: number): Pull[] {
+export function pulls(bolts: number, faces = 1): Pull[] {
   if (bolts < 3) return [];
-  const order = crissCross(bolts);
+  const order = orderOf(bolts, faces);
   return [0.5, 1].flatMap((part, round) => order.map((bolt) => ({ round, bolt, part })));
 }

@@ -1,4 +1,4 @@
-import { crissCross } from '../fasteners/pattern';
+import { facesOf, orderOf } from '../fasteners/pattern';
 import { wrenchSettingNm } from '../fasteners/adapter';
 import {
   calibrationWord,
@@ -110,7 +110,7 @@ export function triedWith(
   today: Day
 ): Tried {
   const n = check.fastener.quantity;
-  const order = n >= 3 && n <= 24 ? crissCross(n).map((b) => b + 1) : [];
+  const order = n >= 3 && n <= 24 ? orderOf(n, facesOf(check.title, n)).map((b) => b + 1) : [];
   const none = { wrench: null, setting: null, word: null, adapter: null, order };
   if (!band) return { ...none, without: null };
   const torque = lowerEnd(band);

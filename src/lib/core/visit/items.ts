@@ -1,6 +1,6 @@
 import type { WaitsFor } from '../finding/reminder';
 import type { Found } from '../fasteners/found';
-import { pulls } from '../fasteners/pattern';
+import { facesOf, pulls } from '../fasteners/pattern';
 import { quantity, show, type Quantity } from '../quantity/quantity';
 import { NOTHING_SEEN, type Entry, type WhichFilter } from './entry';
 import type { OpenedItem } from '../job/plan';
@@ -172,7 +172,9 @@ export function applyToItem(i: ItemState, entry: Entry & { itemKey: string }, ma
 
 /** Bolts of a criss-cross sequence still to pull, in order; empty where there is none. */
 export function pullsLeft(i: ItemState) {
-  return pulls(i.item.quantity).filter((p) => !i.pulled.includes(`${p.round}/${p.bolt}`));
+  return pulls(i.item.quantity, facesOf(i.item.name, i.item.quantity)).filter(
+    (p) => !i.pulled.includes(`${p.round}/${p.bolt}`)
+  );
 }
 
 const SAID: Readonly<Record<string, string>> = { bolt: 'pulled' };

@@ -1,6 +1,6 @@
 <!-- Like bolts on one face, walked through bolt by bolt: which is next, at what part of the torque. -->
 <script lang="ts">
-  import { pulls } from '$lib/core/fasteners/pattern';
+  import { facesOf, pulls } from '$lib/core/fasteners/pattern';
   import { quantity, show, type Quantity } from '$lib/core/quantity/quantity';
   import { pullsLeft, type ItemState } from '$lib/core/visit/items';
 
@@ -13,10 +13,14 @@
   const n = $derived(item.item.quantity);
   const left = $derived(pullsLeft(item));
   const next = $derived(left[0] ?? null);
-  const all = $derived(pulls(n));
+  const faces = $derived(facesOf(item.item.name, n));
+  const each = $derived(n / faces);
+  const all = $derived(pulls(n, faces));
+  /** The face at hand: bolts of several wheels do not sit on one. */
+  const face = $derived(next ? Math.floor(next.bolt / each) : 0);
   const R = 78;
   const at = (bolt: number) => {
-    const angle = (bolt / n) * 2 * Math.PI - Math.PI / 2;
+    const angle = ((bolt % each) / each) * 2 * Math.PI - Math.PI / 2;
     return { x: 110 + R * Math.cos(angle), y: 110 + R * Math.sin(angle) };
   };
   const stage = (part: number) =>
@@ -38,7 +42,7 @@
     aria-label="Bolts of {item.item.name}, as they sit"
   >
     <circle cx="110" cy="110" r={R + 24} fill="var(--sheet)" stroke="var(--rule-strong)" stroke-width="2" />
-    {#if next && all.indexOf(next) > 0}
+    {#if next && all.indexOf(next) > 0 && Math.floor(all[all.indexOf(next) - 1]!.bolt / each) === face}
       {@const from = at(all[all.indexOf(next) - 1]!.bolt)}
       {@const to = at(next.bolt)}
       <line
@@ -51,7 +55,7 @@
         stroke-dasharray="6 5"
       />
     {/if}
-    {#each Array.from({ length: n }, (_, k) => k) as bolt (bolt)}
+    {#each Array.from({ length: each }, (_, k) => face * each + k) as bolt (bolt)}
       {@const p = at(bolt)}
       <g
         transform="translate({p.x} {p.y})"
@@ -88,7 +92,9 @@
   </svg>
   <div>
     {#if next}
-      <p class="quiet">Round {next.round + 1} of 2, {stage(next.part)}</p>
+      <p class="quiet">
+        {faces > 1 ? `Wheel ${face + 1} of ${faces}. ` : ''}Round {next.round + 1} of 2, {stage(next.part)}
+      </p>
       <p class="figure text-6xl leading-none">bolt {next.bolt + 1}</p>
       <button type="button" class="go pull mt-3" onclick={() => onpull(next.round, next.bolt)}>Pulled</button>
       <p class="quiet mt-2 text-sm">{left.length} of {all.length} pulls to go</p>

@@ -1,5 +1,6 @@
 <!-- An outing that lies ahead: when, how long, when the team leaves, and who goes for how many hours. New, or planned already. -->
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { showHours } from '$lib/core/hours/hours';
   import { eventSchema } from '$lib/core/machine/form';
   import { Checkbox, Input, Select } from '$lib/ui/form/controls';
@@ -27,8 +28,8 @@
     onleave: () => void;
   }
   let { machines, planned = null, onleave }: Props = $props();
-  // svelte-ignore state_referenced_locally -- a form is of one outing: another has a form of its own
-  const was = planned;
+  // A form is of one outing: another has a form of its own.
+  const was = untrack(() => planned);
   const form = commandForm(
     was ? 'event.change' : 'event.plan',
     eventSchema,
