@@ -114,14 +114,26 @@ await main(() =>
         await page.getByRole('button', { name: 'Seen' }).click();
       }
     });
+    const yesterday = new Date(Date.now() - 86_400_000).toLocaleDateString('de-DE', {
+      day: '2-digit',
+      month: '2-digit',
+      year: 'numeric'
+    });
     await shot('import', '/exchange', {
       height: 1000,
       act: async (page) => {
-        await page
-          .getByLabel(/^Paste the cells here/)
-          .fill(
-            'plate;date;hours;km;rider\n12;28.11.2026;119,6;31;Ines Varrow\n5;28.11.2026;47,9;22;Tobiah Reave\n27;28.11.2026;4711;18;Tobiah Reave\n99;28.11.2026;12,0;9;\n8;31.11.2026;7,1;;Kit Lorne\n'
-          );
+        await page.getByLabel(/^Paste the cells here/).fill(
+          // The demo ends today: what is taken in is of yesterday, and one day is in no calendar.
+          [
+            'plate;date;hours;km;rider',
+            `12;${yesterday};119,6;31;Ines Varrow`,
+            `5;${yesterday};47,9;22;Tobiah Reave`,
+            `27;${yesterday};4711;18;Tobiah Reave`,
+            `99;${yesterday};12,0;9;`,
+            '8;31.11.2026;7,1;;Kit Lorne',
+            ''
+          ].join('\n')
+        );
         await page.getByRole('button', { name: 'Read it' }).click();
         await page.getByRole('button', { name: /^Write down/ }).waitFor();
         await page.evaluate(() => scrollTo(0, 0));
