@@ -257,3 +257,16 @@ test('a visit on a phone: by feel with a reason, a step left out, an undo, and g
   await open(page, `/visits/${id}`);
   await expect(page.getByText('This visit was given up before the work was done.')).toBeVisible();
 });
+
+test('the board says every reason: what is folded past the third opens in its line', async ({
+  work: page
+}) => {
+  await open(page, '/board');
+  const more = page.getByRole('button', { name: /^and \d+ more of 41$/ });
+  const row = page.getByRole('row').filter({ has: page.locator('.plate', { hasText: /^41$/ }) });
+  await expect(row.locator('.reason')).toHaveCount(3);
+  const folded = Number(/\d+/.exec((await more.textContent())!)![0]);
+  await more.click();
+  await expect(row.locator('.reason')).toHaveCount(3 + folded);
+  await expect(more).toBeHidden();
+});

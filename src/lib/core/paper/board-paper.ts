@@ -30,10 +30,8 @@ export function boardPaper(b: {
           r.rider ?? '',
           r.readiness.ready ? r.rides : strong(r.rides),
           {
-            lines: [
-              ...r.readiness.reasons.map((x): Cell => (x.blocks ? strong(x.words) : x.words)),
-              ...(r.more > 0 ? [`and ${r.more} more`] : [])
-            ]
+            // Nothing unfolds on paper: every reason stands there.
+            lines: r.readiness.reasons.map((x): Cell => (x.blocks ? strong(x.words) : x.words))
           },
           workInWords(r.readiness)
         ])

@@ -12,8 +12,8 @@ import {
   type RoundFact
 } from './readiness';
 
-/** Reasons that stand in a line of the board. */
-const REASONS_SHOWN = 3;
+/** Reasons that stand in a line of the board before it is unfolded. */
+export const REASONS_SHOWN = 3;
 /** Lines sent drawn up: what a screen shows; the others are drawn where they are read. */
 export const FIRST_LINES = 10;
 
@@ -24,9 +24,8 @@ export interface BoardRow {
   name: string;
   rider: string | null;
   rides: Rides;
-  /** Its heaviest reasons; the others are counted. */
+  /** With all its reasons, the heaviest first. */
   readiness: Omit<Readiness, 'reasons'> & { reasons: Omit<Reason, 'id'>[] };
-  more: number;
   /** Tasks past due or due before the outing is over: none left, it is serviced. */
   unserviced: number;
   round: RoundFact;
@@ -53,11 +52,8 @@ export function boardRow(
     rides: mayRide(readiness),
     readiness: {
       ...readiness,
-      reasons: readiness.reasons
-        .slice(0, REASONS_SHOWN)
-        .map(({ kind, words, blocks }) => ({ kind, words, blocks }))
+      reasons: readiness.reasons.map(({ kind, words, blocks }) => ({ kind, words, blocks }))
     },
-    more: Math.max(0, readiness.reasons.length - REASONS_SHOWN),
     unserviced: readiness.reasons.filter(
       (r) => r.kind === 'past limit' || r.kind === 'limit there' || r.kind === 'due'
     ).length,

@@ -97,7 +97,7 @@ function ofTrigger(t: TriggerDue, due: TaskDue): WhyLine[] {
   if (trigger.shortenedTo !== null && trigger.shortenedTo < trigger.book)
     parts.push(`shortened to ${showAmount(trigger.shortenedTo, m)}`);
   if (trigger.within !== null && trigger.within <= t.interval)
-    parts.push(`by what was measured last time within ${showAmount(trigger.within, m)}`);
+    parts.push(`by what was measured last time within ${showLeft(trigger.within, m)}`);
   else if (
     due.task.anchoring === 'from due' &&
     t.interval < Math.min(trigger.book, trigger.shortenedTo ?? Infinity)

@@ -1,7 +1,8 @@
 <!-- Machines against what keeps them from riding: read from across the tent, so the word is large and stands in every line. -->
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { FIRST_LINES, workInWords, type BoardRow } from '$lib/core/readiness/board';
+  import { SvelteSet } from 'svelte/reactivity';
+  import { FIRST_LINES, REASONS_SHOWN, workInWords, type BoardRow } from '$lib/core/readiness/board';
   import { RIDES_MARK, type RoundFact } from '$lib/core/readiness/readiness';
 
   interface Props {
@@ -13,6 +14,8 @@
   }
   let { rows, wall = false, still = wall }: Props = $props();
   let drawn = $state(FIRST_LINES);
+  /** Machines whose every reason is shown. */
+  const unfolded = new SvelteSet<string>();
   onMount(() => (drawn = Infinity));
 
   function roundWord(r: RoundFact): string {
@@ -73,10 +76,18 @@
           ></td
         >
         <td class="whole">
-          {#each reasons as x, k (k)}<span class="reason" class:blocks={x.blocks}>{x.words}</span>{/each}
-          {#if r.more > 0}{#if still}<span class="quiet text-sm">and {r.more} more</span>{:else}<a
+          {#each unfolded.has(r.machineId) ? reasons : reasons.slice(0, REASONS_SHOWN) as x, k (k)}<span
+              class="reason"
+              class:blocks={x.blocks}>{x.words}</span
+            >{/each}
+          {#if reasons.length > REASONS_SHOWN && !unfolded.has(r.machineId)}
+            {@const more = reasons.length - REASONS_SHOWN}
+            {#if still}<span class="quiet text-sm">and {more} more</span>{:else}<button
+                type="button"
                 class="link text-sm"
-                href="/machines/{r.machineId}">and {r.more} more</a
+                aria-expanded="false"
+                aria-label="and {more} more of {r.plate}"
+                onclick={() => unfolded.add(r.machineId)}>and {more} more</button
               >{/if}{/if}
         </td>
         <td data-label="serviced">{r.unserviced === 0 ? 'yes' : `${r.unserviced} due`}</td>
