@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { inputFor } from '../../../../tests/core/bench';
-import { visitMinutesInWords, workOut } from './minutes';
+import { grownInWords, minutesOfVisit, workOut } from './minutes';
 import { orderPlan } from './order/order';
 import { layOut } from './layout/layout';
 
@@ -31,8 +31,8 @@ describe('how long a visit takes', () => {
       attended: minutes.attended + more,
       when: 'shims are needed (one in three, by its wear)'
     });
-    expect(visitMinutesInWords(minutes)).toBe(
-      `${minutes.elapsed} min, ${minutes.attended} with hands on it; ${minutes.grown!.elapsed} if shims are needed (one in three, by its wear)`
+    expect(grownInWords(minutes)).toBe(
+      `${minutes.grown!.elapsed} min if shims are needed (one in three, by its wear)`
     );
     expect(workOut(inputFor(['valve-check'], { head: head(false) }), 'cold').minutes.grown!.when).toBe(
       'a valve is out'
@@ -41,6 +41,7 @@ describe('how long a visit takes', () => {
   it('has one length where nothing is measured that opens more', () => {
     const { minutes } = workOut(inputFor(['engine-oil']), 'cold');
     expect(minutes.grown).toBeNull();
-    expect(visitMinutesInWords(minutes)).toBe(`${minutes.elapsed} min, ${minutes.attended} with hands on it`);
+    expect(grownInWords(minutes)).toBe('');
+    expect(minutesOfVisit(minutes)).toBe(`${minutes.elapsed} min, ${minutes.attended} with hands on it`);
   });
 });

@@ -58,8 +58,10 @@ function whenOut(measured: readonly Step[], { head }: LayoutInput): string {
   return [...new Set(words)].join(' and ');
 }
 
-/** `51 min, 45 with hands on it; 112 if shims are needed (one in three, by its wear)`. */
-export function visitMinutesInWords(m: VisitMinutes): string {
-  const grown = m.grown && m.grown.elapsed > m.elapsed ? `; ${m.grown.elapsed} if ${m.grown.when}` : '';
-  return `${m.elapsed} min, ${m.attended} with hands on it${grown}`;
-}
+/** `51 min, 45 with hands on it`. */
+export const minutesOfVisit = (m: Minutes): string =>
+  `${Math.round(m.elapsed)} min, ${Math.round(m.attended)} with hands on it`;
+
+/** `112 min if shims are needed (one in three, by its wear)`; empty: it grows by nothing. */
+export const grownInWords = ({ elapsed, grown }: VisitMinutes): string =>
+  grown && grown.elapsed > elapsed ? `${grown.elapsed} min if ${grown.when}` : '';

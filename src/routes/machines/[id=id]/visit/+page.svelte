@@ -12,7 +12,7 @@
   import { openedAgain } from '$lib/core/job/layout/openings';
   import { oilsOf, unsureOn } from '$lib/core/specs/unsure';
   import { broken, durationOf, inOrder } from '$lib/core/job/order/overrule';
-  import { visitMinutesInWords } from '$lib/core/job/minutes';
+  import { grownInWords, minutesOfVisit } from '$lib/core/job/minutes';
   import FormError from '$lib/ui/form/FormError.svelte';
   import { send, sendAll, sendNow } from '$lib/ui/form/send';
   import { begunHere, begunPage, dropBegun, keepBegun } from '$lib/ui/offline/begun';
@@ -222,13 +222,15 @@
   <span class="ml-auto flex flex-wrap items-center gap-x-3 gap-y-1">
     <!-- Its place is there before it is known: nothing below moves away from under a thumb. -->
     {#if jobs.length > 0}<span class="figure text-xl"
-        >{#if ordered}{visitMinutesInWords(takes)}{:else}… min, … with hands on it{/if}</span
+        >{#if ordered}{minutesOfVisit(takes)}{:else}… min, … with hands on it{/if}</span
       ><PaperLinks path={card} words="Print the job card" />{/if}
     <Button color="primary" size="lg" onclick={begin} disabled={busy || jobs.length === 0}
       >Start the visit</Button
     >
   </span>
 </div>
+<!-- Its place is kept too. -->
+{#if jobs.length > 0}<p class="quiet min-h-6 text-right text-sm">{grownInWords(takes)}</p>{/if}
 <FormError message={error} />
 
 {#snippet taken(name: string, is: boolean, turn: () => void)}
