@@ -25,8 +25,8 @@ async function claimsOf(
     join machine m on m.team_id = v.team_id and m.id = v.machine_id
     join visit_step s on s.team_id = v.team_id and s.visit_id = v.id and s.content->'input'->>'type' = 'oil'
     left join lateral (
-      select e.content->>'oilId' as picked from visit_entry e
-      where e.team_id = v.team_id and e.visit_id = v.id and e.step_key = s.key and e.action = 'done' order by e.seq desc limit 1) p on true
+      select case when e.action = 'done' then e.content->>'oilId' end as picked from visit_entry e
+      where e.team_id = v.team_id and e.visit_id = v.id and e.step_key = s.key and e.action in ('done', 'undone') order by e.seq desc limit 1) p on true
     where v.team_id = ${teamId} and v.closed_at is null and v.given_up_at is null and v.id is distinct from ${but}
     order by length(m.plate), m.plate`;
   const claims = new Map<string, OilClaim>();

@@ -4,6 +4,7 @@ import { stationAir } from '../core/fluids/station';
 import { gather } from '../core/job/gather/gather';
 import { workOut, type VisitMinutes } from '../core/job/minutes';
 import { has } from '../core/machine/has';
+import { LoopError } from '../core/ordering/order';
 import type { Kind } from '../core/machine/machine';
 import type { OilWanted } from '../core/readiness/board';
 import type { Note } from '../core/readiness/readiness';
@@ -102,9 +103,10 @@ async function visitOf(
         f.oil && f.neededMl !== null ? [{ oilId: f.oil.id, ml: f.neededMl }] : []
       )
     };
-  } catch {
+  } catch (e) {
     // A team's own jobs may wait for one another in a circle: the visit says so where it is begun.
-    return NOTHING;
+    if (e instanceof LoopError) return NOTHING;
+    throw e;
   }
 }
 
