@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { showHours } from '../../src/lib/core/hours/hours';
+import { showTenths } from '../../src/lib/core/hours/hours';
 import { expect, open, test } from './app';
 import { signedIn } from './sign-in';
 
@@ -113,7 +113,7 @@ test('a check finds two tight valves: one shim moves over, one is bought, a wron
     await app.sql`select r.next_within from service_record r join task t on t.id = r.task_id join component c on c.id = t.component_id where c.name = 'Engine 250 MX' and r.next_within is not null`;
   await page.getByRole('button', { name: 'Why is Valve clearances due?' }).click();
   await expect(
-    page.getByText(`by what was measured last time within ${showHours(wears!.next_within)} h`)
+    page.getByText(`by what was measured last time within ${showTenths(wears!.next_within)} h`)
   ).toBeVisible();
 });
 
