@@ -52,7 +52,7 @@ test('what a team checks is changed for one kind of machine, and the next round 
   // And back to how it came.
   await open(page, '/rounds');
   await page.getByRole('button', { name: 'Back to how it came' }).click();
-  await expect(page.getByText('As it came.')).toBeVisible();
+  await expect(page.getByText('Built in.')).toBeVisible();
 });
 
 test('a finding is put right at the bench: its own step, its record, and it is closed by it', async ({

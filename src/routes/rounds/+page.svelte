@@ -9,7 +9,7 @@
 <p class="quiet">
   Station by station, for each kind of machine. {data.checks.own
     ? `Version ${data.checks.version}, the team’s own.`
-    : 'As it came.'} Torque rounds go by the fasteners on each spec sheet.
+    : 'Built in.'} Torque rounds go by the fasteners on each spec sheet.
 </p>
 {#key data.checks.version}
   <ListEditor checks={data.checks} kinds={data.kinds} kind={data.kind} list={data.list} />

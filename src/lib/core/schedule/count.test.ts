@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { aNow, hours } from '../../../../tests/core/schedule';
+import { aNow, aTask, hours } from '../../../../tests/core/schedule';
 import { countOf } from '../../../../tests/core/running';
 import type { Series } from '../hours/series';
 import { STRAINS, type Sensitivity, type Strain } from '../outing/outing';
@@ -322,18 +322,7 @@ describe('a task that goes by distance', () => {
   it('on a machine without an odometer says so; with one that is added since, it is counted from there', () => {
     const none = countTask(counted([km]), [done(50)], at({ at: [], total: [] }));
     expect(none.triggers[0]).toMatchObject({ used: null, late: false });
-    const task = {
-      ...none,
-      id: 't',
-      name: 'Sprockets',
-      job: null,
-      part: null,
-      ageing: 'by the meter',
-      anchoring: 'from done',
-      perPart: false,
-      sensitivity: {},
-      calls: []
-    } as Task;
+    const task = aTask(none.triggers, none.counted);
     const due = taskDue(task, aNow(dayFromNumber(60), 6000));
     expect(lacksOdometer(due.triggers[0]!, task)).toBe(true);
     expect(taskRow(due, aNow(dayFromNumber(60), 6000), false)).toMatchObject({

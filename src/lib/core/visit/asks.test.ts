@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { fastener, figure, inputFor, item, planOf, SHEET, step } from '../../../../tests/core/bench';
 import { answered } from '../job/layout/answered';
+import { GRADE_UNKNOWN } from '../job/layout/lines';
 import { quantity } from '../quantity/quantity';
 import type { Sheet } from '../specs/sheet';
 import { asksAt } from './asks';
@@ -91,6 +92,15 @@ describe('what is answered', () => {
       mine: { quantityMl: 650 }
     });
     expect(after.steps.find((s) => s.input.type === 'level')!.lines[0]).toBe('check screw');
+  });
+  it('in a visit begun when that was said in other words, too', () => {
+    const line = 'The sheet wants: grade unknown, look it up in the manual.';
+    const older = {
+      ...plan,
+      steps: plan.steps.map((s) => ({ ...s, lines: s.lines.map((l) => (l === GRADE_UNKNOWN ? line : l)) }))
+    };
+    const after = answered(older, { ...inputFor([], { kind: TWO.kind }), sheet });
+    expect(after.steps.find((s) => s.input.type === 'pour')!.lines).toContain('The sheet wants: 75W-80.');
   });
   it('takes words for an answer: then they are one press', () => {
     const words = now({

@@ -49,9 +49,10 @@
 </script>
 
 <p class="text-lg">
-  {#if input.want.grade}The sheet wants <strong>{input.want.grade}</strong>{:else}<strong
-      >Which oil it wants is not on the sheet: look it up in the manual</strong
-    >{/if}{input.quantityMl === null ? '' : `, ${litres(input.quantityMl)}`}.
+  {#if input.want.grade}The sheet wants <strong>{input.want.grade}</strong>.{:else}<strong
+      >Which oil it wants is not on the sheet: look it up in the manual.</strong
+    >{/if}
+  {input.quantityMl === null ? '' : `It takes ${litres(input.quantityMl)}.`}
   {#if input.want.wetClutch !== false && !input.circuit.includes('differential')}{input.want.wetClutch ===
     null
       ? 'Whether its clutch runs in it is not on the sheet: taken as if it did.'

@@ -1,4 +1,4 @@
-<!-- Fitted: what went in, as the plan says or as it came, and what came out, measured; then two full turns and every changed valve again. -->
+<!-- Shims fitted: which one went into each valve, and the thickness of the one that came out; then two full turns, and every changed valve is measured again. -->
 <script lang="ts">
   import { untrack } from 'svelte';
   import { invalidateAll } from '$app/navigation';

@@ -6,7 +6,7 @@ import type { Fill, OpenedItem, SheetNumber, Step, VisitPlan } from '../plan';
 import { circuitFigure, methodOf, type LayoutInput } from './context';
 import { amountOf, fillOf, protocolOf } from './input';
 import { itemOf } from './items';
-import { GRADE_UNKNOWN, METHOD_UNKNOWN, oilLine } from './lines';
+import { GRADE_UNKNOWN, GRADE_UNKNOWN_BEFORE, METHOD_UNKNOWN, oilLine } from './lines';
 import { numberOf } from './words';
 import { tableOf } from '../../fluids/oil';
 
@@ -80,7 +80,9 @@ function stepNow(s: Step, input: LayoutInput, items: readonly OpenedItem[]): Ste
           : f;
       return {
         ...s,
-        lines: grade ? s.lines.map((l) => (l === GRADE_UNKNOWN ? oilLine(grade) : l)) : s.lines,
+        lines: grade
+          ? s.lines.map((l) => (l === GRADE_UNKNOWN || l === GRADE_UNKNOWN_BEFORE ? oilLine(grade) : l))
+          : s.lines,
         input: {
           ...s.input,
           fill: isKnown(fill.number) ? poured(fill) : fillOf(amount, input, circuit),

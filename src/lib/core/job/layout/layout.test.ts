@@ -71,7 +71,7 @@ describe('one job', () => {
       ['Engine drain plug', null, null]
     ]);
     expect(bare.steps.find((s) => s.key === 'pour')!.input).toMatchObject({ fill: { quantityMl: null } });
-    expect(bare.steps.find((s) => s.key === 'pour')!.lines.join()).toContain('unknown');
+    expect(bare.steps.find((s) => s.key === 'pour')!.lines.join()).toContain('is not on the sheet');
   });
   it('asks at the bench whether the filter comes out, and knows both fills', () => {
     const ask = planOf(['engine-oil-only']);

@@ -50,7 +50,7 @@ describe('what a line of a job comes to', () => {
     expect(fill('{protocol}', of(null))).toEqual(['sight glass', 'settle 3 min']);
     const bare = { ...input, sheet: { fasteners: [], figures: [] } };
     expect(fill('{protocol}', of(null, { input: bare }))[0]).toContain('does not say how');
-    expect(fill('{oil}', of(null, { input: bare }))[0]).toContain('grade unknown');
+    expect(fill('{oil}', of(null, { input: bare }))[0]).toContain('is not on the sheet');
     expect(fill('{drained}', of(null))).toEqual(['What went in last time is not known.']);
   });
   it('says at the start what shows that the pump works, and what the glass shows before it', () => {

@@ -20,7 +20,9 @@ export interface LineContext {
 
 /** What is said where the sheet does not say which oil, or how a level is read. */
 export const oilLine = (grade: string): string => `The sheet wants: ${grade}.`;
-export const GRADE_UNKNOWN = oilLine('grade unknown, look it up in the manual');
+export const GRADE_UNKNOWN = 'Which oil it wants is not on the sheet: look it up in the manual.';
+/** How plans of before say it: a visit that was begun then has its line replaced as well. */
+export const GRADE_UNKNOWN_BEFORE = oilLine('grade unknown, look it up in the manual');
 export const METHOD_UNKNOWN = 'The sheet does not say how: see the manual, then pick it here.';
 
 export const TDC_UNKNOWN =
