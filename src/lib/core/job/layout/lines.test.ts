@@ -114,7 +114,8 @@ describe('what stands on the sheet is used at its step', () => {
   const named = [
     fastener('cc', 'other', 'Cam cap bolts', { circuit: null, quantity: 8, pattern: 'from the middle out' }),
     fastener('vc', 'cover', 'Valve cover bolts', { circuit: null, quantity: 4 }),
-    fastener('ec', 'clamp', 'Eccentric carrier bolts', { circuit: null, quantity: 2 })
+    fastener('ec', 'clamp', 'Eccentric carrier bolts', { circuit: null, quantity: 2 }),
+    fastener('sc', 'sprocket bolts', 'Sprocket carrier bolts', { circuit: null, quantity: 4 })
   ];
   const sheet = {
     fasteners: [...SHEET.fasteners, ...named],
@@ -131,7 +132,8 @@ describe('what stands on the sheet is used at its step', () => {
   it('cam caps, cover and carrier with their torque and pattern; nothing where the sheet has none', () => {
     expect(at('camcaps')).toEqual(['Cam cap bolts, 8: 10 N·m; from the middle out']);
     expect(at('valvecover')).toEqual(['Valve cover bolts, 4: torque not on the sheet']);
-    expect(at('carrier')).toEqual(['Eccentric carrier bolts, 2: 45 N·m']);
+    // Only where the axle sits in one; a sprocket's carrier is another.
+    expect(at('carrier')).toEqual([]);
     expect(at('camcaps', { sheet: SHEET })).toEqual([]);
   });
   it('top dead centre as a note of the sheet says it, as well as with the head', () => {
@@ -150,6 +152,7 @@ describe('what stands on the sheet is used at its step', () => {
       dressing: 'lube',
       adjuster: 'eccentric carrier'
     } as const;
+    expect(at('carrier', { chain })).toEqual(['Eccentric carrier bolts, 2: 45 N·m']);
     expect(at('adjusters', { chain })).toEqual(['and the bolts that hold its carrier']);
     expect(at('locked', { chain })[0]).not.toContain('lock-nut');
     expect(at('locked')).toEqual(['Adjuster lock-nuts tight']);

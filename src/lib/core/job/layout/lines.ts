@@ -138,7 +138,7 @@ function tokens(c: LineContext): Record<string, () => string[]> {
     camcaps: () => namedOnSheet(sheet, 'camcaps'),
     valvecover: () => namedOnSheet(sheet, 'valvecover'),
     sparkplug: () => namedOnSheet(sheet, 'sparkplug'),
-    carrier: () => namedOnSheet(sheet, 'carrier'),
+    carrier: () => (input.chain?.adjuster === 'eccentric carrier' ? namedOnSheet(sheet, 'carrier') : []),
     // What holds the shims in this head, as it was laid out.
     buckets: () => [seatsOf(input)],
     // What holds the axle's adjusters on this machine.

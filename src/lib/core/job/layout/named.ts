@@ -6,7 +6,8 @@ const CALLED = {
   camcaps: /\bcam(?:shaft)?[ -]?(?:caps?|holders?|bearings?)\b/i,
   valvecover: /\b(?:valve|cam|rocker|cylinder head) cover\b/i,
   sparkplug: /\bspark ?plug\b/i,
-  carrier: /\b(?:carrier|eccentric)\b/i
+  // What a sprocket is bolted to is called a carrier too.
+  carrier: /\beccentric\b|(?<!\bsprocket )\bcarrier\b/i
 } as const;
 export type Called = keyof typeof CALLED;
 
