@@ -152,7 +152,7 @@
 <a class="sr-only focus:not-sr-only" href="#main">To the page</a>
 <header
   class="no-print frame flex flex-wrap items-center gap-x-3 gap-y-2 py-2"
-  class:folded={ready && !unfolded}
+  class:folded={!unfolded}
   data-ready={ready}
 >
   <a href={home} class="flex items-center gap-2 no-underline" aria-label="Hour Trail, to the trail"
@@ -370,11 +370,14 @@
     .places a {
       padding-block: 0.6rem;
     }
-    .folded .places,
-    .folded .tools {
+    kbd {
       display: none;
     }
-    kbd {
+  }
+  /* Folded as the page comes, or all of it would move up when it answers; without scripts nothing unfolds it. */
+  @media (max-width: 900px) and (scripting: enabled) {
+    .folded .places,
+    .folded .tools {
       display: none;
     }
   }

@@ -75,6 +75,8 @@ test.describe('a server that dies in the middle', () => {
       .toBe(1);
     await app.stop();
     await app.start();
+    // The page comes with its timers: it does not move under a hand that presses.
+    expect(await (await page.request.get('/bench')).text()).toContain('the oil drains');
     await open(page, '/bench');
     await expect(page.getByRole('link', { name: /12 Fell 250/ })).toContainText(
       'Open: Skid plate, Oil filler cap, Engine drain plug'

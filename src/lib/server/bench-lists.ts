@@ -53,12 +53,12 @@ export interface RunningTimer {
   plate: string;
   stepKey: string;
   label: string;
-  endsAt: Date;
+  endsAt: string;
 }
 
 /** Timers of every open visit that were not switched off, those that ran out within the hour too. */
 export async function listTimers(sql: Db, teamId: string): Promise<RunningTimer[]> {
-  return (await sql`
+  const rows = (await sql`
     select e.id, e.visit_id as "visitId", m.plate, e.step_key as "stepKey", e.label,
       e.at + make_interval(secs => e.seconds) as "endsAt"
     from visit_entry e
@@ -67,5 +67,6 @@ export async function listTimers(sql: Db, teamId: string): Promise<RunningTimer[
     where e.team_id = ${teamId} and e.action = 'timer' and e.at > now() - interval '25 hours'
       and e.at + make_interval(secs => e.seconds) > now() - interval '1 hour'
       and not exists (select 1 from visit_entry o where o.team_id = e.team_id and o.visit_id = e.visit_id and o.action = 'timer off' and o.of_entry = e.id::text)
-    order by "endsAt" limit 40`) as unknown as RunningTimer[];
+    order by "endsAt" limit 40`) as unknown as (Omit<RunningTimer, 'endsAt'> & { endsAt: Date })[];
+  return rows.map((t) => ({ ...t, endsAt: t.endsAt.toISOString() }));
 }

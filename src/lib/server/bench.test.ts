@@ -265,7 +265,7 @@ describe('at the bench', () => {
     await write(id, { stepKey: 'gather', action: 'timer', content: { label: 'solvent', seconds: 600 } });
     const [timer] = await listTimers(book.sql, book.team.id);
     expect(timer).toMatchObject({ label: 'solvent', plate: '7', stepKey: 'gather' });
-    expect(Math.abs(timer!.endsAt.getTime() - Date.now() - 600_000)).toBeLessThan(10_000);
+    expect(Math.abs(Date.parse(timer!.endsAt) - Date.now() - 600_000)).toBeLessThan(10_000);
     await write(id, { stepKey: 'gather', action: 'timer off', content: { of: timer!.id } });
     expect(await listTimers(book.sql, book.team.id)).toEqual([]);
     await giveUpVisit(book.sql, book.team.id, id, 'only a look');

@@ -20,7 +20,7 @@
   <a class="link no-print" href="/records">Records</a>
   <a class="link no-print" href="/jobs">Jobs, step by step</a>
 </div>
-<div class="mt-2"><Timers /></div>
+<div class="mt-2"><Timers running={data.timers} /></div>
 <BegunHere />
 {#each data.visits as v (v.id)}
   <a href="/visits/{v.id}" class="visit">

@@ -32,15 +32,18 @@
   import Underside from './Underside.svelte';
   import { clearancesOf } from './clearances';
   import Waiting from './Waiting.svelte';
+  import type { Running } from './waiting-timers';
   import WholeSheet from './WholeSheet.svelte';
   import WriteDown from './WriteDown.svelte';
 
   interface Props {
     visit: Visit & { rules: HouseRules };
     around: Around;
+    /** Those that run, of every machine at the bench. */
+    timers?: Running[];
     units: 'metric' | 'imperial';
   }
-  let { visit, around, units }: Props = $props();
+  let { visit, around, timers, units }: Props = $props();
   const bench = untrack(
     () => new BenchVisit(visit.id, visit.plan, visit.entries, around.tools, around.photos)
   );
@@ -74,7 +77,10 @@
   );
   /** What lies on the bench already, on this device. */
   const laid = untrack(() => new Laid(visit.id));
-  let refused = $state<{ key: string; message: string }[] | null>(null);
+  /** What keeps it open, once it was to be closed: as it stands here, until nothing is left of it; then as the server has it. */
+  let wanted = $state(false);
+  let refusedThere = $state<{ key: string; message: string }[] | null>(null);
+  const refused = $derived(wanted && bench.problems.length > 0 ? bench.problems : refusedThere);
   let closing = $state(false);
   let closeError = $state('');
   /** What was written last, for whoever has gone on: it can be looked at again. */
@@ -177,10 +183,10 @@
   }
   async function close() {
     if (closing || bench.closes) return;
-    if (bench.problems.length > 0) {
-      refused = bench.problems;
-      return;
-    }
+    wanted = bench.problems.length > 0;
+    refusedThere = null;
+    closeError = '';
+    if (wanted) return;
     closing = true;
     await bench.refresh();
     const sent = await send('visit.close', { visitId: visit.id });
@@ -191,7 +197,7 @@
       ]);
       await goto(`/records/${sent.data}`, { replaceState: true, invalidateAll: true });
     } else if (!sent.more.kept) {
-      refused = (sent.more.problems as { key: string; message: string }[]) ?? null;
+      refusedThere = (sent.more.problems as { key: string; message: string }[]) ?? null;
       closeError = sent.errors[''] ?? '';
     }
   }
@@ -208,7 +214,7 @@
   ]);
 </script>
 
-{#if !over}<Timers plates={{ [visit.id]: visit.plate }} />{/if}
+{#if !over}<Timers running={timers} plates={{ [visit.id]: visit.plate }} />{/if}
 <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
   <a href="/machines/{visit.machineId}" class="flex items-center gap-3 no-underline"
     ><span class="plate text-3xl">{visit.plate}</span><span class="figure text-2xl">{visit.machine}</span></a

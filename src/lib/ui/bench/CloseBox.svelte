@@ -27,7 +27,7 @@
     disabled={busy}>Close the visit</Button
   >
   {#if error && !refused}<p class="error mt-2" role="alert">{error}</p>{/if}
-  {#if refused && !ready}
+  {#if refused}
     <div class="caution mt-2" role="alert">
       <p class="font-bold">Not closed. First:</p>
       <ul>

@@ -1,6 +1,6 @@
 <!-- Every timer that runs, of every machine at the bench; it rings here whichever machine is on screen. -->
 <script lang="ts">
-  import { onMount } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { send } from '../form/send';
   import { listedMachines } from '../machine/listed';
   import { begunVisits } from '../offline/begun';
@@ -10,9 +10,14 @@
   import { beep, clockWords } from './beep';
   import { timersHere, type Running } from './waiting-timers';
 
-  /** Visits whose machine is known here, by their id: its plate. */
-  let { plates = {} }: { plates?: Record<string, string> } = $props();
-  let there = $state<Running[]>([]);
+  interface Props {
+    /** Those that run as the page comes: it does not move under the hand a moment later. */
+    running?: Running[];
+    /** Visits whose machine is known here, by their id: its plate. */
+    plates?: Record<string, string>;
+  }
+  let { running = [], plates = {} }: Props = $props();
+  let there = $state<Running[]>(untrack(() => running));
   /** By the server's clock. */
   let now = $state(Date.now());
   /** Of visits that were begun on this device and that the server knows nothing of. */

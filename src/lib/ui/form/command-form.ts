@@ -3,7 +3,7 @@ import type { Action } from 'svelte/action';
 import { derived, get, type Readable, type Writable } from 'svelte/store';
 import { setError } from 'sveltekit-superforms';
 import { superForm } from 'sveltekit-superforms/client';
-import { invalidateAll } from '$app/navigation';
+import { readAgain } from '../shell/again';
 import type { Answer, Body, COMMANDS, Kind } from '$lib/core/command/commands';
 import { say, WAITS } from '../shell/shell.svelte';
 import { send, type Typed } from './send';
@@ -134,7 +134,7 @@ export function commandForm<K extends Kind, T extends object>(
       // What the form holds now is for whoever takes it further; it is not put back.
       cancel();
       if (options.says) say(options.says(sent.data, typed));
-      if (!options.leaves) await invalidateAll();
+      if (!options.leaves) await readAgain();
       await options.taken(sent.data, typed);
     }
   });

@@ -23,7 +23,7 @@ export const begunPage = (
   rules: HouseRules,
   around: Omit<Around, 'photos'>,
   startedAt: Date
-): { visit: Visit & { rules: HouseRules }; around: Around } => ({
+): { visit: Visit & { rules: HouseRules }; timers: []; around: Around } => ({
   visit: {
     id,
     machineId: at.id,
@@ -39,6 +39,7 @@ export const begunPage = (
     plan,
     entries: []
   },
+  timers: [],
   around: {
     ...around,
     valves: readsValves(plan) ? around.valves : null,

@@ -1,5 +1,5 @@
 import { untrack } from 'svelte';
-import { invalidateAll } from '$app/navigation';
+import { readAgain } from '../shell/again';
 import { outbox } from './outbox.svelte';
 import type { Kept } from './store';
 
@@ -44,7 +44,7 @@ export class LateFields {
       },
       taken: async () => {
         if (late.length === 0) return;
-        await invalidateAll();
+        await readAgain();
         for (const kept of late.splice(0)) settle(Object.keys(this.fieldsOf(kept)));
       }
     });

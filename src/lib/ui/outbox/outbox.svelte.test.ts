@@ -58,6 +58,16 @@ afterEach(async () => {
   vi.unstubAllGlobals();
   vi.restoreAllMocks();
 });
+/** What the window itself keeps over a reload. */
+function withTab(): Map<string, string> {
+  const kept = new Map<string, string>();
+  vi.stubGlobal('sessionStorage', {
+    getItem: (k: string) => kept.get(k) ?? null,
+    setItem: (k: string, v: string) => kept.set(k, v),
+    removeItem: (k: string) => kept.delete(k)
+  });
+  return kept;
+}
 const known = (id: string) => ({ id, at: '2026-06-10T10:00:00Z' });
 const find = (id: string, what = 'Seal weeps') => outbox.send('finding.add', { what }, known(id));
 const keptAre = (ids: string[]) =>
@@ -344,12 +354,7 @@ describe('an outbox', () => {
   });
 
   it('a full device is told in one true sentence, and what only the page has is there after a reload', async () => {
-    const kept = new Map<string, string>();
-    vi.stubGlobal('sessionStorage', {
-      getItem: (k: string) => kept.get(k) ?? null,
-      setItem: (k: string, v: string) => kept.set(k, v),
-      removeItem: (k: string) => kept.delete(k)
-    });
+    const kept = withTab();
     server.up = false;
     const full = vi.spyOn(store, 'put').mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
     await find('a');
@@ -373,6 +378,28 @@ describe('an outbox', () => {
     await outbox.flush();
     expect(server.done.map((c) => c.id)).toEqual(['a', 'b']);
     await patiently(() => expect(outbox.unkept).toBe(false));
+  });
+
+  it('a page that is read anew in the moment of a press loses nothing, and sends it once', async () => {
+    const kept = withTab();
+    server.up = false;
+    // The page is gone before the store of the device has it; or before it hears that the store has it.
+    const put = store.put;
+    const slow = vi.spyOn(store, 'put').mockImplementation(async (k) => {
+      if (k.id === 'b') await put(k);
+      return new Promise(() => {});
+    });
+    for (const id of ['a', 'b']) outbox.add('finding.add', { what: 'Seal weeps' }, known(id));
+    await keptAre(['b']);
+    slow.mockRestore();
+    outbox = new Outbox();
+    await outbox.load();
+    expect(outbox.waiting.map((k) => k.id)).toEqual(['a', 'b']);
+    await keptAre(['a', 'b']);
+    await patiently(() => expect(kept.size).toBe(0));
+    server.up = true;
+    await outbox.flush();
+    expect(server.requests).toEqual([['a', 'b']]);
   });
 
   it('a photo that could not be stored is sent from the page all the same', async () => {

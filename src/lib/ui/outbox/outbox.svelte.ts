@@ -78,8 +78,9 @@ export class Outbox {
     // Whoever waits for an answer, or shows what becomes of it, sends it again: it is carried out once.
     const own = this.#shelf.again();
     const stays = (k: Kept) => this.#hearers.hears(k);
-    if (there || own.length > 0)
-      this.items = this.#shelf.merge(this.items, [...(there ?? this.items), ...own], stays);
+    const stored = there ?? this.items;
+    const more = own.filter((k) => !stored.some((s) => s.id === k.id));
+    if (there || more.length > 0) this.items = this.#shelf.merge(this.items, [...stored, ...more], stays);
   }
 
   /** Keeps a command; it goes with the next {@link flush}. The same id again is the same command. */

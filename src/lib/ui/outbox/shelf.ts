@@ -16,6 +16,8 @@ export class Shelf {
 
   put(kept: Kept, pixels?: Blob): void {
     const photo = photoOf(kept);
+    // The store answers a moment later, and the page may be read anew in that moment. Pixels the window has no room for.
+    if (!pixels) tab.put(kept);
     this.#do(
       kept.id,
       async () => {

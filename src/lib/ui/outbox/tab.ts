@@ -20,8 +20,8 @@ function write(list: readonly Kept[]): void {
 }
 
 /**
- * What the store of this device did not take: kept by the window itself, whose few megabytes are apart from it. A reload finds it again;
- * closing the window does not.
+ * What the store of this device does not have yet, or did not take: kept by the window itself, at once, in a few megabytes apart from
+ * it. A reload finds it again; closing the window does not.
  */
 export const tab = {
   all: read,

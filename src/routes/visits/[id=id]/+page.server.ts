@@ -2,6 +2,7 @@ import { error, redirect } from '@sveltejs/kit';
 import { readsChain, readsValves } from '$lib/core/job/plan';
 import { dayOf } from '$lib/core/time/day';
 import { benchAround } from '$lib/server/bench-around';
+import { listTimers } from '$lib/server/bench-lists';
 import { db } from '$lib/server/db';
 import { getMachine } from '$lib/server/machines';
 import { listPhotos } from '$lib/server/photos';
@@ -21,6 +22,7 @@ export const load: PageServerLoad = async ({ locals, params, depends }) => {
   const today = dayOf(new Date(), team.timeZone);
   return {
     visit,
+    timers: await listTimers(sql, team.id),
     around: {
       ...(await benchAround(sql, team, machine!, visit.id, visit.rules, wants, today)),
       photos: await listPhotos(sql, team.id, visit.id)

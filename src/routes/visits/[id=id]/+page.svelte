@@ -4,4 +4,9 @@
 </script>
 
 <svelte:head><title>{data.visit.plate} {data.visit.machine} at the bench · Hour Trail</title></svelte:head>
-{#key data.visit.id}<Bench visit={data.visit} around={data.around} units={data.units} />{/key}
+{#key data.visit.id}<Bench
+    visit={data.visit}
+    around={data.around}
+    timers={data.timers}
+    units={data.units}
+  />{/key}
