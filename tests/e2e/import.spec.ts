@@ -186,4 +186,26 @@ test('garbage is refused in words, and a whole team’s machines come in on an e
   expect(
     await app.sql`select m.name, m.kind, s.total from machine m join machine_standing s on s.machine_id = m.id where m.plate = '501'`
   ).toEqual([{ name: 'Fell', kind: 'dual-sport', total: 1250 }]);
+
+  // It came without hours. A sheet that may be either is asked about, once.
+  await box.getByRole('button', { name: 'Another file' }).click();
+  await read('Number\tBike\tType\n502\tTarn\tdual-sport');
+  await box.getByRole('button', { name: 'Write down 1 row', exact: true }).click();
+  await expect(box.getByText('1 written down.')).toBeVisible();
+  await box.getByRole('button', { name: 'Another file' }).click();
+  await read(`plate\tday\thours\n502\t${iso(3)}\t11.5\n502\t${iso(1)}\t13`);
+  const question = box.getByRole('alert').filter({ hasText: 'What are the hours in this sheet?' });
+  await expect(question).toBeVisible();
+  await expect(kinds.getByRole('button')).toHaveText(['2 refused']);
+  await question.getByRole('button', { name: 'Time ridden' }).click();
+  await expect(box.getByLabel('Column hours')).toHaveValue('ridden');
+  await expect(question).toBeHidden();
+  await box.getByLabel('Column hours').selectOption('hours');
+  await question.getByRole('button', { name: 'What the meter showed' }).click();
+  await expect(box.getByText('Its hours are taken as what the meter showed.')).toBeVisible();
+  await box.getByRole('button', { name: 'Write down 2 rows' }).click();
+  await expect(box.getByText('2 written down.')).toBeVisible();
+  expect(
+    await app.sql`select s.total from machine m join machine_standing s on s.machine_id = m.id where m.plate = '502'`
+  ).toEqual([{ total: 1300 }]);
 });

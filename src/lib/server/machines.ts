@@ -58,13 +58,14 @@ export async function addMachine({ tx, team, personId, now }: Write, input: Mach
     values (${team.id}, ${input.id}, ${input.plate}, ${input.name}, ${input.maker}, ${input.kind}, ${input.riderId}, ${today}, ${personId})`;
   const meterId = crypto.randomUUID();
   // A meter is taken to have counted from new; a reckoning starts from what is stated.
-  const first = input.meter === 'reckoned' ? input.reading : 0;
+  const first = (input.meter === 'reckoned' ? input.reading : 0) ?? 0;
   await tx`insert into meter (team_id, id, machine_id, kind, fitted_at, first_value, created_by) values (${team.id}, ${meterId}, ${input.id}, ${input.meter}, ${new Date(now.getTime() - 1000)}, ${first}, ${personId})`;
-  await tx`
+  if (input.reading !== null)
+    await tx`
     insert into reading (team_id, id, machine_id, meter_id, read_at, value, ridden, created_by)
     values (${team.id}, ${crypto.randomUUID()}, ${input.id}, ${meterId}, ${now}, ${input.meter === 'reckoned' ? null : input.reading}, ${input.meter === 'reckoned' ? 0 : null}, ${personId})`;
   for (const [i, task] of input.tasks.entries()) {
-    if (task.lastDoneHours !== null && task.lastDoneHours > input.reading)
+    if (task.lastDoneHours !== null && input.reading !== null && task.lastDoneHours > input.reading)
       refuse(`tasks.${i}.lastDoneHours`, 'The machine has not run that far yet.');
     try {
       await insertTask(tx, team, personId, { ...task, machineId: input.id, componentId: null }, now);

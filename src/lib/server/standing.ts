@@ -5,7 +5,8 @@ import { keepsOff } from '../core/finding/finding';
 import { dueItems } from '../core/schedule/fleet';
 import { reach } from './book/hold';
 import { loadFollowers, loadRows, withSteps } from './book/load';
-import { advance, EVER } from './book/steps';
+import { EVER } from '../core/book/steps';
+import { advance } from './book/steps';
 import { allOver, type Db, type Sql, type Tx } from './db';
 
 /** After all books: a moment that both PostgreSQL and JavaScript know. */

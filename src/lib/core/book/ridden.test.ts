@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { DAY, meter, reading } from '../../../../tests/core/rows';
 import type { Reading } from '../hours/running';
 import { isHours } from './clock';
-import { steps, type BookMeter } from './steps';
+import { EVER, steps, type BookMeter } from './steps';
 
 describe('time ridden', () => {
   const ridden = (id: string, day: number, hours: number, meterId = 'm') =>
@@ -41,6 +41,21 @@ describe('time ridden', () => {
   });
   it('before the first reading of a book is put right too', () =>
     expect(totals([meter('m')], [ridden('a', 1, 300), reading('b', 2, 150)])).toEqual([150, 150]));
+  // 30.2 h stated on day 10, with no meter to read: 2 h and 3 h that were ridden before are in them, 1 h after comes on top.
+  it('before the hours of a machine were stated is in them', () => {
+    const stated = meter('m', { fittedAt: 10 * DAY, firstValue: 3020 });
+    const after = [ridden('d', 10, 0), ridden('e', 12, 100)];
+    expect(totals([stated], after)).toEqual([3020, 3120]);
+    const book = [ridden('a', 3, 200), ridden('b', 7, 300), ...after];
+    expect(totals([stated], book)).toEqual([2720, 3020, 3020, 3120]);
+    // Written down later, one by one, the book comes to the same.
+    const rows = { meters: [stated], readings: book, outings: [] };
+    expect(steps(rows, steps(rows)[0]!, 7 * DAY)).toEqual({ backTo: EVER });
+    const stood = steps(rows).findLast((s) => s.at < 12 * DAY)!;
+    expect(steps({ ...rows, readings: after.slice(1) }, stood, 12 * DAY)).toEqual(steps(rows).slice(-1));
+    // More than was stated: what was written down ride by ride is counted.
+    expect(totals([stated], [ridden('a', 3, 2400), ridden('b', 7, 1000), ...after]).at(-1)).toBe(3500);
+  });
   it('leaves what was ridden on a dead meter alone when the rest is put right', () => {
     const book = [reading('a', 0, 1000), ridden('b', 1, 200), ridden('c', 3, 600), reading('d', 5, 1100)];
     // 2 h before it went dark, of which the meter counted 1; 6 h in the dark.

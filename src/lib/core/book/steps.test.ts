@@ -107,6 +107,9 @@ describe('distance', () => {
 /** Books as they may be: meters replaced and dead, readings late, struck and estimated, outings with and without hours. */
 const aBook: fc.Arbitrary<BookRows> = fc
   .record({
+    /** When the first came into the book, in days, and what it stood at then. */
+    begun: fc.constantFrom(0, 0, 4),
+    stated: fc.constantFrom(0, 500),
     swaps: fc.uniqueArray(fc.integer({ min: 5, max: 95 }), { maxLength: 3 }),
     unread: fc.array(fc.boolean(), { minLength: 3, maxLength: 3 }),
     dark: fc.array(fc.tuple(fc.integer({ min: 0, max: 40 }), fc.integer({ min: 1, max: 20 }), fc.boolean()), {
@@ -131,13 +134,13 @@ const aBook: fc.Arbitrary<BookRows> = fc
       { maxLength: 40 }
     )
   })
-  .map(({ swaps, unread, dark, odometer, days }) => {
+  .map(({ begun, stated, swaps, unread, dark, odometer, days }) => {
     const marks = [...swaps].sort((a, b) => a - b);
-    const meters: BookMeter[] = [0, ...marks].map((from, i) => ({
+    const meters: BookMeter[] = [begun, ...marks].map((from, i) => ({
       id: `m${i}`,
       counts: 'hours',
       fittedAt: from * DAY,
-      firstValue: i * 10,
+      firstValue: i === 0 ? stated : i * 10,
       removedAt: marks[i] === undefined ? null : marks[i] * DAY,
       lastValue: marks[i] === undefined || unread[i] ? null : i * 10 + 2000,
       dead: dark.flatMap(([days, long, counted]) => {
@@ -164,7 +167,7 @@ const aBook: fc.Arbitrary<BookRows> = fc
       const meter =
         d.how === 'before the meter'
           ? meters[0]!
-          : meters.filter((m) => m.counts === 'hours').findLast((m) => m.fittedAt <= at)!;
+          : (meters.filter((m) => m.counts === 'hours').findLast((m) => m.fittedAt <= at) ?? meters[0]!);
       if (d.how !== 'nothing')
         readings.push({
           id: d.id,

@@ -85,6 +85,9 @@ interface Event {
   outing?: BookOuting;
 }
 
+/** Before any book, ms since 1970. */
+export const EVER = Date.UTC(1900, 0);
+
 /** Time ridden that was too much began before `since`: from that moment on it is to be worked out. */
 export interface BackTo {
   backTo: number;
@@ -93,7 +96,7 @@ export interface BackTo {
 /**
  * Everything a machine has counted, moment by moment, over all the meters it has had.
  *
- * The first meter's value is taken as the hours since new. When a meter is replaced, the old one's last value closes its
+ * The first meter's value is taken as the hours since new; what was ridden before it was stated is in it. When a meter is replaced, the old one's last value closes its
  * count and the new one starts from there, whatever it shows (handbook, section 2). Hours ridden are added until a true
  * reading comes and takes their place; where it shows less, they were too much, each in proportion, from the first on. What
  * was ridden while the meter was dead stays: the meter goes on from where it stood. What each step added goes to the outing
@@ -109,12 +112,20 @@ export function steps(rows: BookRows): Step[];
 export function steps(rows: BookRows, after: Step | null, since: number): Step[] | BackTo;
 export function steps(rows: BookRows, after: Step | null = null, since = -Infinity): Step[] | BackTo {
   const made: Step[] = [];
+  const stated = statedHours(rows.meters);
+  // What was ridden before that is in it, and moves the hours of all that was ridden earlier still.
+  if (after && stated && since <= stated.fittedAt) return { backTo: EVER };
+  // Where a book begins is told by all that is in it.
+  if (after?.kind === 'begin') return { backTo: EVER };
   let last = after ?? begin(rows);
   if (!last) return made;
   if (!after) made.push(last);
+  const first = firstValue(rows.meters, 'hours');
+  const within = stated ? Math.min(first, riddenBefore(stated, rows.readings)) : 0;
   const facts: Facts = {
     outings: new Map(rows.outings.map((o) => [o.id, o])),
-    first: { hours: firstValue(rows.meters, 'hours'), odometer: firstValue(rows.meters, 'distance') },
+    first: { hours: first - within, odometer: firstValue(rows.meters, 'distance') },
+    within: { meterId: stated?.id ?? '', hours: within },
     less: new Map()
   };
   const take = (event: Event) => {
@@ -182,16 +193,31 @@ interface Facts {
   outings: ReadonlyMap<string, BookOuting>;
   /** What the first meter of each count showed when it was fitted: the count since new. */
   first: { hours: number; odometer: number };
+  /** Of what stood on the first meter, what was ridden by then and is in the book. */
+  within: { meterId: string; hours: Centihours };
   /** Time ridden as a true reading put it right, by the reading's id. */
   less: Map<string, number>;
 }
 const firstValue = (meters: readonly BookMeter[], counts: BookMeter['counts']): number =>
   meters.filter((m) => m.counts === counts).sort(byFitting)[0]?.firstValue ?? 0;
+/** The first meter, where it began with hours that had been run by then: read on it, or as somebody stated them. */
+function statedHours(meters: readonly BookMeter[]): BookMeter | null {
+  const [first] = meters.filter((m) => m.counts === 'hours').sort(byFitting);
+  return first && first.firstValue > 0 ? first : null;
+}
+const riddenBefore = (meter: BookMeter, readings: readonly Reading[]): Centihours =>
+  readings
+    .filter((r) => r.meterId === meter.id && !r.struck && r.at < meter.fittedAt)
+    .reduce((sum, r) => sum + (r.ridden ?? 0), 0);
 const byFitting = (a: BookMeter, b: BookMeter): number => a.fittedAt - b.fittedAt || (a.id < b.id ? -1 : 1);
 
-/** Where a book begins: before its first meter and its first outing nothing has been counted. */
-function begin({ meters, outings }: BookRows): Step | null {
-  const at = Math.min(...meters.map((m) => m.fittedAt), ...outings.map((o) => o.at - 1));
+/** Where a book begins: before its first meter, reading and outing nothing has been counted. */
+function begin({ meters, readings, outings }: BookRows): Step | null {
+  const at = Math.min(
+    ...meters.map((m) => m.fittedAt),
+    ...readings.flatMap((r) => (r.struck ? [] : [r.at])),
+    ...outings.map((o) => o.at - 1)
+  );
   if (!Number.isFinite(at)) return null;
   return {
     at,
@@ -258,7 +284,9 @@ function step(last: Step, event: Event, facts: Facts): Step {
   const stood = last[count] ?? facts.first[count];
   if (event.phase === FITTED) {
     next.kind = 'meter';
-    next.bases = { ...last.bases, [meter!.id]: stood };
+    // It stands there once all that was ridden before is counted.
+    const within = facts.within.meterId === meter!.id ? facts.within.hours : 0;
+    next.bases = { ...last.bases, [meter!.id]: stood + within };
     if (count === 'odometer') next.odometerFitted = true;
     return next;
   }

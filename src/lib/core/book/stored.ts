@@ -15,7 +15,7 @@ import type { Peg } from '../trail/lane';
  * Where a machine stands, and the steps of its book, are derived: rows of another version are not brought up but worked out
  * again. A change of a shape below is a new version.
  */
-export const STANDING_VERSION = 3;
+export const STANDING_VERSION = 4;
 
 const maybe = <T>(schema: z.ZodType<T>) => schema.nullable();
 const amount = maybe(z.number());

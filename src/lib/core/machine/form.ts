@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { day, hoursTyped, id, name } from '../forms';
+import { day, hoursTyped, hoursTypedOrNone, id, name } from '../forms';
 import { firstTaskSchema } from '../schedule/form';
 import { ROLES } from '../team/team';
 import { isTimeZone } from '../time/day';
@@ -29,7 +29,8 @@ export const machineSchema = z.object({
   kind: z.enum(KINDS, { error: 'Pick what it is.' }),
   riderId: id.nullable().default(null),
   meter: z.enum(['hour meter', 'reckoned']),
-  reading: hoursTyped,
+  /** What its meter shows, or what it has run without one; null: nobody has said. */
+  reading: hoursTypedOrNone,
   tasks: z
     .array(firstTaskSchema)
     .max(40, 'At most 40 to begin with.')

@@ -1,15 +1,13 @@
 import { RECENT_STEPS, LEARN_FROM } from '../../core/book/clock';
 import type { Moments } from '../../core/book/moments';
 import type { Recent, StepsOf } from '../../core/book/rows';
-import { steps, type BackTo, type BookMeter, type BookOuting, type Step } from '../../core/book/steps';
+import { EVER, steps, type BackTo, type BookMeter, type BookOuting, type Step } from '../../core/book/steps';
 import type { Reading } from '../../core/hours/running';
 import { readOutings, readStepDocuments } from '../../core/book/stored';
 import { strainsOf } from '../../core/outing/outing';
 import type { Db, Tx } from '../db';
 
 const iso = (d: Date): string => d.toISOString();
-/** Before any book. */
-export const EVER = Date.UTC(1900, 0);
 
 const columns = (sql: Db) => sql`
   c.machine_id, c.at, c.ord, c.kind, c.hours, c.estimated, c.odometer, c.ridden, c.outings, c.races, c.planned, c.strains, c.reading_id, c.outing,

@@ -34,6 +34,7 @@ function fileOf(csv: string, list: ImportKey, importId: string = uuid()): Import
     columns,
     decimal: detectDecimal(rows.flat()).is,
     dates: detectDates(rows.flat()).is,
+    shown: false,
     usual: null,
     rows: rows.map((cells, i) => ({ line: i + 2, cells }))
   };
@@ -265,7 +266,7 @@ describe('a file of a book', () => {
         ['refused', 0],
         ['refused', 0]
       ]);
-      expect(verdicts[0]!.why).toContain('has no hour meter in the book');
+      expect(verdicts[0]!.why).toContain('no hour meter of 7 could be read on that day');
       expect((await other.standing()).total).toBe(total);
     } finally {
       await other.close();
@@ -331,6 +332,59 @@ describe('a file of a book', () => {
       'refused',
       expect.stringContaining('“tricycle” is no kind of machine')
     ]);
+  });
+  it('machines without hours: not known until they are read, and what their meter showed is never ridden', async () => {
+    await takeAll(
+      await plan('Number,Bike,Type\n21,Tarn 300,two-stroke enduro\n22,Beck 90,electric', 'machines')
+    );
+    const stand = (plate: string) =>
+      book.sql`select s.total, s.estimated from machine m join machine_standing s on s.machine_id = m.id where m.plate = ${plate}`;
+    expect(await stand('21')).toEqual([{ total: null, estimated: false }]);
+    // All of it from before it came into the book.
+    const csv = 'plate,day,meter shows (h)\n21,2026-04-01,22.6\n21,2026-05-20,275\n21,2026-05-30,297.5';
+    const verdicts = await plan(csv, 'readings');
+    expect(verdicts.map((v) => v.what)).toEqual(['new', 'new', 'new']);
+    await takeAll(verdicts);
+    expect(await stand('21')).toEqual([{ total: 29750, estimated: false }]);
+    expect((await plan(csv, 'readings')).map((v) => v.what)).toEqual(['same', 'same', 'same']);
+    // Nothing tells what this is: it is asked, and said.
+    const odd = fileOf('plate,day,hours\n22,2026-05-30,2.5', 'readings');
+    expect((await planFile(book.sql, book.team, odd, at(1))).map((v) => [v.what, v.asks])).toEqual([
+      ['refused', true]
+    ]);
+    const said = await planFile(book.sql, book.team, { ...odd, shown: true }, at(1));
+    expect(said.map((v) => [v.what, v.drafts[0]!.body['typed']])).toEqual([['new', '2.5']]);
+    const ridden = await planFile(
+      book.sql,
+      book.team,
+      { ...odd, columns: odd.columns.map((c) => (c === 'hours' ? 'ridden' : c)) },
+      at(1)
+    );
+    await takeAll(ridden);
+    expect(await stand('22')).toEqual([{ total: 250, estimated: true }]);
+  });
+  it('hours that were stated hold what was ridden before: a diary of last month adds nothing', async () => {
+    await takeAll(
+      await plan('Number,Bike,Type,Meter,Hours\n23,Rigg 125,two-stroke enduro,reckoned,30.2', 'machines')
+    );
+    const csv = 'plate,day,kind,ridden\n23,2026-05-01,ride,2h\n23,2026-05-08,race,3h';
+    await takeAll(await plan(csv, 'outings'));
+    const [{ id }] = (await book.sql`select id from machine where plate = '23'`) as unknown as [
+      { id: string }
+    ];
+    const hours = () =>
+      book.sql`select hours from count_step where machine_id = ${id} and kind = 'reading' order by at, ord`;
+    const expected = [2720, 3020, 3020].map((hours) => ({ hours }));
+    expect(await hours()).toEqual(expected);
+    // The same when it is worked out from nothing.
+    await rebuildStanding(book.sql, book.team.id, id);
+    expect(await hours()).toEqual(expected);
+    // One of them that was wrong goes: what was stated stays.
+    await book.sql`
+      insert into reading_strike (team_id, reading_id, reason, struck_by)
+      select team_id, id, 'another machine', created_by from reading where machine_id = ${id} and ridden = 200`;
+    await rebuildStanding(book.sql, book.team.id, id);
+    expect(await hours()).toEqual([3020, 3020].map((hours) => ({ hours })));
   });
   it('tasks: a row for each thing counted is one task; an interval changes, the rest of it stays', async () => {
     const csv =

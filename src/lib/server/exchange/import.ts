@@ -7,7 +7,7 @@ import { foresee } from '../../core/exchange/import/foresee';
 import { IMPORT_KEYS, IMPORT_LISTS, type ImportKey } from '../../core/exchange/import/lists';
 import type { ImportList, Refs, There, Verdict } from '../../core/exchange/import/model';
 import { planImport, thereOf } from '../../core/exchange/import/plan';
-import { unmetered } from '../../core/exchange/import/unmetered';
+import { countedOn, unmetered } from '../../core/exchange/import/unmetered';
 import { day, id } from '../../core/forms';
 import type { Around, NearReading } from '../../core/hours/entry';
 import { OUTING_KINDS } from '../../core/outing/outing';
@@ -32,6 +32,8 @@ export const importSchema = z.object({
   columns: z.array(z.string().max(40).nullable()).max(200),
   decimal: z.enum(DECIMALS),
   dates: z.enum(DATE_ORDERS),
+  /** Its hours are what a meter shows: somebody said so. */
+  shown: z.boolean().default(false),
   usual: z
     .object({ day, kind: z.enum(OUTING_KINDS) })
     .nullable()
@@ -148,7 +150,8 @@ export async function planFile(sql: Db, team: Team, q: ImportQuestion, now: Date
   const counted = unmetered(
     verdicts,
     q.heads[at] ?? '',
-    (id) => around.get(id)!.meters.some((m) => m.kind === 'hour meter'),
+    q.shown,
+    (id, on) => countedOn(around.get(id)!, on, now),
     (line) => cells.get(line)?.[at] ?? '',
     (id) => refs.machines.find((m) => m.id === id)!.plate
   );

@@ -159,6 +159,25 @@
         >
       </table>
     </div>
+    {#if file.asks}
+      <div class="caution mt-2" role="alert">
+        <p class="font-bold">What are the hours in this sheet?</p>
+        <p class="text-sm">
+          No meter in the book tells. Hours ridden are added to what a machine has run; what a meter shows is
+          all it has run.
+        </p>
+        <div class="mt-2 flex flex-wrap gap-3">
+          <Button color="alternative" onclick={() => file.hoursAre('shown')}>What the meter showed</Button>
+          <Button color="alternative" onclick={() => file.hoursAre('ridden')}>Time ridden</Button>
+        </div>
+      </div>
+    {:else if file.shown}<p class="mt-2 text-sm">
+        Its hours are taken as what the meter showed. <button
+          type="button"
+          class="link"
+          onclick={() => file.hoursAre('ridden')}>They are time ridden</button
+        >
+      </p>{/if}
     {#each file.missing as f (f)}<p class="error mt-2">Say which column holds the {f}.</p>{/each}
     {#if file.list === 'outings' && !file.columns.includes('day') && usual}<p class="quiet mt-2 text-sm">
         No day: {usual.day} is taken for every row.

@@ -36,6 +36,8 @@ export class Import {
   columns = $state<(string | null)[]>([]);
   decimal = $state<Decimal>('.');
   dates = $state<DateOrder>('day first');
+  /** Its hours are what a meter shows: somebody said so. */
+  shown = $state(false);
   detected = $state.raw<{ decimal: Detected<Decimal>; dates: Detected<DateOrder> } | null>(null);
   lines = $state.raw<Line[]>([]);
   /** Doubtful ones that somebody has looked at and takes as they stand, by their first line. */
@@ -92,6 +94,7 @@ export class Import {
   /** Takes it for a list: its columns by their headings, its numbers and days as they look. */
   as(list: ImportKey): void {
     this.list = list;
+    this.shown = false;
     this.columns = matchHeads(this.table!.heads, this.fields);
     this.#detect();
     this.decimal = this.detected!.decimal.is;
@@ -103,6 +106,17 @@ export class Import {
   }
   get missing(): string[] {
     return this.fields.filter((f) => f.needed && !this.columns.includes(f.key)).map((f) => f.key);
+  }
+  /** Whether its hours may be what a meter shows or time ridden, and nobody has said which. */
+  get asks(): boolean {
+    return this.lines.some((l) => l.asks);
+  }
+  /** Says which they are, for all of it. */
+  hoursAre(what: 'shown' | 'ridden'): void {
+    this.shown = what === 'shown';
+    const [from, to] = this.shown ? ['ridden', 'hours'] : ['hours', 'ridden'];
+    if (!this.columns.includes(to)) this.columns = this.columns.map((c) => (c === from ? to : c));
+    void this.look();
   }
   #detect(): void {
     const of = (...kinds: string[]) => {
@@ -138,6 +152,7 @@ export class Import {
       columns: this.columns,
       decimal: this.decimal,
       dates: this.dates,
+      shown: this.shown,
       usual: this.list === 'outings' ? this.usual() : null,
       rows: this.table!.rows
     });

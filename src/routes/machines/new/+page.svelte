@@ -159,6 +159,7 @@
     <Field
       label={meter === 'reckoned' ? 'Hours run so far, as near as you know' : 'The meter shows now, h'}
       error={errors.reading}
+      hint={meter === 'reckoned' ? 'empty: not known' : 'empty: not read yet'}
       class="max-w-60"
     >
       {#snippet children(a)}<Input

@@ -24,6 +24,8 @@ export interface Verdict {
   /** What would change, what is doubted, or why not; empty where there is nothing to say. */
   why: string;
   drafts: readonly Draft[];
+  /** It waits to be told whether its hours are what a meter shows. */
+  asks?: true;
 }
 
 /** What of the book the rows are held against. */

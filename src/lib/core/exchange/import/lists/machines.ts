@@ -25,12 +25,10 @@ export const machines: ImportList = {
     const hours = row!['running hours']!;
     const meter = row!['meter']
       ? oneOf(['hour meter', 'reckoned'] as const, row!['meter']!, 'way of counting')
-      : hours
-        ? 'hour meter'
-        : 'reckoned';
+      : 'hour meter';
     return {
       ok: true,
-      word: 'Its tasks come with the list of tasks, or on its page',
+      word: `${hours ? '' : 'Its hours are not known until they are read or written down. '}Its tasks come with the list of tasks, or on its page`,
       drafts: [
         {
           kind: 'machine.add',
@@ -42,7 +40,7 @@ export const machines: ImportList = {
             kind,
             riderId,
             meter,
-            reading: hours || '0',
+            reading: hours,
             tasks: []
           }
         }
