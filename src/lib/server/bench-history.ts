@@ -71,6 +71,8 @@ export async function circuitHistory(
   const inside: Inside | null = oil ? { oilId: oil.id, name: oil.name, grade: oil.grade } : null;
   return {
     pouredLastTimeMl: past[0]?.mine.pouredMl ?? null,
+    intoFilterMl: past[0]?.mine.intoFilterMl ?? null,
+    filterDry: past[0]?.record.fitted.some((f) => f.which !== 'again') ?? false,
     oilHours: task?.triggers.find((t) => t.measure === 'hours')?.used ?? null,
     inside,
     debris: debrisBefore(past.map((p) => ({ ...p, debris: p.record.debris }))),

@@ -2,12 +2,20 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { aimOf } from './aim';
 import { judgeLevel } from './level';
-import { oddDrain, oddTotal, pouringPlan } from './pour';
+import { nextPour, oddDrain, oddTotal, pouringPlan } from './pour';
 
 describe('pouringPlan', () => {
   it('holds back what the house rule says, to the mark of a jug', () => {
     expect(pouringPlan(1100, 8)).toEqual({ firstMl: 1010, heldBackMl: 90 });
     expect(pouringPlan(1100, 0)).toEqual({ firstMl: 1100, heldBackMl: 0 });
+  });
+  it('goes on with the first pour after the filter was filled, and then with what was held back', () => {
+    const fill = { quantityMl: 1100, firstMl: 1010, heldBackMl: 90 };
+    expect(nextPour(fill, 0)).toEqual({ ml: 1010, heldBackMl: 90 });
+    expect(nextPour(fill, 110)).toEqual({ ml: 900, heldBackMl: 90 });
+    expect(nextPour(fill, 1010)).toEqual({ ml: 90, heldBackMl: 0 });
+    expect(nextPour(fill, 1200)).toEqual({ ml: 0, heldBackMl: 0 });
+    expect(nextPour({ quantityMl: null, firstMl: null, heldBackMl: null }, 0)).toBeNull();
   });
   it('refuses what is not a quantity', () => {
     expect(() => pouringPlan(0, 8)).toThrow(RangeError);
@@ -36,6 +44,8 @@ describe('cross-checks', () => {
     expect(oddDrain(400, 1100)).toMatch(/still shut/);
     expect(oddDrain(1300, 1100)).toMatch(/fuel or water/);
     expect(oddDrain(10, null)).toBeNull();
+    // 700 of 1100 is less than seven tenths; of the 990 that are not in the filter it is more.
+    expect([oddDrain(700, 1100), oddDrain(700, 1100, 110)]).toEqual([expect.any(String), null]);
   });
 });
 

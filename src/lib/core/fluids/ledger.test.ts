@@ -65,6 +65,10 @@ describe('cross-checks', () => {
     expect(consumption(950, 800, null).mlPerHour).toBeNull();
     expect(consumption(950, 800, 0).mlPerHour).toBeNull();
   });
+  it('what a dry filter took does not come out of the drain: it was not used', () => {
+    // 950 went in, 60 of it into the filter; 860 came out after 15 h: 30 ml used, 2 ml an hour.
+    expect(consumption(950, 860, 1500, 60)).toEqual({ ml: 30, mlPerHour: 2, inFilterMl: 60 });
+  });
   it('says a sudden rise, and is silent with too little history', () => {
     const usual = [consumption(950, 900, 1500), consumption(950, 890, 1500), consumption(950, 905, 1500)];
     expect(suddenRise(consumption(950, 700, 1500), usual)).toContain('16.7 ml an hour');

@@ -72,14 +72,27 @@ export interface Consumption {
   ml: number;
   /** Null where the hours between are unknown or none. */
   mlPerHour: number | null;
+  /** Of what had gone in, what the filter took: it does not come out of a drain. 0: none, or nobody knows. */
+  inFilterMl?: number;
 }
 /**
- * Consumption between changes = what went in, less what came out, per running hour (handbook, section 5).
+ * Consumption between changes = what went in, less what the filter took of it, less what came out, per running hour (handbook,
+ * section 5).
  * @param hours running hours between, hundredths; null: unknown
+ * @param inFilterMl what a dry filter took at the change before
  */
-export function consumption(pouredMl: number, drainedMl: number, hours: number | null): Consumption {
-  const ml = pouredMl - drainedMl;
-  return { ml, mlPerHour: hours === null || hours <= 0 ? null : ml / (hours / 100) };
+export function consumption(
+  pouredMl: number,
+  drainedMl: number,
+  hours: number | null,
+  inFilterMl = 0
+): Consumption {
+  const ml = pouredMl - inFilterMl - drainedMl;
+  return {
+    ml,
+    mlPerHour: hours === null || hours <= 0 ? null : ml / (hours / 100),
+    ...(inFilterMl > 0 && { inFilterMl })
+  };
 }
 
 /** A rise to more than twice what is usual for this engine, and more than a jug's error; null otherwise. */

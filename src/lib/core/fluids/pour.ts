@@ -26,6 +26,24 @@ export function pouringPlan(quantityMl: number, holdBackPercent: number): Pourin
   return { firstMl, heldBackMl: Math.max(0, quantityMl - firstMl) };
 }
 
+/** Ours. Of what is poured before the engine runs: jugs and what stayed in the engine account for so much less. */
+export const AS_POURED = 0.9;
+/**
+ * What goes in next of a circuit's oil, and what is kept back of it for after the level has been read; null where the sheet says no
+ * quantity. What the filter took is of the first pour: it leaves the hold-back alone.
+ * @param inMl what is in it by now
+ */
+export function nextPour(
+  fill: { quantityMl: number | null; firstMl: number | null; heldBackMl: number | null },
+  inMl: number
+): { ml: number; heldBackMl: number } | null {
+  if (fill.quantityMl === null) return null;
+  const first = fill.firstMl ?? fill.quantityMl;
+  return inMl < first * AS_POURED
+    ? { ml: first - inMl, heldBackMl: fill.heldBackMl ?? 0 }
+    : { ml: Math.max(0, fill.quantityMl - inMl), heldBackMl: 0 };
+}
+
 /** A tenth either way is worth a word; a jug, a filter and what stays in account for less. */
 const ODD_FRACTION = 0.1;
 
@@ -75,11 +93,13 @@ const round = (ml: number) => Math.round(ml);
 
 /**
  * What is odd about what came out against what went in at the last change; null when nothing is, or nothing is known.
+ * @param inFilterMl of it, what a dry filter took
  */
-export function oddDrain(drainedMl: number, pouredLastTimeMl: number | null): string | null {
+export function oddDrain(drainedMl: number, pouredLastTimeMl: number | null, inFilterMl = 0): string | null {
   if (pouredLastTimeMl === null) return null;
-  if (drainedMl < pouredLastTimeMl * 0.7)
-    return `${Math.round(pouredLastTimeMl - drainedMl)} ml less came out than went in last time: burnt, leaked, or a drain still shut.`;
+  const insideMl = pouredLastTimeMl - inFilterMl;
+  if (drainedMl < insideMl * 0.7)
+    return `${Math.round(insideMl - drainedMl)} ml less came out than went in last time: burnt, leaked, or a drain still shut.`;
   if (drainedMl > pouredLastTimeMl * 1.1)
     return `${Math.round(drainedMl - pouredLastTimeMl)} ml more came out than went in last time: look for fuel or water in it.`;
   return null;

@@ -101,7 +101,7 @@ const inputV1to2 = (input: StepV1['input'], number: NumberV2 | null): StepV2['in
     case 'open':
       return { ...input, twins: [] };
     case 'drained':
-      return { ...input, circuit, mine: null, others: [] };
+      return { ...input, circuit, inFilterMl: null, mine: null, others: [] };
     case 'debris': {
       const graded = { materials: [], oilHours: null, day: '', photoId: null };
       return {

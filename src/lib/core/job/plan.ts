@@ -63,6 +63,8 @@ export type StepInput =
       type: 'drained';
       circuit: Circuit;
       pouredLastTimeMl: number | null;
+      /** Of it, what a dry filter took; null: none, or nobody knows. */
+      inFilterMl: number | null;
       mine: CircuitFill | null;
       others: CircuitFill[];
     }

@@ -64,7 +64,14 @@ describe('a job card', () => {
             makeStep({
               key: 'drained',
               title: 'Measure what came out',
-              input: { type: 'drained', circuit: 'engine', pouredLastTimeMl: 900, mine: null, others: [] }
+              input: {
+                type: 'drained',
+                circuit: 'engine',
+                pouredLastTimeMl: 900,
+                inFilterMl: null,
+                mine: null,
+                others: []
+              }
             }),
             makeStep({ key: 'close', title: 'Torque it', input: { type: 'close', items: ['plug'] } })
           ]

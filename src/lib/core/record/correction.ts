@@ -118,7 +118,8 @@ export function amountIn(record: JobRecord, circuit: Circuit, what: Corrected): 
 
 /** What had gone in before, by what was worked out from it: null where nobody knew. */
 const beforeIn = (c: CircuitRecord): number | null =>
-  c.used && c.drainedMl !== null ? c.used.ml + c.drainedMl : null;
+  c.used && c.drainedMl !== null ? c.used.ml + c.drainedMl + inFilter(c) : null;
+const inFilter = (c: CircuitRecord): number => c.used?.inFilterMl ?? 0;
 
 /**
  * A record with an amount put right, and what was used between changes with it: what had gone in before it is still known from
@@ -134,7 +135,11 @@ export function corrected(
       if (c.circuit !== circuit) return c;
       if (what === 'poured') return { ...c, pouredMl: now };
       const before = beforeIn(c);
-      return { ...c, drainedMl: now, used: before === null ? null : consumption(before, now, c.oilHours) };
+      return {
+        ...c,
+        drainedMl: now,
+        used: before === null ? null : consumption(before, now, c.oilHours, inFilter(c))
+      };
     })
   };
 }
@@ -153,7 +158,7 @@ export function afterCorrection(
       const before = beforeIn(c);
       const same = before === null || was === null ? before === was : Math.abs(before - was) < 0.5;
       return c.circuit === circuit && c.drainedMl !== null && same
-        ? { ...c, used: consumption(now, c.drainedMl, c.oilHours) }
+        ? { ...c, used: consumption(now, c.drainedMl, c.oilHours, inFilter(c)) }
         : c;
     })
   };

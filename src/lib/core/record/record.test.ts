@@ -3,6 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { item, planOf, step, visitEntry, whole } from '../../../../tests/core/bench';
 import { DEFAULT_RULES } from '../rules/rules';
 import { visitState } from '../visit/state';
+import { NO_HISTORY } from '../job/layout/context';
+import { afterCorrection, corrected } from './correction';
 import { drawUpRecord } from './record';
 
 const plan = planOf(['engine-oil']);
@@ -134,12 +136,24 @@ describe('the record', () => {
   it('works out what was used since the last change', () => {
     const worn = planOf(['engine-oil'], {
       history: {
-        engine: { pouredLastTimeMl: 1070, oilHours: 1500, inside: null, debris: {}, breakIn: false }
+        engine: { ...NO_HISTORY, pouredLastTimeMl: 1070, oilHours: 1500 }
       }
     });
     expect(drawUpRecord(worn, visitState(worn, whole(worn)), DEFAULT_RULES, 60).circuits![0]!.used).toEqual({
       ml: 120,
       mlPerHour: 8
     });
+    // Of it 60 were written into the filter: 60 were used in 15 h.
+    const filtered = planOf(['engine-oil'], {
+      history: { engine: { ...NO_HISTORY, pouredLastTimeMl: 1070, oilHours: 1500, intoFilterMl: 60 } }
+    });
+    const record = drawUpRecord(filtered, visitState(filtered, whole(filtered)), DEFAULT_RULES, 60);
+    expect(record.circuits![0]!.used).toEqual({ ml: 60, mlPerHour: 4, inFilterMl: 60 });
+    // Drained put right by 20: what was in the filter stays out of it, and what had gone in is still known.
+    const less = corrected(record, { circuit: 'engine', what: 'drained', now: 930 });
+    expect(less.circuits[0]!.used).toEqual({ ml: 80, mlPerHour: 80 / 15, inFilterMl: 60 });
+    expect(afterCorrection(less, { circuit: 'engine', was: 1070, now: 1090 }).circuits[0]!.used!.ml).toBe(
+      100
+    );
   });
 });

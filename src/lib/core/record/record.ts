@@ -301,7 +301,8 @@ function circuitRecord(circuit: Circuit, state: VisitState, steps: readonly Step
   const look = steps.find((s) => s.step.input.type === 'debris' && s.step.input.circuit === circuit)?.step
     .input;
   const drainedMl = drain?.written.at(-1)?.ml ?? null;
-  const before = drain?.step.input.type === 'drained' ? drain.step.input.pouredLastTimeMl : null;
+  const asked = drain?.step.input.type === 'drained' ? drain.step.input : null;
+  const before = asked?.pouredLastTimeMl ?? null;
   const oilHours = look?.type === 'debris' ? look.oilHours : null;
   const ledger = ledgerOf(state, circuit);
   const pouredMl = ledger.inMl;
@@ -323,6 +324,9 @@ function circuitRecord(circuit: Circuit, state: VisitState, steps: readonly Step
           }
         : null,
     oilHours,
-    used: before !== null && drainedMl !== null ? consumption(before, drainedMl, oilHours) : null
+    used:
+      before !== null && drainedMl !== null
+        ? consumption(before, drainedMl, oilHours, asked?.inFilterMl ?? 0)
+        : null
   };
 }

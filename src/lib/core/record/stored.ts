@@ -20,7 +20,11 @@ import type { CircuitRecord, JobRecord, JudgedDebris, MeasuredRecord } from './r
 const maybe = <T>(schema: z.ZodType<T>) => schema.nullable();
 const texts = z.array(z.string());
 
-const used = z.object({ ml: z.number(), mlPerHour: maybe(z.number()) } satisfies Shape<Consumption>);
+const used = z.object({
+  ml: z.number(),
+  mlPerHour: maybe(z.number()),
+  inFilterMl: z.number().optional()
+} satisfies Shape<Consumption>);
 const circuitRecord = z.object({
   circuit: z.enum(CIRCUITS),
   drainedMl: maybe(z.number()),

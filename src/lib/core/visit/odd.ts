@@ -20,7 +20,10 @@ export function oddAt(state: VisitState, s: StepState): string | null {
         (input.pouredLastTimeMl === null
           ? null
           : { name: input.circuit, quantityMl: input.pouredLastTimeMl });
-      return (mine && wrongCircuit(last.ml, mine, input.others)) ?? oddDrain(last.ml, input.pouredLastTimeMl);
+      return (
+        (mine && wrongCircuit(last.ml, mine, input.others)) ??
+        oddDrain(last.ml, input.pouredLastTimeMl, input.inFilterMl ?? 0)
+      );
     }
     case 'pour': {
       const fill = fillInForce(state, s.step);

@@ -2,12 +2,12 @@ import { slackAt } from '../chain/at-bench';
 import { VERDICT_WORDS } from '../chain/check';
 import { showSlack } from '../chain/slack-typed';
 import { besideAim } from '../fluids/aim';
+import { AS_POURED } from '../fluids/pour';
 import { judgeLevel } from '../fluids/level';
 import { judge } from '../quantity/band';
 import { show } from '../quantity/quantity';
 import { isShut, standInWords } from './items';
 import { oddAt } from './odd';
-import { AS_POURED } from './refuse';
 import { ranInWords } from './timers';
 import { fillInForce, judgedAt, ledgerOf, measuredAt, type StepState, type VisitState } from './state';
 

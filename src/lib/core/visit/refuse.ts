@@ -5,6 +5,7 @@ import { looksLikeWrongUnit, parseThread } from '../fasteners/stress';
 import { oddTorque } from '../fasteners/torque';
 import { covers, trustedSpan } from '../fasteners/wrench';
 import { readCan } from '../fluids/can';
+import { AS_POURED } from '../fluids/pour';
 import { canOf, judgeOil, type OilWant } from '../fluids/oil';
 import { oddPour } from '../fluids/ledger';
 import { quantity, show } from '../quantity/quantity';
@@ -183,8 +184,6 @@ function refuseOil(want: OilWant, content: Done, tools: Toolbox): EntryProblem |
   return stop.length > 0 && !content.deviation?.trim() ? { kind: 'oil stopped', why: stop } : null;
 }
 
-/** Of what is poured before the engine runs: jugs and what stayed in the engine account for so much less. */
-export const AS_POURED = 0.9;
 /** Less than half of it is far less than it takes (handbook, section 4): no word makes that enough. */
 const FAR_LESS = 0.5;
 /** A wait that is all but over is over: nobody reads a glass to the second. */

@@ -2,6 +2,7 @@
 <script lang="ts">
   import { oilInWords } from '$lib/core/fluids/can';
   import { oddAt } from '$lib/core/visit/odd';
+  import { nextPour } from '$lib/core/fluids/pour';
   import { POURS, type PourWhat } from '$lib/core/fluids/ledger';
   import { showBoth } from '$lib/core/quantity/quantity';
   import { fillInForce, ledgerOf } from '$lib/core/visit/state';
@@ -38,25 +39,25 @@
     };
     return showBoth(q, units);
   };
-  const next = $derived(
-    fill.quantityMl === null
-      ? null
-      : book.inMl === 0
-        ? fill.firstMl
-        : Math.max(0, fill.quantityMl - book.inMl)
-  );
+  const next = $derived(nextPour(fill, book.inMl));
   const stands = $derived(bench.state.steps.find((s) => s.step.key === step.key));
   const odd = $derived(stands ? oddAt(bench.state, stands) : null);
 </script>
 
-<p class="quiet">{book.inMl === 0 ? fill.number.label : 'Left of what the sheet says'}</p>
+<p class="quiet">
+  {book.inMl === 0
+    ? fill.number.label
+    : next?.heldBackMl
+      ? 'Left of the first pour'
+      : 'Left of what the sheet says'}
+</p>
 {#if next === null}
   <p class="figure huge">unknown</p>
 {:else}
-  <p class="figure huge">{ml(next).main}</p>
+  <p class="figure huge">{ml(next.ml).main}</p>
   <p class="figure text-2xl">
-    {ml(next).other}{#if book.inMl === 0 && fill.heldBackMl}<span class="quiet"
-        >, then {ml(fill.heldBackMl).main} by the level</span
+    {ml(next.ml).other}{#if next.heldBackMl}<span class="quiet"
+        >, then {ml(next.heldBackMl).main} by the level</span
       >{/if}
   </p>
 {/if}

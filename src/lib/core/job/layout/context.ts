@@ -17,6 +17,10 @@ import { levelMethod } from './words';
 export interface CircuitHistory {
   /** What went in at the last change, ml; null when nobody knows. */
   pouredLastTimeMl: number | null;
+  /** Of it, what went into the filter as it was written; null: nobody wrote it. */
+  intoFilterMl: number | null;
+  /** Whether a dry filter went in with it, new or washed. */
+  filterDry: boolean;
   /** Hours on the oil that is in it, hundredths; null when nobody knows. */
   oilHours: number | null;
   inside: Inside | null;
@@ -27,6 +31,8 @@ export interface CircuitHistory {
 }
 export const NO_HISTORY: CircuitHistory = {
   pouredLastTimeMl: null,
+  intoFilterMl: null,
+  filterDry: false,
   oilHours: null,
   inside: null,
   debris: {},

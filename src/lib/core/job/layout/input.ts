@@ -41,6 +41,12 @@ export function fillOf(figure: Figure | null, input: LayoutInput, circuit: Circu
   };
 }
 
+/** What a filter of a circuit takes, by what the sheet says goes in with it and without, ml; null where it does not say both. */
+function filterHolds(input: LayoutInput, circuit: Circuit): number | null {
+  const [with_, without] = [true, false].map((f) => highest(amountOf(input, circuit, f)));
+  return with_ == null || without == null || with_ <= without ? null : with_ - without;
+}
+
 export function protocolOf(input: LayoutInput, circuit: Circuit): Protocol {
   const of = (which: Parameters<typeof levelFigure>[2]) => levelFigure(input.sheet, circuit, which);
   return {
@@ -147,6 +153,7 @@ export function inputOf(
         type: 'drained',
         circuit: circuit!,
         pouredLastTimeMl: history!.pouredLastTimeMl,
+        inFilterMl: history!.intoFilterMl ?? (history!.filterDry ? filterHolds(input, circuit!) : null),
         mine: mine === null ? null : { name: circuit!, quantityMl: mine },
         others: CIRCUITS.flatMap((c) => {
           const held = c === circuit ? null : highest(amountOf(input, c, true));
