@@ -55,6 +55,16 @@ test.describe('a server that dies in the middle', () => {
     await oil.getByRole('radio', { name: /Brindle Four 10W-50/ }).click();
     await hand.press('This oil');
 
+    // Two of the bolts are loose as they are undone.
+    await hand.until('Take the guard off');
+    const bolts = hand.card.getByRole('group', { name: 'Skid plate, as found' });
+    await bolts.getByRole('button', { name: 'loose' }).click();
+    await hand.card
+      .getByRole('group', { name: 'How many were loose?' })
+      .getByRole('button', { name: '2', exact: true })
+      .click();
+    await expect(bolts).toContainText(/■ loose, 2 of \d/);
+
     // Twin plugs: the other one is not opened by mistake.
     await hand.until('Open engine drain plug');
     await hand.press('Off');
@@ -152,6 +162,7 @@ test.describe('a server that dies in the middle', () => {
         on: 'engine',
         waits_for: null
       },
+      { what: 'Skid plate: found loose', severity: 'watch', on: null, waits_for: null },
       {
         what: 'Skid plate: torque 9 N·m (rear bolt bent)',
         severity: 'park the machine',
@@ -309,10 +320,12 @@ test('at the bench: a photo that is none, small things counted, and a step hande
     { width: 1, height: 1, first: 255 }
   ]);
 
-  await page.getByRole('button', { name: 'Count one out' }).click();
+  await page.getByRole('button', { name: 'Count one' }).click();
   await page.getByLabel('Which, and where it lies').fill('rag in the filler');
-  await page.getByRole('button', { name: 'Out', exact: true }).click();
-  await expect(page.getByRole('region', { name: 'Open now' })).toContainText('1 small thing out');
+  await page.getByRole('button', { name: 'In', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Open now' })).toContainText('1 small thing in the engine');
+  await page.getByRole('button', { name: 'Taken out' }).click();
+  await expect(page.getByRole('region', { name: 'Small things' })).toContainText('none out');
   // Put behind the next one: the order is the visit's, on every device.
   const first = await hand.title();
   await hand.press('Do it later');

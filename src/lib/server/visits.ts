@@ -1,5 +1,6 @@
 import type { Entry, NewEntry } from '../core/visit/entry';
 import { VisitInTurn } from '../core/visit/in-turn';
+import { thingStands } from '../core/visit/goes-in';
 import { visitState } from '../core/visit/state';
 import type { VisitPlan } from '../core/job/plan';
 import { readItem, readPlan, readStep } from '../core/job/stored';
@@ -273,7 +274,7 @@ export async function giveUpVisit(
       })),
     ...state.things
       .filter((t) => !t.in)
-      .map((t) => ({ key: `thing:${t.id}`, message: `${t.name} is still out.` }))
+      .map((t) => ({ key: `thing:${t.id}`, message: `${t.name} is still ${thingStands(t)}.` }))
   ];
   if (out.length > 0)
     throw new Refusal({ '': 'It cannot be given up while something stands open.' }, { problems: out });

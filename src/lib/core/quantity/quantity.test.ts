@@ -53,6 +53,16 @@ describe('show', () => {
   });
   it('shows a figure in its own unit as it was said', () =>
     expect(show(quantity(1.15, 'US qt'))).toBe('1.15 US qt'));
+  it('inches that are eighths or sixteenths are shown as they are typed, and read back', () => {
+    const typed = ['1/8 in', '3/16 in', '1 1/2 in', '0.13 in', '2 in', '0 in'];
+    expect(
+      typed.map((t) => {
+        const read = parseQuantity(t, { dimension: 'length' });
+        return read.ok && show(read.quantity);
+      })
+    ).toEqual(typed);
+    expect(show(quantity(-0.125, 'in'))).toBe('-1/8 in');
+  });
   it('rounds a converted one to what a wrench can do', () => {
     expect(show(quantity(95, 'lbf·in'), 'N·m')).toBe('10.7 N·m');
     expect(show(quantity(1.15, 'US qt'), 'ml')).toBe('1088 ml');

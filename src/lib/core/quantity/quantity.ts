@@ -56,7 +56,7 @@ function digits(value: number, decimals: number): string {
  * Small values get more digits, so that 1.2 N·m never becomes 1.
  */
 export function show(q: Quantity, unit: UnitName = q.unit): string {
-  if (unit === q.unit) return `${digits(q.value, 6)} ${unit}`;
+  if (unit === q.unit) return `${(unit === 'in' && sixteenths(q.value)) || digits(q.value, 6)} ${unit}`;
   const { value } = inUnit(q, unit);
   let decimals: number = UNITS[unit].decimals;
   if (value !== 0) {
@@ -66,6 +66,16 @@ export function show(q: Quantity, unit: UnitName = q.unit): string {
     if (whole >= 3) decimals = Math.min(decimals, whole >= 4 ? 0 : 1);
   }
   return `${digits(value, decimals)} ${unit}`;
+}
+
+/** Inches as they are read off a rule and typed: 1/8, 1 1/2; null where it is not so many sixteenths. */
+function sixteenths(value: number): string | null {
+  const n = Math.abs(value) * 16;
+  if (n === 0 || n % 1 !== 0 || n % 16 === 0) return null;
+  const whole = Math.floor(n / 16);
+  let [over, under] = [n % 16, 16];
+  for (; over % 2 === 0; under /= 2) over /= 2;
+  return `${value < 0 ? '-' : ''}${whole > 0 ? `${whole} ` : ''}${over}/${under}`;
 }
 
 /** The unit of the other system in which a workshop would want to read this quantity too. */

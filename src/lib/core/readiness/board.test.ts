@@ -1,7 +1,7 @@
+import { minutesInWords } from '../time/minutes';
 import { describe, expect, it } from 'vitest';
 import {
   boardRow,
-  minutesInWords,
   notReadyFirst,
   ridesInWords,
   shortOils,

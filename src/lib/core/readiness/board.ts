@@ -11,6 +11,7 @@ import {
   type Rides,
   type RoundFact
 } from './readiness';
+import { minutesInWords } from '../time/minutes';
 
 /** Reasons that stand in a line of the board before it is unfolded. */
 export const REASONS_SHOWN = 3;
@@ -122,12 +123,6 @@ export function untilInWords(firstDay: Day, today: Day): string {
   const days = dayNumber(firstDay) - dayNumber(today);
   if (days <= 0) return 'it is on';
   return days === 1 ? 'tomorrow' : `in ${days} days`;
-}
-
-/** Minutes as one would say them: `50 min`, `2 h 05`. */
-export function minutesInWords(minutes: number): string {
-  const whole = Math.ceil(minutes);
-  return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')}`;
 }
 
 /**

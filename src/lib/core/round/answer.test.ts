@@ -170,6 +170,8 @@ describe('readings to tap', () => {
     expect(likelyReadings(tyre, band('12–15 psi'), null).map((q) => q.value)).toEqual([
       12, 12.5, 13, 13.5, 14, 14.5, 15
     ]);
+    // A wide band is gone through to its end.
+    expect(likelyReadings(tyre, band('15–35 psi'), null).map((q) => q.value)).toEqual([15, 20, 25, 30, 35]);
     expect(likelyReadings(clutch, band('3 mm'), null).map((q) => q.value)).toEqual([2, 3, 4]);
     expect(likelyReadings(tyre, null, null)).toEqual([]);
     expect(likelyReadings(tyre, null, quantity(85, 'kPa')).map((q) => q.value)).toEqual([80, 85, 90]);
@@ -187,6 +189,8 @@ describe('readings to tap', () => {
         const list = likelyReadings(tyre, b, null);
         expect(list.length).toBeGreaterThan(0);
         expect(list.length).toBeLessThanOrEqual(7);
+        expect(list[0]!.base).toBeLessThanOrEqual(b.from!.base);
+        expect(list.at(-1)!.base).toBeGreaterThanOrEqual((b.to ?? b.from)!.base);
         for (const q of list) expect(read(tyre, b, { found: show(q) }).ok).toBe(true);
       })
     );

@@ -104,9 +104,14 @@ export function likelyReadings(gauge: Gauge, band: Band | null, last: Quantity |
   if (from === null) return [];
   const to = band ? upperEnd(band).base / factor : from;
   // A gauge in pounds has finer steps than one in kilopascals.
-  const step = unit === gauge.unit ? gauge.step : niceStep((gauge.step * UNITS[gauge.unit].factor) / factor);
-  const first = Math.max(0, Math.floor(from / step + 1e-9) - (to - from < 2 * step ? 1 : 0));
-  const count = Math.min(7, Math.ceil(to / step - 1e-9) + (to - from < 2 * step ? 1 : 0) - first + 1);
+  const fine = unit === gauge.unit ? gauge.step : niceStep((gauge.step * UNITS[gauge.unit].factor) / factor);
+  // The keys go through all of the band: where it is too wide for them they stand further apart.
+  const stepsFrom = (s: number) => Math.floor(from / s + 1e-9);
+  const stepsTo = (s: number) => Math.ceil(to / s - 1e-9);
+  let step = fine;
+  while (stepsTo(step) - stepsFrom(step) >= MOST_KEYS) step = niceAbove(step);
+  const first = Math.max(0, stepsFrom(step) - (to - from < 2 * step ? 1 : 0));
+  const count = Math.min(MOST_KEYS, stepsTo(step) + (to - from < 2 * step ? 1 : 0) - first + 1);
   return Array.from({ length: count }, (_, i) => fromBase(round((first + i) * step) * factor, unit)).map(
     (q) => ({
       ...q,
@@ -114,6 +119,8 @@ export function likelyReadings(gauge: Gauge, band: Band | null, last: Quantity |
     })
   );
 }
+/** As many as a thumb finds. */
+const MOST_KEYS = 7;
 const round = (n: number) => Number(n.toFixed(6));
 /** The nearest of 1, 2 and 5, and their tens and tenths. */
 function niceStep(step: number): number {
@@ -121,6 +128,12 @@ function niceStep(step: number): number {
   return [1, 2, 5, 10]
     .map((n) => n * ten)
     .reduce((a, b) => (Math.abs(b - step) < Math.abs(a - step) ? b : a));
+}
+
+/** The next of 1, 2 and 5, and their tens and tenths. */
+function niceAbove(step: number): number {
+  const ten = 10 ** Math.floor(Math.log10(step) + 1e-9);
+  return [1, 2, 5, 10].map((n) => n * ten).find((n) => n > step * 1.001)!;
 }
 
 /** What a figure is read in where nobody said otherwise. */

@@ -3,7 +3,7 @@ import { GOOD_OIL as OIL, item, planOf, SHEET as SHORT, step, WRENCH } from '../
 import { drawUpRecord } from '../record/record';
 import { DEFAULT_RULES } from '../rules/rules';
 import type { Sheet } from '../specs/sheet';
-import { asOnTheSheet, sealKey, toSay, writtenAfterwards, type Afterwards } from './afterwards';
+import { NOT_MEASURED, asOnTheSheet, sealKey, toSay, writtenAfterwards, type Afterwards } from './afterwards';
 import { closeProblems } from './close';
 import type { Entry, NewEntry } from './entry';
 import { refuseEntry } from './refuse';
@@ -152,6 +152,18 @@ describe('a visit written down afterwards', () => {
     expect(drawUpRecord(plan, state, DEFAULT_RULES, 1).leftOut).toEqual([
       { title: 'Look for leaks', reason: 'it rained' }
     ]);
+  });
+  it('what came out need not have been measured: that is said, and no amount is asked', () => {
+    const drained = plan.steps.find((s) => s.input.type === 'drained')!.key;
+    const { said, ...rest } = filled(plan, []);
+    const form = { ...rest, said: { ...said, [drained]: '' }, leftOut: { [drained]: NOT_MEASURED } };
+    const { refused, entries } = write(plan, form, []);
+    expect(refused).toBeNull();
+    const record = drawUpRecord(plan, visitState(plan, entries), DEFAULT_RULES, 1);
+    expect(record.leftOut).toEqual([
+      { title: expect.stringContaining('measure what came out'), reason: 'not measured' }
+    ]);
+    expect(record.circuits[0]).toMatchObject({ drainedMl: null, used: null });
   });
   it('points at the plug that the step is about, where two look alike', () => {
     const both = planOf(['engine-oil', 'gearbox-check-screw'], { sheet: SHEET });

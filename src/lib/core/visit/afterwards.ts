@@ -42,6 +42,9 @@ export interface Afterwards {
   units: 'metric' | 'imperial';
 }
 
+/** Why what came out has no amount, where nobody caught it in a jug. */
+export const NOT_MEASURED = 'not measured';
+
 const ASKED: ReadonlySet<string> = new Set([
   'drained',
   'pour',

@@ -1,6 +1,7 @@
 import { judgeLevel } from '../fluids/level';
 import type { VisitPlan } from '../job/plan';
 import { unexplainedFills } from './fill';
+import { thingStands } from './goes-in';
 import { standInWords } from './items';
 import { isLeft, type VisitState } from './state';
 
@@ -39,7 +40,7 @@ export function closeProblems(plan: Pick<VisitPlan, 'steps' | 'points'>, state: 
     if (!t.in)
       problems.push({
         key: `thing:${t.id}`,
-        message: `${t.count > 1 ? `${t.count} × ` : ''}${t.name} is still out.`
+        message: `${t.count > 1 ? `${t.count} × ` : ''}${t.name} is still ${thingStands(t)}.`
       });
   for (const s of state.steps) {
     if (!isLeft(s)) continue;

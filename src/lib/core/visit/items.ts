@@ -1,5 +1,6 @@
 import type { WaitsFor } from '../finding/reminder';
 import type { Found } from '../fasteners/found';
+import { goesIn } from './goes-in';
 import { facesOf, pulls } from '../fasteners/pattern';
 import { quantity, show, type Quantity } from '../quantity/quantity';
 import { NOTHING_SEEN, type Entry, type WhichFilter } from './entry';
@@ -185,7 +186,7 @@ export const filterInWords = ({ which, number }: NonNullable<ItemState['filter']
 export function standInWords(i: ItemState): string {
   switch (i.stand) {
     case 'off':
-      return `${i.item.kind === 'part' ? 'out' : 'off'}${i.asked ? `; ${i.asked.by} wrote it down as ${SAID[i.asked.said] ?? i.asked.said} on a device that did not know it had come off: look, and write it again` : ''}`;
+      return `${goesIn(i.item.name) ? 'in the engine' : i.item.kind === 'part' ? 'out' : 'off'}${i.asked ? `; ${i.asked.by} wrote it down as ${SAID[i.asked.said] ?? i.asked.said} on a device that did not know it had come off: look, and write it again` : ''}`;
     case 'by hand':
       return 'only hand-tight';
     case 'snug':
@@ -197,7 +198,8 @@ export function standInWords(i: ItemState): string {
     case 'marked':
       return i.torque ? `torqued, ${show(i.torque)}, and marked` : 'tight and marked';
     case 'shut':
-      return i.filter ? filterInWords(i.filter) : i.item.kind === 'part' ? 'back in' : 'shut';
+      if (i.filter) return filterInWords(i.filter);
+      return goesIn(i.item.name) ? 'taken out' : i.item.kind === 'part' ? 'back in' : 'shut';
     case 'deferred':
       return `deferred, waits for ${i.deferred?.part || i.deferred?.waitsFor}`;
     case 'fitted':

@@ -119,7 +119,7 @@ export function inWords(p: EntryProblem): string {
     case 'still settling':
       return `The oil has settled for ${minutes(p.waited)}, and its level wants ${minutes(p.wanted)}. Read it again then, or say why in the remark.`;
     case 'start with things out':
-      return `Do not start it: still out: ${p.names.join(', ')}.`;
+      return `Do not start it: ${p.names.join('; ')}.`;
     case 'no answer':
       return 'Yes or no?';
     case 'no clearances':

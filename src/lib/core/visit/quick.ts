@@ -14,6 +14,7 @@ import type { LevelMethod } from '../specs/sheet';
 import type { Day } from '../time/day';
 import type { ValveStage } from '../valve/stages';
 import type { DoneContent, NewEntry, WhichFilter } from './entry';
+import { goesIn } from './goes-in';
 import { isShut, pullsLeft, type ItemState } from './items';
 import { wantsSequence } from './refuse';
 import { ranInWords, runSeconds } from './timers';
@@ -179,7 +180,7 @@ function shut(i: ItemState, { tools, today, byFeel = false }: AtHand, other: boo
   }
   if (kind !== 'fastener')
     return {
-      label: labelled(kind === 'part' ? 'Back in' : 'Shut'),
+      label: labelled(goesIn(i.item.name) ? 'Taken out' : kind === 'part' ? 'Back in' : 'Shut'),
       entries: [{ itemKey: key, action: 'shut', content: seal }]
     };
   if (adapter) return null;

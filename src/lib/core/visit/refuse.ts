@@ -13,6 +13,7 @@ import { UNITS } from '../quantity/units';
 import type { Circuit } from '../specs/sheet';
 import type { NewEntry } from './entry';
 import { drained, isAccepted } from './fill';
+import { thingStands } from './goes-in';
 import { isShut, pullsLeft, SHUTS, standInWords, type ItemState } from './items';
 import type { EntryProblem } from './problems';
 import { fillInForce, isLeft, ledgerOf, type StepState, type VisitState } from './state';
@@ -240,7 +241,9 @@ function refuseStart(state: VisitState, content: Done): EntryProblem | null {
       return { kind: 'less oil than is poured', circuit, inMl, wantedMl: first };
   }
   const out = state.things.filter((t) => !t.in);
-  return out.length > 0 ? { kind: 'start with things out', names: out.map((t) => t.name) } : null;
+  return out.length > 0
+    ? { kind: 'start with things out', names: out.map((t) => `${t.name}, ${thingStands(t)}`) }
+    : null;
 }
 
 function refuseItem(

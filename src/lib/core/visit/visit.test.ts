@@ -161,7 +161,7 @@ describe('the open register', () => {
     const out = visitEntry('thing out', { what: 'rag in a hole', name: 'rag in the intake', count: 1 });
     const s = visitState(plan, [...whole(plan), out]);
     expect(closeProblems(plan, s)).toEqual([
-      { key: `thing:${out.id}`, message: 'rag in the intake is still out.' }
+      { key: `thing:${out.id}`, message: 'rag in the intake is still in the engine.' }
     ]);
     expect(
       closeProblems(plan, visitState(plan, [...whole(plan), out, visitEntry('thing in', { of: out.id })]))

@@ -10,6 +10,7 @@
   import { parseAir, type Air } from '$lib/core/fluids/air';
   import { gather } from '$lib/core/job/gather/gather';
   import { putOff } from '$lib/core/job/order/overrule';
+  import { thingsInWords } from '$lib/core/visit/goes-in';
   import { isLeft } from '$lib/core/visit/state';
   import { send } from '../form/send';
   import { onTold } from '../shell/live';
@@ -253,7 +254,7 @@
     <OpenList
       open={work.open}
       deferred={work.items.filter((i) => i.stand === 'deferred')}
-      things={work.things.filter((t) => !t.in).length}
+      things={thingsInWords(work.things)}
       onpick={show}
     />
   </div>

@@ -6,8 +6,8 @@
   interface Props {
     open: ItemState[];
     deferred: ItemState[];
-    /** Small things that are out. */
-    things: number;
+    /** Small things that are out or in the engine, in words; empty: none. */
+    things: string;
     onpick: (key: string) => void;
   }
   let { open, deferred, things, onpick }: Props = $props();
@@ -16,12 +16,12 @@
   const names = $derived([...open, ...deferred].map((i) => i.item.name).join(', '));
 </script>
 
-<section class="list" class:some={open.length + things > 0} aria-label="Open now" aria-live="polite">
+<section class="list" class:some={open.length > 0 || things !== ''} aria-label="Open now" aria-live="polite">
   <div class="head">
     <h2>
-      {open.length === 0 ? 'Nothing stands open' : `Open now: ${open.length}`}{things > 0
-        ? `, ${things} small ${things === 1 ? 'thing' : 'things'} out`
-        : ''}
+      {[open.length === 0 ? 'Nothing stands open' : `Open now: ${open.length}`, things]
+        .filter(Boolean)
+        .join(', ')}
     </h2>
     {#if names}<button
         type="button"

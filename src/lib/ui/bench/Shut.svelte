@@ -1,12 +1,14 @@
 <!-- One opened thing put back: a plug torqued, a cap shut, a part in. The torque is the huge number. -->
 <script lang="ts">
-  import { FOUND, looseAgain } from '$lib/core/fasteners/found';
+  import { looseAgain } from '$lib/core/fasteners/found';
   import { sealSuggestion } from '$lib/core/job/seal';
+  import { goesIn } from '$lib/core/visit/goes-in';
   import { isShut, standInWords, type ItemState } from '$lib/core/visit/items';
   import type { Toolbox } from '$lib/core/stores/toolbox';
   import { untrack } from 'svelte';
   import type { Problem, Write } from './bench.svelte';
   import { inBothUnits } from './number';
+  import AsFound from './AsFound.svelte';
   import DeferForm from './DeferForm.svelte';
   import Radios from '../form/Radios.svelte';
   import SealPick from './SealPick.svelte';
@@ -33,6 +35,8 @@
   let number = $state('');
   let filter = $state(untrack(() => item.filter?.which ?? item.item.filter));
   let seal = $state<'new' | 'again'>(untrack(() => item.seal ?? sealSuggestion(item.item)));
+  /** It goes in for the work, and comes out again. */
+  const inside = $derived(goesIn(i.name));
   const done = $derived(isShut(item) && item.opened && item.stand !== 'deferred');
   const id = $props.id();
   const shut = () =>
@@ -113,7 +117,7 @@
           /></label
         >{/if}
       <button type="button" class="go mt-3" onclick={shut}
-        >{i.kind === 'part' ? 'Back in, seated' : 'Shut'}</button
+        >{inside ? 'Taken out' : i.kind === 'part' ? 'Back in, seated' : 'Shut'}</button
       >
     {/if}
     <div class="mt-2 flex flex-wrap items-center gap-x-4">
@@ -122,19 +126,8 @@
           class="link py-2"
           onclick={() => (deferring = true)}>Cannot finish it now</button
         >{/if}
-      {#if i.kind === 'fastener'}
-        <span class="quiet text-sm">As found:</span>
-        {#each FOUND as how (how)}
-          {@const has = item.found.some((f) => f.how === how)}
-          <button
-            type="button"
-            class="link py-2 text-sm"
-            disabled={has}
-            onclick={() => write({ action: 'found', content: { how } })}>{has ? `■ ${how}` : how}</button
-          >
-        {/each}
-      {/if}
     </div>
+    {#if i.kind === 'fastener'}<AsFound {item} {write} />{/if}
     {#if deferring}<DeferForm
         write={(w) =>
           write(w.action === 'deferred' && i.seal !== 'none' ? { ...w, content: { ...w.content, seal } } : w)}
@@ -142,7 +135,7 @@
       />{/if}
   {:else}
     <button type="button" class="link mt-2 py-2" onclick={() => write({ action: 'off', content: {} })}
-      >{i.kind === 'part' ? 'Out again' : 'Off again'}</button
+      >{inside ? 'In again' : i.kind === 'part' ? 'Out again' : 'Off again'}</button
     >
     {#if i.kind === 'fastener' && item.stand !== 'marked'}<button
         type="button"

@@ -8,6 +8,7 @@
   import type { BenchVisit } from './bench.svelte';
   import type { Around } from './visit';
   import Amount from './Amount.svelte';
+  import AsFound from './AsFound.svelte';
   import AskHere from './AskHere.svelte';
   import DebrisPick from './DebrisPick.svelte';
   import HandOver from './HandOver.svelte';
@@ -296,6 +297,16 @@
           onclick={() => doneAndOn(pointedAt ? { pointedAt } : {})}
           >{input.type === 'open' ? 'Off' : 'Done'}</button
         >{/if}
+    {/if}
+    {#if input.type === 'open' && !readonly}
+      {@const bolts = bench.state.items.filter(
+        (i) => i.item.kind === 'fastener' && input.items.includes(i.item.key)
+      )}
+      {#each bolts as item (item.item.key)}<AsFound
+          {item}
+          named={bolts.length > 1}
+          write={(w) => bench.write(w)}
+        />{/each}
     {/if}
     {#if problem && input.type !== 'close'}<p class="error mt-3" role="alert">{problem.words}</p>{/if}
     {#if step.leftOut !== null && !readonly}<p class="mt-3">Left out: {step.leftOut}</p>{/if}

@@ -1,5 +1,6 @@
-<!-- Small and foreign things, counted out and counted in: a rag in a hole, a spring in a jar, wire on the chain. -->
+<!-- Small and foreign things: a spring in a jar, counted out and in; a rag in a hole, wire on the chain, in and taken out. -->
 <script lang="ts">
+  import { goesIn, thingsInWords, thingStands } from '$lib/core/visit/goes-in';
   import { THINGS } from '$lib/core/visit/entry';
   import type { BenchVisit } from './bench.svelte';
 
@@ -29,23 +30,26 @@
   }
 </script>
 
-<section class="mt-3" aria-label="Small things out">
+<section class="mt-3" aria-label="Small things">
   <div class="flex flex-wrap items-baseline gap-3">
-    <h2 class="text-lg">Small things out: {out.length}</h2>
+    <h2 class="text-lg">
+      Small things: {thingsInWords(bench.state.things).replace(/small things? /, '') || 'none out'}
+    </h2>
     {#if !readonly && !adding}<button type="button" class="link py-2 text-sm" onclick={() => (adding = true)}
-        >Count one out</button
+        >Count one</button
       >{/if}
   </div>
   {#each out as t (t.id)}
     <p class="flex items-center justify-between gap-3 border-t" style="border-color: var(--rule)">
       <span
         ><strong>{t.count > 1 ? `${t.count} × ` : ''}{t.name}</strong>
-        <span class="quiet text-sm">{t.what}</span></span
+        <span class="quiet text-sm">{t.what}, {thingStands(t)}</span></span
       >
       {#if !readonly}<button
           type="button"
           class="link min-h-12"
-          onclick={() => bench.write({ action: 'thing in', content: { of: t.id } })}>Counted in</button
+          onclick={() => bench.write({ action: 'thing in', content: { of: t.id } })}
+          >{thingStands(t) === 'out' ? 'Counted in' : 'Taken out'}</button
         >{/if}
     </p>
   {/each}
@@ -74,7 +78,7 @@
       >
       {#if error}<p class="error text-sm" role="alert">{error}</p>{/if}
       <div class="flex gap-2">
-        <button type="submit" class="key">Out</button><button
+        <button type="submit" class="key">{goesIn(what, name) ? 'In' : 'Out'}</button><button
           type="button"
           class="key"
           onclick={() => (adding = false)}>Leave</button

@@ -8,6 +8,7 @@
   import { bestOil } from '$lib/core/job/gather/gather';
   import { LEVEL_METHODS, type LevelMethod } from '$lib/core/specs/sheet';
   import {
+    NOT_MEASURED,
     asOnTheSheet,
     aimOfStep,
     levelMethodOf,
@@ -181,8 +182,21 @@
                     ? 'ml'
                     : 'US qt'}
               aria-invalid={wrong[key] ? true : undefined}
+              disabled={leftOut[key] !== undefined}
               bind:value={said[key]}
             />
+            {#if input.type === 'drained' && s.step.mayLeaveOut}<label
+                class="flex min-h-11 items-center gap-2"
+                ><input
+                  type="checkbox"
+                  class="h-6 w-6"
+                  checked={leftOut[key] !== undefined}
+                  onchange={(e) => {
+                    if (e.currentTarget.checked) leftOut[key] = NOT_MEASURED;
+                    else delete leftOut[key];
+                  }}
+                /> not measured</label
+              >{/if}
           {:else}
             {#if bench.tools.oils.length > 0}<select
                 id="{id}-{key}"

@@ -203,7 +203,7 @@
     <div class="mt-3 flex flex-wrap items-center gap-3">
       {#if chosen > 0}<Button color="primary" onclick={take}
           >Write down {n(chosen)} {chosen === 1 ? 'row' : 'rows'}</Button
-        >{:else if file.written === 0}<p>Nothing of it is new.</p>{/if}
+        >{:else if file.written === 0 && !file.asks}<p>Nothing of it is new.</p>{/if}
       {#if left}<button type="button" class="link text-sm" onclick={save}
           >Save {chosen > 0 ? 'all of these rows' : 'the rest'} with the reasons</button
         >{/if}

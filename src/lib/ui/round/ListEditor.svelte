@@ -6,7 +6,7 @@
   import { invalidateAll } from '$app/navigation';
   import { Button, Input } from '$lib/ui/form/controls';
   import type { Kind } from '$lib/core/machine/machine';
-  import { minutesInWords } from '$lib/core/readiness/board';
+  import { minutesInWords } from '$lib/core/time/minutes';
   import { LIST_WORDS, STATIONS, type Station } from '$lib/core/round/check';
   import { added, askedAt, blankCheck, cameWith, moved } from '$lib/core/round/edit';
   import { roundChecksSchema } from '$lib/core/round/form';

@@ -6,7 +6,7 @@
   import { looksLeft } from '$lib/core/round/stand';
   import { triedWith } from '$lib/core/round/torque';
   import type { Day } from '$lib/core/time/day';
-  import { minutesInWords } from '$lib/core/readiness/board';
+  import { minutesInWords } from '$lib/core/time/minutes';
   import { Press } from '../form/press.svelte';
   import { lookAgain, readAgain } from '../shell/again';
   import CheckRow from './CheckRow.svelte';

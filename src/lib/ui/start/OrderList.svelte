@@ -1,10 +1,12 @@
-<!-- The steps in their order, each with the reason for its place; dragged, or moved by key, to overrule it. -->
+<!-- The steps in their order, each with the reason for its place; dragged, or moved by key, to overrule it. What hangs on an answer
+  is folded away behind the step it follows, and moves with it. -->
 <script lang="ts">
   import ArrowDown from '@lucide/svelte/icons/arrow-down';
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
   import GripVertical from '@lucide/svelte/icons/grip-vertical';
   import { flip } from 'svelte/animate';
   import { dragHandleZone, dragHandle, type DndEvent } from 'svelte-dnd-action';
+  import { gateInWords, withMaybes, type Sure } from '$lib/core/job/gate';
   import type { Step } from '$lib/core/job/plan';
   import type { Broken } from '$lib/core/job/order/overrule';
 
@@ -16,22 +18,26 @@
     onorder: (keys: string[]) => void;
   }
   let { steps, broken, begins, onorder }: Props = $props();
-  let items = $derived(steps.map((s) => ({ id: s.key, step: s })));
+  type Item = Sure<Step> & { id: string };
+  let items = $derived(withMaybes(steps).map((s): Item => ({ id: s.step.key, ...s })));
+  const keysOf = (list: readonly Item[]) => list.flatMap((i) => [i.id, ...i.maybe.map((s) => s.key)]);
+  /** What it takes for each of them, said once where it is the same. */
+  const when = (maybe: readonly Step[]) => [...new Set(maybe.map((s) => gateInWords(s.gate!, steps)))];
   const still = typeof matchMedia === 'function' && matchMedia('(prefers-reduced-motion: reduce)').matches;
 
-  function consider(e: CustomEvent<DndEvent<{ id: string; step: Step }>>) {
+  function consider(e: CustomEvent<DndEvent<Item>>) {
     items = e.detail.items;
   }
-  function finalize(e: CustomEvent<DndEvent<{ id: string; step: Step }>>) {
+  function finalize(e: CustomEvent<DndEvent<Item>>) {
     items = e.detail.items;
-    onorder(items.map((i) => i.id));
+    onorder(keysOf(items));
   }
   function move(index: number, by: number) {
-    const keys = items.map((i) => i.id);
+    const list = [...items];
     const to = index + by;
-    if (to < 0 || to >= keys.length) return;
-    [keys[index], keys[to]] = [keys[to]!, keys[index]!];
-    onorder(keys);
+    if (to < 0 || to >= list.length) return;
+    [list[index], list[to]] = [list[to]!, list[index]!];
+    onorder(keysOf(list));
   }
   const brokenAt = (key: string) => broken.filter((b) => b.key === key);
 </script>
@@ -42,11 +48,10 @@
   onfinalize={finalize}
   aria-label="Steps in order"
 >
-  {#each items as { id, step }, i (id)}
+  {#each items as { id, step, maybe }, i (id)}
     <li
       animate:flip={{ duration: still ? 0 : 120 }}
-      class:wrong={brokenAt(id).length > 0}
-      class:gated={step.gate !== null}
+      class:wrong={[id, ...maybe.map((s) => s.key)].some((k) => brokenAt(k).length > 0)}
     >
       <span class="figure n">{i + 1}</span>
       <span class="handle" use:dragHandle aria-label="Drag “{step.title}”"><GripVertical size={20} /></span>
@@ -57,11 +62,19 @@
             : ''}</span
         >
         <span class="quiet block text-sm">{step.why}</span>
-        {#each brokenAt(id) as b, k (k)}<span class="error block text-sm">{b.message}</span>{/each}
+        {#each [id, ...maybe.map((s) => s.key)] as key (key)}{#each brokenAt(key) as b, k (k)}<span
+              class="error block text-sm">{b.message}</span
+            >{/each}{/each}
+        {#if maybe.length > 0}<details class="maybe text-sm">
+            <summary class="link inline-block min-h-8 py-1"
+              >{maybe.length} more {maybe.length === 1 ? 'step' : 'steps'}, if {when(maybe).join(
+                '; if '
+              )}</summary
+            >
+            {#each maybe as s (s.key)}<span class="block">{s.title}, {s.minutes} min</span>{/each}
+          </details>{/if}
       </span>
-      <span class="figure quiet t"
-        >{step.gate ? 'if asked' : `${Math.round(begins[id] ?? 0)}′, ${step.minutes} min`}</span
-      >
+      <span class="figure quiet t">{Math.round(begins[id] ?? 0)}′, {step.minutes} min</span>
       <span class="no-print moves">
         <button
           type="button"
@@ -104,7 +117,7 @@
   .wrong {
     box-shadow: inset 5px 0 var(--signal);
   }
-  .gated .body {
+  .maybe {
     border-left: 3px dotted var(--rule-strong);
     padding-left: 0.6rem;
   }

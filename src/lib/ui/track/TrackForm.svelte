@@ -4,7 +4,7 @@
   import { untrack } from 'svelte';
   import { invalidateAll } from '$app/navigation';
   import { likelyMachine, rideFigures, RULE_WORDS, type Ride } from '$lib/core/track/track';
-  import { minutesInWords } from '$lib/core/readiness/board';
+  import { minutesInWords } from '$lib/core/time/minutes';
   import type { Person } from '$lib/core/team/team';
   import { showDay, type Day } from '$lib/core/time/day';
   import { Button, Select } from '../form/controls';

@@ -186,7 +186,7 @@ function drawUp(plan: LaidOut, schedule: Schedule, engine: 'cold' | 'warm'): Ord
     elapsed: schedule.elapsed,
     attended: schedule.attended
   };
-  for (const [i, s] of whole.entries()) s.why = reason(s, whole.slice(0, i), times, whole);
+  for (const [i, s] of whole.entries()) s.why = reason(s, whole.slice(0, i), times, whole, engine);
   return ordered;
 }
 const onlyWarms = (s: Step, engine: 'cold' | 'warm') =>

@@ -1,3 +1,5 @@
+import { minutesInWords } from '../../time/minutes';
+import { gateInWords } from '../gate';
 import type { Step } from '../plan';
 
 interface Time {
@@ -7,21 +9,30 @@ interface Time {
   over: number;
 }
 
-/** Why a step stands where it stands, in one line. */
+/** Minutes with nothing to do that are worth a word: ours. */
+const WORTH_SAYING = 10;
+
+/** Why a step stands where it stands, in one line. @param engine as it came to the bench */
 export function reason(
   s: Step,
   before: readonly Step[],
   times: readonly Time[],
-  all: readonly Step[]
+  all: readonly Step[],
+  engine: 'cold' | 'warm'
 ): string {
   const at = (key: string) => times.find((t) => t.key === key);
   const mine = at(s.key);
-  if (s.gate) return 'Only if the step before it says so.';
-  const ran = before.some((b) => b.heats || b.engine === 'warm');
+  if (s.gate) return `Only if ${gateInWords(s.gate, all)}.`;
+  const ran = engine === 'warm' || before.some((b) => b.heats || b.engine === 'warm');
+  const previous = before.findLast((b) => at(b.key));
+  const idle = mine && previous ? (mine.start - at(previous.key)!.end) / 60 : 0;
+  // Hours with nothing to do are said, and what they are for.
+  const stands = minutesInWords(Math.round(idle / 5) * 5);
+  const cools = idle >= WORTH_SAYING ? `it stands about ${stands} first, to cool` : null;
   if (s.engine === 'cold')
-    return ran ? 'Stone cold: once it has cooled.' : 'Stone cold: before anything warms the engine.';
+    return `Stone cold: ${cools ?? (ran ? 'once it has cooled' : 'before anything warms the engine')}.`;
   if (s.engine === 'cool')
-    return `${ran ? 'Once it has cooled' : 'Before anything heats the engine'}; hot, its thread would come with it.`;
+    return `${cools ? `Cooled: ${cools}` : ran ? 'Once it has cooled' : 'Before anything heats the engine'}; hot, its thread would come with it.`;
   if (s.spills) return 'Spills oil: before the oil goes in, or the level is short afterwards.';
   if (s.input.type === 'start') return 'Once, when all the oil is in and every plug is tight.';
   if (s.heats)

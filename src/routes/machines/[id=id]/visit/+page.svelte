@@ -20,6 +20,7 @@
   import Gather from '$lib/ui/start/Gather.svelte';
   import PaperLinks from '$lib/ui/paper/PaperLinks.svelte';
   import Radios from '$lib/ui/form/Radios.svelte';
+  import { withMaybes } from '$lib/core/job/gate';
   import OrderList from '$lib/ui/start/OrderList.svelte';
   import { Ordering } from '$lib/ui/start/order.svelte';
   import { ticked } from '$lib/ui/start/ticked';
@@ -108,6 +109,7 @@
 
   const ordered = $derived(ordering.ordered);
   const steps = $derived(ordered ? (own ? inOrder(ordered.plan.steps, own) : ordered.plan.steps) : []);
+  const surely = $derived(withMaybes(steps).length);
   const wrong = $derived(ordered && own ? broken(ordered.plan, own) : []);
   const takes = $derived(
     ordered && own
@@ -365,7 +367,7 @@
     </section>
   {/if}
   <section class="mt-6">
-    <h2>{steps.length} steps</h2>
+    <h2>{surely} steps{surely < steps.length ? `, up to ${steps.length}` : ''}</h2>
     <p class="quiet text-sm">
       Drag one by its handle, or move it with its arrows, to overrule the order; what that breaks is said.
     </p>
