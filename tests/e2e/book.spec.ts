@@ -166,6 +166,12 @@ test('a house rule is changed with a word; the record of before keeps the one th
       .or(page.getByText(/Jory Pell, .*: glass reads slowly/))
       .first()
   ).toBeVisible();
+  // What no house decides and no sheet gives is there with its reason, and whose it is.
+  const judged = page.getByRole('region', { name: 'What the program judges by' });
+  await judged.getByText('Oil', { exact: false }).first().click();
+  await expect(
+    judged.getByRole('row', { name: /Less than this of what went in last time came out/ })
+  ).toContainText(/70 %.*ours/);
   await write();
   const [latest, before] =
     await app.sql`select id from service_record where machine_id = ${id} and reason = 'was open' order by created_at desc`;

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { HOUSE_RULES } from '$lib/core/rules/rules';
+  import JudgedBy from '$lib/ui/rules/JudgedBy.svelte';
   import PlainRule from '$lib/ui/rules/PlainRule.svelte';
   import RuleRow from '$lib/ui/rules/RuleRow.svelte';
 
@@ -39,3 +40,4 @@
     {/each}
   </section>
 {/each}
+<JudgedBy />

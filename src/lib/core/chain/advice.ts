@@ -3,6 +3,7 @@ import type { Reading } from './check';
 import type { Drive } from './drive';
 import type { Geometry, Known } from './geometry';
 import { setTo } from './shift';
+import { JUDGED_BY } from '../judged/by';
 
 /** What one adjuster is turned by. */
 export type Move =
@@ -29,10 +30,8 @@ export interface Advice {
   blocked: string | null;
 }
 
-/** So much of slack is no reason to turn anything. mm */
-const NEAR_ENOUGH = 0.5;
-/** More crooked than this is seen at the sprocket. Degrees */
-export const CROOKED = 0.2;
+/** Slack that is off by less is no reason to turn anything. mm */
+const NEAR_ENOUGH = JUDGED_BY.chain.nearEnough.is;
 
 /**
  * How far back the axle stands, mm from all forward, by its mark; of a carrier by the fore-aft part of its angle (handbook,

@@ -1,4 +1,5 @@
 import { byHouseRule, showSlack, wantedRange, type Wanted } from './slack-typed';
+import { JUDGED_BY, lineOf } from '../judged/by';
 
 /** Slack is read three times: as found, as adjusted, and with the axle tight, since tightening moves it (handbook, section 9). */
 export const STAGES = ['found', 'adjusted', 'tight'] as const;
@@ -77,15 +78,13 @@ export function slackStand(readings: readonly Reading[], wanted: Wanted | null):
   };
 }
 
-/** Slack that differs by more than this round the wheel is no slack any more: a worn place, or a sprocket that is not round. mm */
-const UNEVEN = 10;
 /** What tight against slack place says; null: nothing. */
 export function unevenWords(r: Pick<Reading, 'slack' | 'slackest'> | null): string | null {
   if (!r || r.slackest === null) return null;
   const by = r.slackest - r.slack;
   if (by < 0) return 'The slackest place has less slack than the tightest: the two are the wrong way round.';
-  return by > UNEVEN
-    ? `${showSlack(by)} between tight and slack place: the chain is worn unevenly, has stiff links, or a sprocket is not round.`
+  return by > JUDGED_BY.chain.uneven.is
+    ? `${showSlack(by)} between tight and slack place: the chain is worn unevenly, has stiff links, or a sprocket is not round. ${lineOf(JUDGED_BY.chain.uneven)}`
     : null;
 }
 

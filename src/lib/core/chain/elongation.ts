@@ -1,3 +1,5 @@
+import { JUDGED_BY } from '../judged/by';
+
 /**
  * By how much a chain has grown, percent: measured from pin to pin over a number of pitches, pulled straight.
  * Source: handbook, section 9.
@@ -11,18 +13,12 @@ export const elongation = (measured: number, pitch: number, pitches: number): nu
 export const longest = (pitch: number, pitches: number, limit: number): number =>
   pitches * pitch * (1 + limit / 100);
 
-/** More than this no chain has grown that still ran: it was counted wrong, or is of another pitch. Percent */
-export const MOST_ELONGATION = 8;
+/** More than this no chain has grown. Percent */
+export const MOST_ELONGATION = JUDGED_BY.chain.mostGrown.is;
 /** A chain is not shorter than new by more than what a rule reads. Percent */
 export const LEAST_ELONGATION = -1;
 /** Over fewer a rule reads nothing of it. */
 export const FEWEST_PITCHES = 5;
-
-/**
- * From so much of a whole pitch on, a longer chain is more likely one pitch too many than wear. Ours: over twenty pitches that is
- * 3.75 %, where chains are changed at 1 to 2.
- */
-const MISCOUNTED = 0.75;
 
 /**
  * A length that may be, and is rather a pitch too many than a worn chain: asked about, since a miscount is a whole pitch.
@@ -30,7 +26,7 @@ const MISCOUNTED = 0.75;
  */
 export function maybeMiscounted(measured: number, pitch: number, pitches: number): string | null {
   const over = (measured - pitches * pitch) / pitch;
-  if (over < MISCOUNTED) return null;
+  if (over < JUDGED_BY.chain.miscounted.is) return null;
   const pct = elongation(measured, pitch, pitches);
   return `Over ${pitches} pitches that is ${pct.toFixed(1)} % longer than new; over ${pitches + 1} it would be ${elongation(measured, pitch, pitches + 1).toFixed(1)} %. Count the pitches, from pin to pin, once more.`;
 }

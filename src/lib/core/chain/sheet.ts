@@ -28,6 +28,7 @@ import {
   type Replace
 } from './wear';
 import type { Reach } from '../statistics/reach';
+import { JUDGED_BY } from '../judged/by';
 
 /** House rules that a chain goes by. */
 export interface ChainRules {
@@ -223,13 +224,11 @@ export function chainNow(
 }
 
 /** How the set wears: the chain by its length, the adjusters by their marks, the teeth by their look. */
-/** A chain that has used up nine tenths of what it may grow is said before an outing. Ours: the tenth left is a weekend or two. */
-const NEARLY_WORN = 0.9;
 /** `chain at 1.45 of 1.50 %`; null: it is not that far, or was not measured. */
 export function nearlyWorn(sheet: ChainSheet): string | null {
   const { latest } = setWear(sheet).chain;
   const { pct } = limitOf(sheet);
-  return latest && latest.grown >= NEARLY_WORN * pct
+  return latest && latest.grown >= JUDGED_BY.chain.nearlyWorn.is * pct
     ? `chain at ${latest.grown.toFixed(2)} of ${pct.toFixed(2)} %`
     : null;
 }

@@ -1,4 +1,5 @@
 import { median } from '../statistics/robust';
+import { JUDGED_BY } from '../judged/by';
 
 /** Slack as adjusted, and with the axle tight. mm in all */
 export interface Tightened {
@@ -9,8 +10,8 @@ export interface Tightened {
 const LEAST_SEEN = 2;
 /** It is the latest that count: bearings, spacers and hands change. */
 const LATEST = 5;
-/** Within this nobody leads it: a rule reads no finer. mm */
-const STILL = 1;
+/** Within this nobody leads it. mm */
+const STILL = JUDGED_BY.chain.stillTightens.is;
 
 /**
  * By how much tightening the axle moves the slack on this machine, mm: the middle of its latest times.

@@ -1,4 +1,5 @@
 import { gravity, judge, type Debris, type Grade, type Material, type Verdict } from './debris';
+import { JUDGED_BY, lineOf } from '../judged/by';
 
 /** What was found at one place at an earlier change. */
 export interface Earlier {
@@ -35,8 +36,7 @@ export interface DrainVerdict {
   reasons: string[];
 }
 
-/** Oil may stay in half as long again and a like amount is still like. */
-const SIMILAR = 1.5;
+const SIMILAR = JUDGED_BY.oil.similarHours.is;
 
 /**
  * The verdict on one place, with its reasons: what was found, against the last changes at similar hours, break-in allowed for,
@@ -63,7 +63,7 @@ export function readDrain(now: Reading, before: readonly Earlier[], breakIn: boo
     const ratio = now.oilHours / Math.max(1, last.oilHours);
     if (gravity(now.grade) > gravity(last.grade) && ratio > SIMILAR)
       reasons.push(
-        `The oil was in ${ratio.toFixed(1)} times as long as last time: some of the growth may be the hours.`
+        `The oil was in ${ratio.toFixed(1)} times as long as last time: some of the growth may be the hours. ${lineOf(JUDGED_BY.oil.similarHours)}`
       );
     if (
       gravity(now.grade) === gravity(last.grade) &&

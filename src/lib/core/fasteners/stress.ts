@@ -1,9 +1,11 @@
+import { JUDGED_BY } from '../judged/by';
+
 /** Friction of a thread under the torque formula (handbook, section 7): dry, or with oil on it. */
 export const NUT_FACTOR = { dry: 0.2, oiled: 0.15 } as const;
 /** Proof stress of property class 8.8, MPa. */
 export const PROOF_8_8_MPA = 580;
 /** Above this part of the proof stress a value looks like the wrong unit. */
-const SUSPECT = 0.9;
+const SUSPECT = JUDGED_BY.bolts.suspect.is;
 
 export interface Thread {
   diameterMm: number;

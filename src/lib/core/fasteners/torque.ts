@@ -1,8 +1,9 @@
 import { judge, lowerEnd, onlyOne, showBand, type Band } from '../quantity/band';
 import { show, type Quantity } from '../quantity/quantity';
+import { JUDGED_BY } from '../judged/by';
 
-/** A click wrench is good to about ±4 %; a value set by hand to the nearest mark lies within a tenth. A range is its own tolerance. */
-const TOLERANCE = 0.1;
+/** Of a single value; a range is its own tolerance. */
+const TOLERANCE = JUDGED_BY.bolts.setWithin.is;
 
 /** What may have been mistaken for what, by the ratio of the two. */
 export type TorqueSlip =

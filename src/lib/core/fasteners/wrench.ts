@@ -1,8 +1,9 @@
 import { fromBase, quantity, show, type Quantity } from '../quantity/quantity';
 import { showDay, type Day } from '../time/day';
+import { JUDGED_BY } from '../judged/by';
 
-/** A click wrench is trusted from a fifth of its range to the top of it (handbook, section 7). */
-export const TRUSTED_FROM = 0.2;
+/** A click wrench is trusted from so much of its range to the top of it (handbook, section 7). */
+export const TRUSTED_FROM = JUDGED_BY.bolts.wrenchFrom.is;
 
 /** What the scales of torque wrenches are in. */
 export const SCALES = ['N·m', 'lbf·ft', 'lbf·in'] as const;

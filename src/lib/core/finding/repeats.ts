@@ -1,4 +1,5 @@
 import type { Day } from '../time/day';
+import { JUDGED_BY } from '../judged/by';
 
 /** A finding as far as telling it from others goes. */
 export interface Alike {
@@ -58,4 +59,4 @@ const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seven
 export const timesInWords = (before: number): string | null =>
   before === 0 ? null : `for the ${ORDINALS[before] ?? `${before + 1}th`} time`;
 /** So often it is no chance any more: the cause is looked for. */
-export const OFTEN = 2;
+export const OFTEN = JUDGED_BY.work.often.is;

@@ -1,4 +1,5 @@
 import { LEVEL_AIMS, type LevelAim } from '../specs/kinds';
+import { JUDGED_BY } from '../judged/by';
 
 /**
  * Where between its marks a level should stand: 0 at the low mark, 1 at the high one. A band where the manual gives one; both
@@ -34,8 +35,7 @@ export function aimInWords(aim: Aim): string {
   );
 }
 
-/** Nobody reads a glass finer than a twentieth of the way between its marks. */
-const READ_TO = 0.05;
+const READ_TO = JUDGED_BY.oil.glass.is;
 
 /** How a level stands to its aim, no finer than it can be read. Null aim: the sheet names none, and nothing is short of it. */
 export function besideAim(position: number, aim: Aim | null): 'below' | 'at' | 'above' {

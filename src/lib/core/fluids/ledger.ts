@@ -1,3 +1,7 @@
+import { JUDGED_BY, lineOf } from '../judged/by';
+
+const BY = JUDGED_BY.oil;
+
 /** The pour ledger of one circuit in one visit, millilitres. */
 export const POURS = ['poured in', 'into the filter', 'topped up', 'let out again'] as const;
 export type PourWhat = (typeof POURS)[number];
@@ -42,8 +46,6 @@ export interface CircuitFill {
   name: string;
   quantityMl: number;
 }
-/** Out of an engine that is drained comes nearly all of it: what stays in, burns and leaks accounts for so much. */
-const COMES_OUT = 0.85;
 /**
  * Whether what came out fits another circuit better than the one that was opened; null where it does not. A tenth either way is what
  * jugs and filters account for.
@@ -54,11 +56,11 @@ export function wrongCircuit(
   mine: CircuitFill,
   others: readonly CircuitFill[]
 ): string | null {
-  const more = drainedMl > mine.quantityMl * 1.1;
-  if (!more && drainedMl >= mine.quantityMl * COMES_OUT) return null;
+  const more = drainedMl > mine.quantityMl * BY.muchOut.is;
+  if (!more && drainedMl >= mine.quantityMl * BY.comesOut.is) return null;
   const off = (o: CircuitFill) => Math.abs(drainedMl - o.quantityMl);
   const other = others
-    .filter((o) => off(o) <= o.quantityMl * 0.1 && off(o) < off(mine))
+    .filter((o) => off(o) <= o.quantityMl * BY.oddFill.is && off(o) < off(mine))
     .sort((a, b) => off(a) - off(b))[0];
   const said = `${Math.round(drainedMl)} ml is ${more ? 'more' : 'less'} than the ${mine.name} holds`;
   if (other) return `${said}, and about what the ${other.name} does. Was the right plug opened?`;
@@ -100,8 +102,8 @@ export function suddenRise(now: Consumption, before: readonly Consumption[]): st
   const rates = before.flatMap((c) => (c.mlPerHour === null ? [] : [c.mlPerHour])).sort((a, b) => a - b);
   if (now.mlPerHour === null || rates.length < 2) return null;
   const usual = rates[Math.floor(rates.length / 2)]!;
-  return now.ml > 50 && now.mlPerHour > Math.max(2 * usual, usual + 5)
-    ? `It used ${now.mlPerHour.toFixed(1)} ml an hour; usually ${Math.max(0, usual).toFixed(1)}. Look for smoke, a leak, or oil in the other circuit.`
+  return now.ml > BY.risesFrom.is && now.mlPerHour > Math.max(BY.risesTimes.is * usual, usual + BY.risesBy.is)
+    ? `It used ${now.mlPerHour.toFixed(1)} ml an hour; usually ${Math.max(0, usual).toFixed(1)}. Look for smoke, a leak, or oil in the other circuit. ${lineOf(BY.risesTimes)}`
     : null;
 }
 

@@ -1,4 +1,7 @@
+import { JUDGED_BY, lineOf } from '../judged/by';
 import type { LevelMethod } from '../specs/sheet';
+
+const BY = JUDGED_BY.oil;
 
 /**
  * The pouring plan of an oil change. Volumes in millilitres.
@@ -26,8 +29,6 @@ export function pouringPlan(quantityMl: number, holdBackPercent: number): Pourin
   return { firstMl, heldBackMl: Math.max(0, quantityMl - firstMl) };
 }
 
-/** Ours. Of what is poured before the engine runs: jugs and what stayed in the engine account for so much less. */
-export const AS_POURED = 0.9;
 /**
  * What goes in next of a circuit's oil, and what is kept back of it for after the level has been read; null where the sheet says no
  * quantity. What the filter took is of the first pour: it leaves the hold-back alone.
@@ -39,29 +40,22 @@ export function nextPour(
 ): { ml: number; heldBackMl: number } | null {
   if (fill.quantityMl === null) return null;
   const first = fill.firstMl ?? fill.quantityMl;
-  return inMl < first * AS_POURED
+  return inMl < first * BY.asPoured.is
     ? { ml: first - inMl, heldBackMl: fill.heldBackMl ?? 0 }
     : { ml: Math.max(0, fill.quantityMl - inMl), heldBackMl: 0 };
 }
-
-/** A tenth either way is worth a word; a jug, a filter and what stays in account for less. */
-const ODD_FRACTION = 0.1;
 
 /**
  * What is odd about the total poured against what the sheet says; null when nothing is.
  * Of a range, less than its lower end and more than its upper. Far too little means a drain that was not opened, more than there can be means the wrong circuit (handbook, section 5).
  */
 export function oddTotal(pouredMl: number, quantityMl: number, mostMl: number = quantityMl): string | null {
-  if (pouredMl < quantityMl * (1 - ODD_FRACTION))
-    return `${Math.round(quantityMl - pouredMl)} ml less than the sheet says went in. Was every drain opened?`;
-  if (pouredMl > mostMl * (1 + ODD_FRACTION))
-    return `${Math.round(pouredMl - mostMl)} ml more than the sheet says went in. Is it the right circuit, and the right unit?`;
+  if (pouredMl < quantityMl * (1 - BY.oddFill.is))
+    return `${Math.round(quantityMl - pouredMl)} ml less than the sheet says went in. Was every drain opened? ${lineOf(BY.oddFill)}`;
+  if (pouredMl > mostMl * (1 + BY.oddFill.is))
+    return `${Math.round(pouredMl - mostMl)} ml more than the sheet says went in. Is it the right circuit, and the right unit? ${lineOf(BY.oddFill)}`;
   return null;
 }
-
-/** What a jug shows: a fiftieth, and not less than one of its marks. */
-const JUG_FRACTION = 0.02;
-const JUG_MARK_ML = 10;
 
 /**
  * What is wrong with what was poured into a circuit that was drained, in words; null where it fits. A level that was read explains a
@@ -76,7 +70,9 @@ export function totalOutside(
 ): string | null {
   const byLevel = read.method !== null && read.method !== 'measured quantity only';
   const explained = (ml: number) =>
-    byLevel ? Math.max(ml * ODD_FRACTION, read.betweenMl ?? 0) : Math.max(ml * JUG_FRACTION, JUG_MARK_ML);
+    byLevel
+      ? Math.max(ml * BY.oddFill.is, read.betweenMl ?? 0)
+      : Math.max(ml * BY.jugFraction.is, BY.jugMark.is);
   const range =
     toMl === Infinity
       ? `at least ${round(fromMl)}`
@@ -98,9 +94,9 @@ const round = (ml: number) => Math.round(ml);
 export function oddDrain(drainedMl: number, pouredLastTimeMl: number | null, inFilterMl = 0): string | null {
   if (pouredLastTimeMl === null) return null;
   const insideMl = pouredLastTimeMl - inFilterMl;
-  if (drainedMl < insideMl * 0.7)
-    return `${Math.round(insideMl - drainedMl)} ml less came out than went in last time: burnt, leaked, or a drain still shut.`;
-  if (drainedMl > pouredLastTimeMl * 1.1)
-    return `${Math.round(drainedMl - pouredLastTimeMl)} ml more came out than went in last time: look for fuel or water in it.`;
+  if (drainedMl < insideMl * BY.littleOut.is)
+    return `${Math.round(insideMl - drainedMl)} ml less came out than went in last time: burnt, leaked, or a drain still shut. ${lineOf(BY.littleOut)}`;
+  if (drainedMl > pouredLastTimeMl * BY.muchOut.is)
+    return `${Math.round(drainedMl - pouredLastTimeMl)} ml more came out than went in last time: look for fuel or water in it. ${lineOf(BY.muchOut)}`;
   return null;
 }

@@ -1,4 +1,5 @@
 import type { Centihours } from './hours';
+import { JUDGED_BY } from '../judged/by';
 
 /** How a person may settle a doubt. */
 export type Settlement = 'reading is right' | 'earlier one was wrong' | 'meter was replaced';
@@ -36,10 +37,8 @@ const MS_PER_HOUR = 3_600_000;
 const CLOCK_SLACK_MS = 10 * 60_000;
 /** A meter rounds to a tenth, and is read a while after the engine stopped. */
 const CLOCK_SLACK_CENTIHOURS = 20;
-/** Times the busiest usual use before a jump is worth a question. */
-const JUMP_FACTOR = 3;
-/** Below this many hours a jump is never questioned: one long day. */
-const JUMP_FLOOR: Centihours = 800;
+/** Times the busiest usual use before a jump is worth a question, and below how many hours it never is. */
+const { jumpTimes, jumpFrom } = JUDGED_BY.hours;
 
 const ANY: readonly Settlement[] = ['reading is right', 'earlier one was wrong', 'meter was replaced'];
 const NONE: readonly Settlement[] = [];
@@ -73,7 +72,7 @@ export function questionReading(value: Centihours, at: number, context: ReadingC
     rate && rate.perDay > 0
       ? rate.perDay * days + 3 * rate.spreadPerRootDay * Math.sqrt(Math.max(days, 1))
       : null;
-  const jump = used > JUMP_FLOOR && expected !== null && used > JUMP_FACTOR * expected;
+  const jump = used > jumpFrom.is && expected !== null && used > jumpTimes.is * expected;
 
   const slip = overClock || jump ? slipOf(value, last.value, elapsed) : null;
   if (slip) doubts.push({ kind: 'unit slip', ...slip, settlements: ANY });

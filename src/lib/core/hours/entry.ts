@@ -5,6 +5,7 @@ import { questionReading, type Doubt, type DoubtKind, type ReadingContext, type 
 import type { ReadingInput } from './form';
 import type { Centihours } from './hours';
 import { estimateHours, oddPace, type EstimatedFrom, type Learned, type OddPace } from './learned';
+import { JUDGED_BY } from '../judged/by';
 
 /** An hour meter as readings are held against it. Moments in ms since 1970. */
 export interface EntryMeter {
@@ -82,7 +83,7 @@ export type Decision = { ok: true; entry: Entry } | { ok: false; problem: Readin
 
 /** Two readings of one moment have no order: they are put so far apart, in ms. */
 const APART = 1000;
-const MOST_A_DAY: Centihours = 2400;
+const MOST_A_DAY: Centihours = JUDGED_BY.hours.mostADay.is;
 
 /**
  * Whether a reading of a machine, or time ridden, can be taken, and what it then writes (handbook, section 2). It is held

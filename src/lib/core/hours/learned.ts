@@ -1,5 +1,6 @@
 import { showHours, type Centihours } from './hours';
 import { median } from '../statistics/robust';
+import { JUDGED_BY } from '../judged/by';
 
 /** One outing of the past, as far as it is known. Distances are hundredths of a kilometre. */
 export interface PastOuting {
@@ -81,8 +82,8 @@ export function estimateHours(
   return null;
 }
 
-/** Twice and a half its usual pace either way is worth a question. */
-const ODD_PACE = 2.5;
+/** Times its usual pace, either way, that are worth a question. */
+const ODD_PACE = JUDGED_BY.hours.oddPace.is;
 
 /** A distance that does not fit the hours it was ridden in. */
 export interface OddPace {
@@ -93,8 +94,8 @@ export interface OddPace {
   pace: number;
   usual: number | null;
 }
-/** Faster than any bike or quad: 200 km/h, in hundredths. */
-const FASTEST = 20_000;
+/** Faster than any bike or quad: hundredths of a kilometre an hour. */
+const FASTEST = JUDGED_BY.hours.fastest.is;
 
 /** What does not fit about a distance and the hours it was ridden in; null when it fits or nobody can say. */
 export function oddPace(

@@ -1,3 +1,4 @@
+import { JUDGED_BY, lineOf } from '../judged/by';
 import type { Doubt } from './doubt';
 import type { ReadingProblem } from './entry';
 import { showHours } from './hours';
@@ -17,7 +18,7 @@ export function doubtInWords(d: Doubt): string {
     case 'more than the clock':
       return `${showHours(d.used)} h since the last reading, but only ${d.elapsed < 48 ? `${showHours(d.elapsed * 100)} h have` : `${Math.floor(d.elapsed / 24)} days have`} gone by.`;
     case 'unusual jump':
-      return `${showHours(d.used)} h since the last reading; this machine usually does about ${showHours(d.perWeek)} h a week.`;
+      return `${showHours(d.used)} h since the last reading; this machine usually does about ${showHours(d.perWeek)} h a week. ${lineOf(JUDGED_BY.hours.jumpTimes)}`;
   }
 }
 
@@ -26,7 +27,7 @@ export function oddPaceInWords({ distance, hours, pace, usual }: OddPace): strin
   const ridden = `${showKm(distance)} in ${showHours(hours)} h`;
   return usual === null
     ? `${ridden} would be ${showKm(pace)}/h. Is the decimal sign right?`
-    : `${ridden} is ${showKm(pace)}/h; this machine usually does about ${showKm(usual)}/h.`;
+    : `${ridden} is ${showKm(pace)}/h; this machine usually does about ${showKm(usual)}/h. ${lineOf(JUDGED_BY.hours.oddPace)}`;
 }
 
 /** A problem at the field it belongs to, and what the form needs to ask the next question. */

@@ -5,6 +5,7 @@ import type { ItemState } from '../visit/items';
 import { isTight } from '../visit/items';
 import type { StepState } from '../visit/state';
 import type { Held } from './check';
+import { JUDGED_BY } from '../judged/by';
 
 /** Something to be looked at again after the next outing, because of what happened (handbook, section 3: after-events). */
 export interface After {
@@ -48,9 +49,6 @@ export function afterVisit(
     : tried;
 }
 
-/** What was put on longer ago has been ridden in, or was looked at. Ours. */
-const LATELY_DAYS = 7;
-
 /**
  * A wheel that was put on, or spoked anew, lately: spokes and nuts bed in under the first ride.
  *
@@ -58,7 +56,7 @@ const LATELY_DAYS = 7;
  * @param place where on the machine; other than `rear` it is at the front
  */
 export function afterWheel(kind: Kind, place: string, daysAgo: number): After[] {
-  if (daysAgo > LATELY_DAYS) return [];
+  if (daysAgo > JUDGED_BY.work.beddingDays.is) return [];
   const end = place === 'rear' ? 'rear' : 'front';
   const Name = end === 'rear' ? 'Rear' : 'Front';
   return outlineOf(kind) === 'quad'

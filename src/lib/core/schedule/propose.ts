@@ -4,9 +4,9 @@ import { decide, type Pending } from './decide';
 import { pressure, type Ahead, type State } from './state';
 import type { Measure, Task } from './task';
 import { showAmount } from './words';
+import { JUDGED_BY } from '../judged/by';
 
-/** Evidence shortens by a quarter: enough to see whether it helps, and it can be shortened again. */
-const SHORTER = 0.75;
+const SHORTER = JUDGED_BY.work.shorter.is;
 
 /**
  * A shorter interval to propose, in steps a workshop would write down; null when it cannot get shorter.
@@ -18,8 +18,7 @@ export function proposeShorter(amount: number, measure: Measure): number | null 
   return to < amount ? to : null;
 }
 
-/** Hard riding is worth a proposal from a quarter more than the meter says. */
-const HARDER = 1.25;
+const HARDER = JUDGED_BY.work.harder.is;
 
 /**
  * For a task that ages by the meter: whether the riding since it was last done was so hard that a shorter interval is worth

@@ -1,6 +1,7 @@
 import { dayNumber } from '../time/day';
 import type { Counting, MachineNow, Measure, Task } from './task';
 import { isRace } from '../outing/outing';
+import { JUDGED_BY } from '../judged/by';
 
 /** The six states, in the words of the product. Their order here is the order in which they press. */
 export const STATES = [
@@ -18,8 +19,8 @@ export function pressure(state: State): number {
   return STATES.indexOf(state);
 }
 
-/** The last fifth of an interval is "coming", and so is whatever a planned outing of the next four weeks reaches. */
-const COMING_FRACTION = 0.2;
+/** The last of an interval is "coming", and so is whatever a planned outing of the next four weeks reaches. */
+const COMING_FRACTION = JUDGED_BY.work.coming.is;
 const COMING_DAYS = 28;
 
 /**

@@ -1,5 +1,6 @@
 import { convert } from '../quantity/quantity';
 import { dayOf, type Day } from '../time/day';
+import { JUDGED_BY } from '../judged/by';
 
 /** A point of a track: when, and where. */
 export interface Point {
@@ -15,12 +16,12 @@ export interface Point {
  * under a roof; faster than any bike, the receiver jumped.
  */
 export const RULE = {
-  /** m/s: 3 km/h. */
-  standsUnder: 3 / 3.6,
+  /** m/s */
+  standsUnder: JUDGED_BY.track.standsUnder.is / 3.6,
   /** s */
-  longestGap: 120,
-  /** m/s: 216 km/h. */
-  jumpsOver: 60,
+  longestGap: JUDGED_BY.track.longestGap.is,
+  /** m/s */
+  jumpsOver: JUDGED_BY.track.jumpsOver.is / 3.6,
   /** s: standing for longer is a stop, and named. */
   stopFrom: 60
 } as const;

@@ -2,6 +2,7 @@ import { onlyOne, type Band } from '../quantity/band';
 import { fromBase, show, type Quantity } from '../quantity/quantity';
 import type { UnitName } from '../quantity/units';
 import type { Limits } from './clearance';
+import { JUDGED_BY } from '../judged/by';
 
 /** Whole micrometres; sums of decimals leave crumbs, which are not to turn a half down. */
 export const wholeUm = (um: number): number => Math.round(Number(um.toFixed(4)));
@@ -33,5 +34,5 @@ export function limitsOf(band: Band): Limits | null {
 
 /** The clearance a valve is set to, by house rule. µm: the middle, or three quarters of the way to the loose end, since valves close up. */
 export function aimOf({ lo, hi }: Limits, rule: 'middle' | 'loose side'): number {
-  return Math.round(lo + (hi - lo) * (rule === 'middle' ? 0.5 : 0.75));
+  return Math.round(lo + (hi - lo) * (rule === 'middle' ? 0.5 : JUDGED_BY.valves.looseSide.is));
 }

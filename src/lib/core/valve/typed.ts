@@ -1,6 +1,7 @@
 import { readNumber } from '../quantity/parse';
 import { MOST_CLEARANCE, impossible, spanOf, type Limits, type Measured } from './clearance';
 import { bareUm, showUm, wholeUm, type ClearanceUnit } from './limits';
+import { JUDGED_BY } from '../judged/by';
 
 /** A clearance as it was typed, or what is wrong with it. `sure`: it may be taken once somebody says that it is so. */
 export type TypedClearance =
@@ -8,8 +9,7 @@ export type TypedClearance =
 
 /** No blade is thinner. µm */
 const THINNEST_BLADE = 15;
-/** So many times its upper limit no valve has that runs at all: a decimal point is in the wrong place. */
-const TEN_FOLD = 4;
+const TEN_FOLD = JUDGED_BY.valves.tenFold.is;
 
 const UNIT = /\s*(mm|in|inch|inches|"|″|thou)\s*$/iu;
 const EXAMPLE = 'Such as 0.12, or 0.10–0.15: goes, does not go.';

@@ -2,6 +2,7 @@ import { reach, type Reach } from '../statistics/reach';
 import { theilSen } from '../statistics/robust';
 import { spanOf, type Limits, type Measured } from './clearance';
 import type { Series } from './shim';
+import { JUDGED_BY } from '../judged/by';
 
 /** A check of one valve: as found, and as left where it was shimmed. All µm, hours of the engine in h. */
 export interface Check {
@@ -34,25 +35,18 @@ export function wearOf(checks: readonly Check[], lo: number): Wear {
   return { rate, left: rate < 0 ? Math.max(0, (now - lo) / -rate) : null };
 }
 
-/** Slower than this nothing has doubled: it is what a blade's step makes of a valve that stands still. µm an hour. */
-const STILL = 0.05;
-
-/** A seat that went by less than a step of blades may not have gone at all. µm */
-const BLADE_STEP = 25;
-
-/** So many checks tell two rates: two before, and the latest three, which have one of them in common. */
-const FEWEST_FOR_TWO_RATES = 4;
+const BY = JUDGED_BY.valves;
 
 /** It closes up at twice the rate it used to, or more: of the latest three checks against those before. */
 export function hasDoubled(checks: readonly Check[]): boolean {
-  if (checks.length < FEWEST_FOR_TWO_RATES) return false;
+  if (checks.length < BY.doubledFrom.is) return false;
   const [from, to] = [checks.at(-3)!, checks.at(-1)!];
-  if (from.clearance + from.shim - (to.clearance + to.shim) <= BLADE_STEP) return false;
+  if (from.clearance + from.shim - (to.clearance + to.shim) <= BY.bladeStep.is) return false;
   const rate = (list: readonly Check[]) =>
     theilSen(list.map((c) => ({ x: c.hours, y: c.clearance + c.shim })));
   // The third from the end belongs to both: from there on it is that it closes faster.
   const [before, lately] = [rate(checks.slice(0, -2)), rate(checks.slice(-3))];
-  return before !== null && lately !== null && lately <= 2 * Math.min(before, -STILL);
+  return before !== null && lately !== null && lately <= BY.doubled.is * Math.min(before, -BY.stands.is);
 }
 
 /**
@@ -74,16 +68,13 @@ export function reachesLimit(checks: readonly Check[], now: Measured, lo: number
   );
 }
 
-/** A shim within so many steps of the thinnest made leaves little to go. */
-const STEPS_LEFT = 2;
-
 /** Why a head is to be planned for. */
 export type Alarm = 'the rate has doubled' | 'near the thinnest shim made';
 /** @param shim that sits there now, µm; null: not known, or a screw */
 export function alarmsOf(checks: readonly Check[], shim: number | null, series: Series | null): Alarm[] {
   const alarms: Alarm[] = [];
   if (hasDoubled(checks)) alarms.push('the rate has doubled');
-  if (shim !== null && series !== null && shim <= series.thinnest + STEPS_LEFT * series.step)
+  if (shim !== null && series !== null && shim <= series.thinnest + BY.stepsLeft.is * series.step)
     alarms.push('near the thinnest shim made');
   return alarms;
 }

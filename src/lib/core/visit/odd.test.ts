@@ -26,7 +26,7 @@ describe('what is odd about what was written', () => {
   it('far less out than went in last time', () => {
     // Seven tenths of 1,000 ml is 700.
     expect(at('drained', { ml: 500 })).toBe(
-      '500 ml less came out than went in last time: burnt, leaked, or a drain still shut.'
+      '500 ml less came out than went in last time: burnt, leaked, or a drain still shut. We draw the line at 70 %.'
     );
     expect(at('drained', { ml: 900 })).toBeNull();
   });

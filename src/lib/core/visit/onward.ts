@@ -2,7 +2,7 @@ import { slackAt } from '../chain/at-bench';
 import { VERDICT_WORDS } from '../chain/check';
 import { showSlack } from '../chain/slack-typed';
 import { besideAim } from '../fluids/aim';
-import { AS_POURED } from '../fluids/pour';
+import { JUDGED_BY } from '../judged/by';
 import { judgeLevel } from '../fluids/level';
 import { judge } from '../quantity/band';
 import { show } from '../quantity/quantity';
@@ -25,7 +25,8 @@ export function goesOn(state: VisitState, s: StepState): boolean {
       return oddAt(state, s) === null;
     case 'pour': {
       const first = fillInForce(state, s.step)?.firstMl ?? null;
-      const enough = first === null || ledgerOf(state, input.circuit).inMl >= first * AS_POURED;
+      const enough =
+        first === null || ledgerOf(state, input.circuit).inMl >= first * JUDGED_BY.oil.asPoured.is;
       return enough && oddAt(state, s) === null;
     }
     case 'level': {

@@ -5,7 +5,7 @@ import { looksLikeWrongUnit, parseThread } from '../fasteners/stress';
 import { oddTorque } from '../fasteners/torque';
 import { covers, trustedSpan } from '../fasteners/wrench';
 import { readCan } from '../fluids/can';
-import { AS_POURED } from '../fluids/pour';
+import { JUDGED_BY } from '../judged/by';
 import { canOf, judgeOil, type OilWant } from '../fluids/oil';
 import { oddPour } from '../fluids/ledger';
 import { quantity, show } from '../quantity/quantity';
@@ -185,11 +185,6 @@ function refuseOil(want: OilWant, content: Done, tools: Toolbox): EntryProblem |
   return stop.length > 0 && !content.deviation?.trim() ? { kind: 'oil stopped', why: stop } : null;
 }
 
-/** Less than half of it is far less than it takes (handbook, section 4): no word makes that enough. */
-const FAR_LESS = 0.5;
-/** A wait that is all but over is over: nobody reads a glass to the second. */
-const ALL_BUT = 0.9;
-
 /** Warmth fades (handbook, section 4): what is drained warm is opened soon after the warm-up. One plug out in time will do. */
 function goneCold(state: VisitState, s: StepState, content: Done, now: number | null): EntryProblem | null {
   const within = s.step.warmFor;
@@ -219,7 +214,7 @@ function settling(
   if (wanted === null || now === null || !run?.at) return null;
   if (content.afterwards || content.remark?.trim() || level.written.some((w) => w.remark)) return null;
   const waited = Math.max(0, (now - Date.parse(run.at)) / 1000);
-  return waited < wanted * ALL_BUT ? { kind: 'still settling', waited, wanted } : null;
+  return waited < wanted * JUDGED_BY.oil.settled.is ? { kind: 'still settling', waited, wanted } : null;
 }
 
 /** Before the first start: oil in, plugs done, tools and rags counted in. */
@@ -235,9 +230,14 @@ function refuseStart(state: VisitState, content: Done): EntryProblem | null {
     const { circuit } = s.step.input;
     const { inMl } = ledgerOf(state, circuit);
     const first = fillInForce(state, s.step)?.firstMl ?? null;
-    if (inMl <= 0 || (first !== null && inMl < first * FAR_LESS))
+    if (inMl <= 0 || (first !== null && inMl < first * JUDGED_BY.oil.farLess.is))
       return { kind: 'too little oil to start', circuit, inMl, wantedMl: first };
-    if (first !== null && inMl < first * AS_POURED && !content.remark?.trim() && !isAccepted(state, circuit))
+    if (
+      first !== null &&
+      inMl < first * JUDGED_BY.oil.asPoured.is &&
+      !content.remark?.trim() &&
+      !isAccepted(state, circuit)
+    )
       return { kind: 'less oil than is poured', circuit, inMl, wantedMl: first };
   }
   const out = state.things.filter((t) => !t.in);

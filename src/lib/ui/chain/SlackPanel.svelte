@@ -9,7 +9,8 @@
     type Reading,
     type Stage
   } from '$lib/core/chain/check';
-  import { adviceWords, CROOKED } from '$lib/core/chain/advice';
+  import { adviceWords } from '$lib/core/chain/advice';
+  import { JUDGED_BY, lineOf } from '$lib/core/judged/by';
   import { setTo } from '$lib/core/chain/shift';
   import { inSixteenths, showSlack, type RuleUnit } from '$lib/core/chain/slack-typed';
   import type { ChainSheet } from '$lib/core/chain/sheet';
@@ -143,9 +144,9 @@
         null
           ? ''
           : `, ${advice.travelLeft.toFixed(0)} mm of its slot are left then`}.
-        {#if advice.crooked !== null && Math.abs(advice.crooked) > CROOKED}The wheel stands {Math.abs(
+        {#if advice.crooked !== null && Math.abs(advice.crooked) > JUDGED_BY.chain.crooked.is}The wheel stands {Math.abs(
             advice.crooked
-          ).toFixed(1)}° crooked: this takes it out.{/if}
+          ).toFixed(1)}° crooked: this takes it out. {lineOf(JUDGED_BY.chain.crooked)}{/if}
       </p>
     </div>
   </div>

@@ -3,15 +3,14 @@ import { readingSchema } from '../../hours/form';
 import { momentOn } from '../../time/moment';
 import type { Day } from '../../time/day';
 import type { Verdict } from './model';
+import { JUDGED_BY } from '../../judged/by';
 
 /** A column of this name holds what a meter shows, whatever its figures are. */
 const SHOWN = /\b(meter|reading|shows?|engine|after|end|total)\b/i;
-/** More than this nobody rides on one day: hundredths of an hour. */
-const A_DAY = 2400;
+/** More than this nobody rides on one day; so many figures in a row do not rise by chance. */
+const { mostADay, importRises } = JUDGED_BY.hours;
 /** How long something took, and no figure of a meter. */
 const LASTS = /\d\s*(h\s*\d|:\d|min)/i;
-/** Ours: so many figures in a row rise by chance once in a hundred and twenty times. */
-const RISES = 5;
 
 const REFUSED = (plate: string): string =>
   `It is what a meter shows, and no hour meter of ${plate} could be read on that day: taken as it stands it would be hours ridden. Give it a meter on its page first.`;
@@ -78,7 +77,9 @@ function holds(rows: readonly { machineId: string; day: Day; hours: number; i: n
     inTime.filter((r) => r.machineId === id).map((r) => r.hours)
   );
   const rises = series.map((list) => list.every((h, k) => k === 0 || h > list[k - 1]!));
-  const meters = series.some((list, k) => list.some((h) => h > A_DAY) || (rises[k] && list.length >= RISES));
+  const meters = series.some(
+    (list, k) => list.some((h) => h > mostADay.is) || (rises[k] && list.length >= importRises.is)
+  );
   const rides = rises.includes(false);
   return meters === rides ? null : meters ? ('shown' as const) : ('ridden' as const);
 }
