@@ -169,6 +169,7 @@ test.describe('who begins with nothing', () => {
     await hand.until('Refit and torque');
     const ask = page.getByRole('group', { name: 'Gearbox drain plug: torque, not on the sheet' });
     await ask.getByLabel('Gearbox drain plug: torque', { exact: true }).fill('200 N·m');
+    await ask.getByLabel('Gearbox drain plug: washer or ring').selectOption('crush washer');
     await ask.getByRole('button', { name: 'Onto the sheet' }).click();
     await page.getByLabel('Manual, or who said so').last().fill('Garth 125 handbook');
     await page.keyboard.press('Tab');
@@ -191,6 +192,9 @@ test.describe('who begins with nothing', () => {
     await hand.finish();
     await page.getByRole('button', { name: 'Close the visit' }).click();
     await expect(page).toHaveURL(/\/records\//);
+    expect(await app.sql`select name, quantity, seal from fastener where role = 'drain plug'`).toEqual([
+      { name: 'Gearbox drain plug', quantity: 1, seal: 'crush washer' }
+    ]);
     expect(await app.sql`select key, value, unit from spec_figure order by key desc`).toEqual([
       { key: 'torque', value: 200, unit: 'N·m' },
       { key: 'gearbox oil', value: 650, unit: 'ml' }

@@ -97,6 +97,15 @@ test.describe('without the demo', () => {
     await expect(
       page.getByText(/Without a press there is no step for: oil screen cap, oil filter cover/)
     ).toBeVisible();
+    // What it has none of is said once, and kept.
+    const screen = page.getByRole('button', { name: /screen cap: it has/ });
+    await page.getByRole('button', { name: /screen cap: it has none/ }).click();
+    await expect(screen).toHaveCount(0);
+    await expect
+      .poll(async () =>
+        (await app.sql`select role from fastener where removed_at is not null`).map((r) => r.role)
+      )
+      .toEqual(['screen cap']);
     await page.getByRole('button', { name: 'Oil filter cover: it has one' }).click();
     await expect(page.getByText('Engine drain plug: its torque is not on the sheet.').first()).toBeVisible();
     await page.getByRole('button', { name: 'Start the visit' }).click();

@@ -97,14 +97,16 @@ export async function listFasteners(sql: Db, teamId: string, machineId: string):
 
 /** The sheet in force. */
 export async function readSheet(sql: Db, teamId: string, machineId: string): Promise<Sheet> {
-  const [figures, fasteners] = [
+  const [figures, fasteners, lacks] = [
     await listFigures(sql, teamId, machineId),
-    await listFasteners(sql, teamId, machineId)
+    await listFasteners(sql, teamId, machineId),
+    await sql`select role, circuit, name from fastener where team_id = ${teamId} and machine_id = ${machineId} and removed_at is not null`
   ];
   const there = new Set(fasteners.map((f) => f.id));
   return {
     figures: figures.filter((f) => !f.superseded && (f.fastenerId === null || there.has(f.fastenerId))),
-    fasteners
+    fasteners,
+    lacks: lacks as unknown as NonNullable<Sheet['lacks']>
   };
 }
 

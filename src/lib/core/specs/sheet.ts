@@ -125,6 +125,8 @@ export interface Sheet {
   /** Only the figures in force; superseded ones are history. */
   figures: Figure[];
   fasteners: Fastener[];
+  /** What somebody said this machine has none of: taken off the sheet. */
+  lacks?: readonly Pick<Fastener, 'role' | 'circuit' | 'name'>[];
 }
 
 /** The figure in force for a key, or null: unknown. */

@@ -3,9 +3,10 @@
   import { untrack } from 'svelte';
   import { invalidateAll } from '$app/navigation';
   import { figureKind } from '$lib/core/specs/kinds';
-  import { CONFIDENCES } from '$lib/core/specs/sheet';
+  import { CONFIDENCES, SEALS } from '$lib/core/specs/sheet';
   import type { Ask } from '$lib/core/visit/asks';
   import { send } from '../form/send';
+  import type { Sent } from '../form/wire';
   import Asked from '../sheet/Asked.svelte';
   import { FigureEntry } from '../sheet/figure-entry.svelte';
   import FigureField from '../sheet/FigureField.svelte';
@@ -16,11 +17,29 @@
   const kind = $derived(figureKind(ask.key));
   const noteId = $props.id();
   const { item, fastenerId } = untrack(() => ask);
-  /** A nameless plug gets onto the sheet with its first figure. */
+  /** Of a bolt that is on the sheet by its name only: what else is in the hand at this moment. */
+  const about = $state(
+    untrack(() => ({
+      quantity: String(item?.quantity ?? 1),
+      thread: item?.thread ?? '',
+      seal: item?.seal ?? 'none'
+    }))
+  );
+  const asksAbout = $derived(ask.key === 'torque' && item !== null && item.thread === '');
+  /** A nameless plug gets onto the sheet with its first figure, and with what was said of it. */
   const newId = crypto.randomUUID();
   let added = false;
   async function named(): Promise<boolean> {
-    if (!item || item.fastenerId !== null || added) return true;
+    if (!item || added) return true;
+    if (item.fastenerId !== null) {
+      const said = {
+        ...(about.quantity !== String(item.quantity) && { quantity: about.quantity }),
+        ...(about.thread.trim() !== item.thread && { thread: about.thread }),
+        ...(about.seal !== item.seal && { seal: about.seal })
+      };
+      if (Object.keys(said).length === 0) return true;
+      return taken(await send('fastener.change', { fastenerId: item.fastenerId, ...said }));
+    }
     const sent = await send('fastener.add', {
       id: newId,
       machineId,
@@ -28,20 +47,23 @@
       role: item.role ?? 'other',
       name: item.name,
       place: '',
-      quantity: String(item.quantity),
+      quantity: about.quantity,
       magnet: false,
-      seal: 'none',
+      seal: about.seal,
       head: item.head,
-      thread: item.thread,
+      thread: about.thread,
       pattern: '',
       note: item.note,
       lean: ''
     });
-    added = sent.ok;
-    if (!sent.ok) refused = Object.values(sent.errors)[0] ?? 'Not taken.';
-    return sent.ok;
+    return taken(sent);
   }
   let refused = $state('');
+  function taken(sent: Sent<unknown>): boolean {
+    added = sent.ok;
+    refused = sent.ok ? '' : (Object.values(sent.errors)[0] ?? 'Not taken.');
+    return sent.ok;
+  }
   const entry = untrack(
     () =>
       new FigureEntry(
@@ -81,6 +103,36 @@
       saves={sitting.source !== ''}
     /></label
   >
+  {#if asksAbout}
+    <label
+      ><span class="block text-sm">how many</span><input
+        class="cell figure"
+        style="width: 4rem; min-height: 3rem"
+        inputmode="numeric"
+        aria-label="{item!.name}: how many"
+        bind:value={about.quantity}
+      /></label
+    >
+    <label
+      ><span class="block text-sm">thread</span><input
+        class="cell"
+        style="width: 8rem; min-height: 3rem"
+        placeholder="M12 × 1.5"
+        aria-label="{item!.name}: thread"
+        maxlength="40"
+        bind:value={about.thread}
+      /></label
+    >
+    <label
+      ><span class="block text-sm">under it</span><select
+        class="cell"
+        style="width: 9rem; min-height: 3rem"
+        aria-label="{item!.name}: washer or ring"
+        bind:value={about.seal}
+        >{#each SEALS as s (s)}<option value={s}>{s}</option>{/each}</select
+      ></label
+    >
+  {/if}
   {#if ask.key === 'torque'}{#each WORDS as w (w)}<button type="button" class="key" onclick={() => say(w)}
         >{w}</button
       >{/each}{/if}

@@ -6,6 +6,7 @@ import { BUILT_IN } from '../built-in/jobs';
 import { closeProblems } from '../../visit/close';
 import { visitState } from '../../visit/state';
 import { plainTemplate } from '../plain';
+import type { Sheet } from '../../specs/sheet';
 import { layOut, notNamed } from './layout';
 import { orderPlan } from '../order/order';
 
@@ -195,14 +196,14 @@ describe('what the sheet notes', () => {
 });
 
 describe('what the sheet does not name', () => {
+  const drains = (...names: string[]): Sheet => ({
+    ...SHEET,
+    fasteners: [
+      ...SHEET.fasteners.filter((f) => f.role !== 'drain plug' || f.circuit !== 'engine'),
+      ...names.map((name, i) => fastener(`d${i}`, 'drain plug', name))
+    ]
+  });
   it('is asked for where a job expects two and finds one: the drain left shut is why too little comes out', () => {
-    const drains = (...names: string[]) => ({
-      ...SHEET,
-      fasteners: [
-        ...SHEET.fasteners.filter((f) => f.role !== 'drain plug' || f.circuit !== 'engine'),
-        ...names.map((name, i) => fastener(`d${i}`, 'drain plug', name))
-      ]
-    });
     const missing = (...names: string[]) =>
       notNamed(inputFor(['engine-oil-frame'], { sheet: drains(...names) })).map((u) => [u.name, u.leftOut]);
     expect(missing('Engine drain plug')).toEqual([['Frame drain plug', true]]);
@@ -211,6 +212,23 @@ describe('what the sheet does not name', () => {
     expect(missing()).toEqual([['Engine drain plug', false]]);
     // An engine with one drain is not asked for another.
     expect(notNamed(inputFor(['engine-oil'], { sheet: drains('Engine drain plug') }))).toEqual([]);
+  });
+  it('is not asked for again, once somebody said that it has none', () => {
+    const without = { ...SHEET, fasteners: SHEET.fasteners.filter((f) => f.role !== 'filter cover') };
+    const lacks = [{ role: 'filter cover' as const, circuit: 'engine' as const, name: 'Oil filter cover' }];
+    const names = (sheet: Sheet, job = 'engine-oil') =>
+      notNamed(inputFor([job], { sheet })).map((u) => u.name);
+    expect([names(without), names({ ...without, lacks })]).toEqual([['Oil filter cover'], []]);
+    // What every engine has is asked for all the same: a drain that was taken off was another's, or wrong.
+    const drain = [{ role: 'drain plug' as const, circuit: 'engine' as const, name: 'Engine drain plug' }];
+    expect(names({ ...drains(), lacks: drain })).toEqual(['Engine drain plug']);
+    // Of two drains it is the one of that name.
+    const frame = [{ ...drain[0]!, name: 'Frame drain plug' }];
+    const one = drains('Engine drain plug');
+    expect([
+      names({ ...one, lacks: drain }, 'engine-oil-frame'),
+      names({ ...one, lacks: frame }, 'engine-oil-frame')
+    ]).toEqual([['Frame drain plug'], []]);
   });
   it('is said, where its steps are left out for it', () => {
     const sheet = { ...SHEET, fasteners: SHEET.fasteners.filter((f) => f.role !== 'filter cover') };

@@ -187,12 +187,14 @@ export function notNamed(input: LayoutInput): Unnamed[] {
         const usual = usualFasteners(input.kind).find((f) => f.role === each && f.circuit === circuit);
         // Few gearboxes have a screen: where one is on the sheet it is taken out, and nobody is asked for it.
         if (each === 'screen cap' && circuit !== 'engine' && !usual) continue;
-        found.set(`${each} ${circuit}`, {
-          role: each,
-          circuit,
-          name: there.length > 0 ? otherOf(there, each) : (usual?.name ?? `${capital(circuit)} ${each}`),
-          leftOut: !orNamed || there.length > 0
-        });
+        const name = there.length > 0 ? otherOf(there, each) : (usual?.name ?? `${capital(circuit)} ${each}`);
+        const leftOut = !orNamed || there.length > 0;
+        // Somebody said that it has none: what is left out in any case is not asked for again.
+        const said = input.sheet.lacks?.some(
+          (l) => l.role === each && l.circuit === circuit && (there.length === 0 || l.name === name)
+        );
+        if (leftOut && said) continue;
+        found.set(`${each} ${circuit}`, { role: each, circuit, name, leftOut });
       }
   return [...found.values()];
 }

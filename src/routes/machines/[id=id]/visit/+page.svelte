@@ -14,7 +14,7 @@
   import { broken, durationOf, inOrder } from '$lib/core/job/order/overrule';
   import { grownInWords, minutesOfVisit } from '$lib/core/job/minutes';
   import FormError from '$lib/ui/form/FormError.svelte';
-  import { send, sendAll, sendNow } from '$lib/ui/form/send';
+  import { send, sendAll, sendNow, type Item } from '$lib/ui/form/send';
   import { begunHere, begunPage, dropBegun, keepBegun } from '$lib/ui/offline/begun';
   import { outbox } from '$lib/ui/outbox/outbox.svelte';
   import Gather from '$lib/ui/start/Gather.svelte';
@@ -138,25 +138,27 @@
   /** On the sheet, and no job about oil would open it. */
   const unsure = $derived(jobs.some((j) => j.template.circuits.length > 0) ? unsureOn(data.input.sheet) : []);
   let naming = $state('');
-  async function name(list: readonly Unnamed[]) {
+  /** It has one; or none, and then it stands among what was taken off its sheet, where it can be put back. */
+  async function name({ role, circuit, name }: Unnamed, has: boolean) {
     if (naming) return;
-    naming = list.map((u) => u.name).join();
-    const sent = await sendAll(
-      list.map(({ role, circuit, name }) => ({
-        kind: 'fastener.add' as const,
-        body: {
-          id: crypto.randomUUID(),
-          machineId: data.machine.id,
-          role,
-          circuit,
-          name,
-          quantity: '1',
-          magnet: false,
-          seal: 'none',
-          note: ''
-        }
-      }))
-    );
+    naming = name;
+    const fastenerId = crypto.randomUUID();
+    const body = {
+      id: fastenerId,
+      machineId: data.machine.id,
+      role,
+      circuit,
+      name,
+      quantity: '1',
+      magnet: false,
+      seal: 'none',
+      note: ''
+    } as const;
+    const [add, off] = [crypto.randomUUID(), crypto.randomUUID()];
+    const items: Item[] = [{ kind: 'fastener.add', id: add, body }];
+    if (!has)
+      items.push({ kind: 'fastener.remove', id: off, after: add, body: { fastenerId, removed: true } });
+    const sent = await sendAll(items);
     const refused = sent.find((s) => !s.ok);
     error = refused && !refused.ok ? (Object.values(refused.errors)[0] ?? 'Not put on the sheet.') : '';
     await invalidateAll();
@@ -317,11 +319,16 @@
       step.
     </p>
     <p class="mt-1 flex flex-wrap items-center gap-2">
-      {#each unnamed as u (u.name)}<button
-          type="button"
-          class="key"
-          disabled={naming !== ''}
-          onclick={() => name([u])}>{u.name}: it has one</button
+      {#each unnamed as u (u.name)}<span class="flex flex-wrap gap-1"
+          ><button type="button" class="key" disabled={naming !== ''} onclick={() => name(u, true)}
+            >{u.name}: it has one</button
+          >{#if u.leftOut}<button
+              type="button"
+              class="key"
+              aria-label="{u.name}: it has none"
+              disabled={naming !== ''}
+              onclick={() => name(u, false)}>none</button
+            >{/if}</span
         >{/each}
       <a class="link" href="/machines/{data.machine.id}/sheet#fasteners">or more of it on the spec sheet</a>
     </p>
