@@ -91,7 +91,7 @@ export const inputsSame = [
     type: z.literal('drained'),
     circuit,
     pouredLastTimeMl: maybe(z.number()),
-    inFilterMl: maybe(z.number()),
+    inFilterMl: maybe(z.number()).default(null),
     mine: maybe(circuitFill),
     others: z.array(circuitFill)
   }),
