@@ -96,8 +96,8 @@ export interface BackTo {
 /**
  * Everything a machine has counted, moment by moment, over all the meters it has had.
  *
- * The first meter's value is taken as the hours since new; what was ridden before it was stated is in it. When a meter is replaced, the old one's last value closes its
- * count and the new one starts from there, whatever it shows (handbook, section 2). Hours ridden are added until a true
+ * The first meter's value is taken as the hours since new; what was ridden before it was stated is in it. When a meter is
+ * replaced, the old one's last value closes its count and the new one starts from there, whatever it shows (handbook, section 2). Hours ridden are added until a true
  * reading comes and takes their place; where it shows less, they were too much, each in proportion, from the first on. What
  * was ridden while the meter was dead stays: the meter goes on from where it stood. What each step added goes to the outing
  * whose reading brought it.

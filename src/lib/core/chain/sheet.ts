@@ -223,7 +223,6 @@ export function chainNow(
   };
 }
 
-/** How the set wears: the chain by its length, the adjusters by their marks, the teeth by their look. */
 /** `chain at 1.45 of 1.50 %`; null: it is not that far, or was not measured. */
 export function nearlyWorn(sheet: ChainSheet): string | null {
   const { latest } = setWear(sheet).chain;
@@ -233,6 +232,7 @@ export function nearlyWorn(sheet: ChainSheet): string | null {
     : null;
 }
 
+/** How the set wears: the chain by its length, the adjusters by their marks, the teeth by their look. */
 export interface SetWear {
   chain: ChainWear;
   limit: Limit;

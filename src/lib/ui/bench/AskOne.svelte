@@ -56,11 +56,11 @@
       note: item.note,
       lean: ''
     });
-    return taken(sent);
+    added = taken(sent);
+    return added;
   }
   let refused = $state('');
   function taken(sent: Sent<unknown>): boolean {
-    added = sent.ok;
     refused = sent.ok ? '' : (Object.values(sent.errors)[0] ?? 'Not taken.');
     return sent.ok;
   }
