@@ -18,7 +18,7 @@ export class Ordering {
     this.#worker = new Worker(new URL('../../workers/order.worker.ts', import.meta.url), { type: 'module' });
     this.#worker.onmessage = ({ data }: MessageEvent<OrderAnswer>) => {
       if (data.turn !== this.#turn) return;
-      this.busy = false;
+      this.#rest();
       if ('failed' in data) this.failed = data.failed;
       else {
         this.ordered = data.ordered;
@@ -26,18 +26,28 @@ export class Ordering {
       }
     };
     this.#worker.onerror = () => {
-      this.busy = false;
+      this.#rest();
       this.failed =
         'The order could not be worked out on this device; the server does it when the visit starts.';
     };
     return () => this.#worker?.terminate();
   }
 
+  #waiting: (() => void)[] = [];
+  /** Once nothing is being worked out any more: what is pressed meanwhile goes by the newest answer. */
+  settled(): Promise<void> {
+    return this.busy ? new Promise((done) => this.#waiting.push(done)) : Promise.resolve();
+  }
+  #rest(): void {
+    this.busy = false;
+    for (const done of this.#waiting.splice(0)) done();
+  }
+
   ask(input: LayoutInput, engine: 'cold' | 'warm'): void {
     this.failed = null;
     if (input.jobs.length === 0) {
       this.ordered = null;
-      this.busy = false;
+      this.#rest();
       return;
     }
     this.busy = true;

@@ -175,6 +175,8 @@
   async function begin() {
     if (busy || jobs.length === 0) return;
     busy = true;
+    // Pressed while the order is worked out: without a signal it is begun in the order that comes of it.
+    await ordering.settled();
     const body = {
       id,
       machineId: data.machine.id,
