@@ -140,6 +140,38 @@ test('blade by blade: it is said which to try, and it stops asking when that is 
   ).toEqual([{ n: tries.length }]);
 });
 
+test('a valve that is in and soon out is said, and any neighbour joins the plan by a tick', async ({
+  work: page,
+  app
+}) => {
+  await open(page, `/machines/${await app.machineId('27')}/valves`);
+  for (const [valve, typed] of [
+    ['Inlet left', '0.14-0.15'],
+    ['Inlet right', '0.11-0.12'],
+    ['Exhaust left', '0.20-0.22'],
+    ['Exhaust right', '0.20-0.22']
+  ] as const)
+    await write(page, found(page, valve), typed);
+  const plan = page.getByRole('region', { name: 'Shim plan' });
+  await expect(plan).toContainText('Inlet right is in, and likely out before the next check');
+  await plan.getByRole('checkbox', { name: 'Inlet left' }).check();
+  const own = plan.getByRole('radio', { name: /Picked by hand/ });
+  await expect(own).toBeChecked();
+  const goes = plan.getByRole('table', { name: 'What goes where' });
+  await expect(goes.getByRole('row', { name: /Exhaust left not touched/ })).toBeVisible();
+  await expect(goes.getByRole('row', { name: /Inlet right/ })).toContainText('lasts about');
+  await plan.getByRole('button', { name: 'Take this plan' }).click();
+  await expect(own.locator('..')).toContainText('settled on');
+  const kept = async () =>
+    (await app.sql`select plan->'plan' as plan from valve_check where closed_at is null and plan is not null`).map(
+      (c) => (c.plan as { choice: string }).choice
+    );
+  expect(await kept()).toEqual(['by hand']);
+  await plan.getByRole('button', { name: 'drop the plan that was taken' }).click();
+  await expect(own.locator('..')).not.toContainText('settled on');
+  expect(await kept()).toEqual([]);
+});
+
 test('a twin with screws: set, read again after the nut, no shims asked for', async ({ work: page, app }) => {
   await open(page, `/machines/${await app.machineId('70')}/valves`);
   await expect(page.getByText('Shim, stamp')).toBeHidden();
@@ -393,7 +425,7 @@ test('a valve check at the bench: a tight valve opens the gate, every small thin
     await write(page, found(page, valve), typed);
   await page.getByRole('radio', { name: /Only what is out/ }).check();
   await page.getByRole('button', { name: 'Take this plan' }).click();
-  await card.getByRole('button', { name: 'Measured: 1 valve is out' }).click();
+  await card.getByRole('button', { name: 'Measured: 1 valve to put right' }).click();
   await upTo(/fit them/);
   await expect(
     page

@@ -147,6 +147,26 @@ describe('a valve check at the bench, with shims', () => {
     ]);
   });
 
+  it('a valve that is well and in the plan opens the gate as one that is out does, until the plan is dropped', async () => {
+    const key = (await work(visitId))!;
+    const checkId = await on.measure([
+      [IL, blades(100, 125)],
+      [IR, blades(125, 150)],
+      [EL, blades(200, 225)],
+      [ER, blades(200, 225)]
+    ]);
+    const fits = [{ valve: IL, shim: 1825, from: 'bought' as const, of: null }];
+    await on.send('valve.plan', { checkId, plan: { choice: 'by hand', fits } });
+    expect(await refusedWith(done(visitId, key, checkId, 0))).toContain('measured anew');
+    await done(visitId, key, checkId, 1);
+    expect(await work(visitId)).toBe('shims');
+    expect(await refusedWith(done(visitId, 'shims', checkId, 0))).toBe(
+      'Inlet left is in the plan and has its shim still.'
+    );
+    await on.send('valve.plan', { checkId, plan: null });
+    await done(visitId, 'shims', checkId, 0);
+  });
+
   it('left as it is, with a reason, is a finding; what was changed cannot be left unmeasured', async () => {
     const key = (await work(visitId))!;
     const checkId = await on.measure([

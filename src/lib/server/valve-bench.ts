@@ -31,7 +31,7 @@ export async function refuseClearances(
     step.input.stage,
     standsOf(checkInput(sheet)),
     sheet.rules,
-    sheet.check?.id ?? null
+    sheet.check
   );
   if (!now.ok) return new Refusal({ '': now.problems.join(' ') });
   const { checkId, valves, bad } = entry.content.clearances;

@@ -11,6 +11,7 @@ import type { Side } from '../core/valve/head';
 import { limitsOf } from '../core/valve/limits';
 import { valveRules, type Blade, type HeadRow, type OpenCheck, type ValveSheet } from '../core/valve/sheet';
 import { readKeptPlan, readMeasured } from '../core/valve/stored';
+import { isValveTask } from '../core/valve/task';
 import { loadBook } from './book/load';
 import type { Db } from './db';
 import { engineIn, headIn } from './heads';
@@ -34,7 +35,7 @@ export async function valveSheet(
   head: HeadRow,
   machineId: string | null
 ): Promise<ValveSheet> {
-  const [engine, figures, [sheetMachine], house, blades, checks, readings, shims, drawer, ranAt] =
+  const [engine, figures, [sheetMachine], house, blades, checks, readings, shims, drawer, ranAt, nextInH] =
     await Promise.all([
       machineId ? engineIn(sql, team.id, machineId) : null,
       listFigures(sql, team.id, head.sheetMachineId),
@@ -52,7 +53,8 @@ export async function valveSheet(
       select s.valve, s.stamp, s.measured, s.why, s.check_id as "checkId", s.at, p.name as by from valve_shim s join person p on p.team_id = s.team_id and p.id = s.by
       where s.team_id = ${team.id} and s.head_id = ${head.id} order by s.at, s.seq`,
       drawerOf(sql, team.id, head.acrossUm),
-      machineId ? ranBy(sql, team.id, machineId) : null
+      machineId ? ranBy(sql, team.id, machineId) : null,
+      nextCheck(sql, team.id, head, machineId)
     ]);
   const inForce = { figures: figures.filter((f) => !f.superseded), fasteners: [] };
   const of = (side: Side) => figureOf(inForce, `${side} valve clearance`);
@@ -103,6 +105,7 @@ export async function valveSheet(
     ),
     drawer,
     hours: toHours(totalAt(hours, Infinity)),
+    nextInH,
     ranAt,
     coldAfterHours: house.coldAfterHours
   };
@@ -128,6 +131,21 @@ function openCheck(c: Row, readings: readonly Row[], hours: number | null): Open
         by: r.by
       }))
   };
+}
+
+/** Running hours from one check of a head to the next: the shortest interval its tasks have; null: none counts hours. */
+async function nextCheck(
+  sql: Db,
+  teamId: string,
+  head: HeadRow,
+  machineId: string | null
+): Promise<number | null> {
+  const tasks = await sql<{ name: string; job: string | null; interval: number }[]>`
+    select t.name, t.job, least(g.interval_amount, g.shortened_to)::int as interval from task t
+    join task_trigger g on g.team_id = t.team_id and g.task_id = t.id and g.measure = 'hours'
+    where t.team_id = ${teamId} and t.retired_at is null and (t.machine_id = ${machineId} or t.component_id = ${head.componentId})`;
+  const intervals = tasks.filter(isValveTask).map((t) => t.interval);
+  return intervals.length > 0 ? Math.min(...intervals) / 100 : null;
 }
 
 /** All feeler blades of a team, the thinnest first; each thickness once as it is marked. */

@@ -211,7 +211,9 @@ describe('a check', () => {
 
 describe('wear', () => {
   it('sets a stake of its own where a valve reaches its limit sooner than the book says', async () => {
+    expect(await sheet()).toMatchObject({ nextInH: null });
     const taskId = await on.task('100');
+    expect(await sheet()).toMatchObject({ nextInH: 100 });
     for (const [v, s] of [
       [IL, 1850],
       [IR, 1800],

@@ -246,6 +246,7 @@ describe('a shim card', () => {
     past: [],
     drawer: [],
     hours: 38.4,
+    nextInH: null,
     ranAt: null,
     coldAfterHours: 8
   };

@@ -3,14 +3,16 @@ import { checkProblems, isBad, standsOf, wantsNumber, type ValveRules, type Valv
 import { gaugeOf, isShimmed, valveName, valvesOf } from './head';
 import { showUm, type ClearanceUnit } from './limits';
 import { chanceOut } from './chance';
-import { checkInput, type ValveSheet } from './sheet';
+import { checkInput, type OpenCheck, type ValveSheet } from './sheet';
+import { thickness } from './shim';
+import type { KeptPlan } from './stored';
 import { wearOfHead } from './wear-of-head';
 
 /** What a step of a visit says of the valves. */
 export interface Clearances {
   checkId: string;
   valves: number;
-  /** Out of their limits, or borderline where the house puts these right. */
+  /** To be put right: out of their limits, borderline where the house puts these right, or in the plan that was settled on. */
   bad: number;
 }
 export type AtStage = { ok: true; clearances: Clearances } | { ok: false; problems: string[] };
@@ -23,21 +25,30 @@ export function clearancesAt(
   stage: ValveStage,
   stands: readonly ValveStand[],
   rules: ValveRules,
-  checkId: string | null,
+  check: Pick<OpenCheck, 'id' | 'plan'> | null,
   unit: ClearanceUnit = 'mm'
 ): AtStage {
-  if (checkId === null) return { ok: false, problems: ['Nothing is measured yet.'] };
-  const problems = problemsAt(stage, stands, rules, unit);
+  if (check === null) return { ok: false, problems: ['Nothing is measured yet.'] };
+  const planned = stands.filter((s) => isPlanned(s, check.plan));
+  const problems = problemsAt(stage, stands, planned, rules, unit);
   if (problems.length > 0) return { ok: false, problems };
   // A valve that was put right in the meantime was out when it was found.
-  const wasBad = (s: ValveStand) => isBad(s, rules) || s.changed || (s.left !== null && s.found !== null);
+  const wasBad = (s: ValveStand) =>
+    isBad(s, rules) || s.changed || planned.includes(s) || (s.left !== null && s.found !== null);
   const bad = stage === 'found' ? stands.filter(wasBad).length : 0;
-  return { ok: true, clearances: { checkId, valves: stands.length, bad } };
+  return { ok: true, clearances: { checkId: check.id, valves: stands.length, bad } };
 }
+
+/** The plan that was settled on has another shim for it, which is not in yet. */
+const isPlanned = (s: ValveStand, plan: KeptPlan | null): boolean =>
+  plan?.fits.some(
+    (f) => f.valve === s.valve.id && f.from !== 'itself' && !(s.shim && thickness(s.shim) === f.shim)
+  ) ?? false;
 
 function problemsAt(
   stage: ValveStage,
   stands: readonly ValveStand[],
+  planned: readonly ValveStand[],
   rules: ValveRules,
   unit: ClearanceUnit
 ): string[] {
@@ -50,7 +61,12 @@ function problemsAt(
       })
       .map((p) => p.message);
   const waiting = stands.filter((s) => isShimmed(s.gauge) && isBad(s, rules));
-  return waiting.map((s) => `${s.name} is out of its limits and has its shim still.`);
+  return [
+    ...waiting.map((s) => `${s.name} is out of its limits and has its shim still.`),
+    ...planned
+      .filter((s) => !waiting.includes(s) && !s.changed)
+      .map((s) => `${s.name} is in the plan and has its shim still.`)
+  ];
 }
 
 /** What of a head the jobs at the bench want to know. */

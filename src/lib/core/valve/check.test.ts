@@ -224,7 +224,7 @@ describe('plans', () => {
     )!.plan;
     // 1900 − 150 to 1900 − 100 would do; it stays at 50, which is 50 short.
     expect(missingOf(plan, input, series)).toEqual([
-      { valve: IL, thinnest: 1750, thickest: 1800, best: 1775, off: -50, notMade: false }
+      { valve: IL, thinnest: 1750, thickest: 1800, best: 1775, off: -50, notMade: false, well: false }
     ]);
   });
 

@@ -3,6 +3,7 @@ import { isBad, type Reading, type ValveRules, type ValveStand } from './check';
 import { isShimmed } from './head';
 import { aimOf } from './limits';
 import type { KeptPlan } from './stored';
+import type { SoonOut } from './soon';
 import { planShims, type Fit, type Plan, type PlanInput, type PlanValve } from './plan';
 import { predictedSpan, sizesOf, thickness, wanted, type Series, type Shim } from './shim';
 
@@ -15,17 +16,21 @@ export interface PlanRules extends ValveRules {
 export const CHOICES = [
   'by the house',
   'only the bad',
+  'those soon out too',
   'everything',
   'loose side',
-  'nothing bought'
+  'nothing bought',
+  'by hand'
 ] as const;
 export type Choice = (typeof CHOICES)[number];
 export const CHOICE_WORDS: Readonly<Record<Choice, string>> = {
   'by the house': 'By the house rules',
   'only the bad': 'Only what is out',
+  'those soon out too': 'And what is out before the next check',
   everything: 'Everything that is open',
   'loose side': 'Set to the loose side',
-  'nothing bought': 'Nothing bought'
+  'nothing bought': 'Nothing bought',
+  'by hand': 'Picked by hand'
 };
 
 export function rulesOf(choice: Choice, house: ValveRules): PlanRules {
@@ -42,6 +47,15 @@ export interface DrawerShim {
   count: number;
 }
 
+/** Valves a plan takes in besides those that are out. */
+export interface Picked {
+  /** Out before the next check, by their wear. */
+  soon: readonly Pick<SoonOut, 'valve' | 'leastUm'>[];
+  /** Picked by hand, and no others; null: nobody picked. */
+  byHand: readonly string[] | null;
+}
+const NONE_PICKED: Picked = { soon: [], byHand: null };
+
 /** Why a valve cannot be planned for. */
 export type Unplanned = {
   valve: string;
@@ -54,12 +68,16 @@ const basisOf = (s: ValveStand): { reading: Reading | null; shim: Shim | null } 
 /** The shim a plan takes out of a valve. */
 export const takenOut = (s: ValveStand): Shim | null => basisOf(s).shim;
 
-/** What a plan is worked out from; null where nothing is to be put right, or nothing is known. */
+/**
+ * What a plan is worked out from.
+ * @param picked what it takes in besides what the rules have it take
+ */
 export function planInput(
   stands: readonly ValveStand[],
   rules: PlanRules,
   drawer: readonly DrawerShim[],
-  series: Series | null
+  series: Series | null,
+  { soon, byHand }: Picked = NONE_PICKED
 ): { input: PlanInput; unplanned: Unplanned[] } {
   const unplanned: Unplanned[] = [];
   const valves = stands.flatMap((s): PlanValve[] => {
@@ -77,9 +95,10 @@ export function planInput(
     const measured = forSums(from.reading.measured, rules.shimReading);
     if (measured === null) return no('no blade goes');
     if (shim === null) return no('its shim is not known');
-    return [
-      { id: s.valve.id, measured, shim, lo: s.limits.lo, hi: s.limits.hi, target: aimOf(s.limits, rules.aim) }
-    ];
+    const valve = { id: s.valve.id, measured, shim, ...s.limits, target: aimOf(s.limits, rules.aim) };
+    const least = soon.find((x) => x.valve === s.valve.id)?.leastUm ?? null;
+    const wished = !isBad(s, rules) && (byHand ? byHand.includes(s.valve.id) : least !== null);
+    return [wished ? nearer(valve, least) : valve];
   });
   const stock: Record<number, number> = {};
   for (const d of drawer) {
@@ -87,9 +106,24 @@ export function planInput(
     if (um !== null && d.count > 0) stock[um] = (stock[um] ?? 0) + d.count;
   }
   const bad = stands.filter((s) => isBad(s, rules)).map((s) => s.valve.id);
+  const wanted = byHand ?? [...bad, ...soon.map((s) => s.valve)];
   const touch: PlanInput['touch'] =
-    rules.shims === 'all that are open' ? 'all' : valves.filter((v) => bad.includes(v.id)).map((v) => v.id);
+    byHand === null && rules.shims === 'all that are open'
+      ? 'all'
+      : valves.filter((v) => wanted.includes(v.id)).map((v) => v.id);
   return { input: { valves, stock, buyable: rules.buy && series ? sizesOf(series) : [], touch }, unplanned };
+}
+
+/**
+ * A valve that is well and put right all the same: nearer its aim than it is.
+ * @param leastUm what lasts until the next check, which counts for more than the aim; null: nothing is known of its wear
+ */
+function nearer(v: PlanValve, leastUm: number | null): PlanValve {
+  const off = Math.abs(v.measured - v.target) - 1;
+  if (off < 0) return v;
+  if (leastUm !== null)
+    return { ...v, well: true, lo: Math.max(v.lo, v.measured + 1, Math.min(v.target, leastUm)) };
+  return { ...v, well: true, lo: Math.max(v.lo, v.target - off), hi: Math.min(v.hi, v.target + off) };
 }
 
 /** Where a wish cannot be met: what size would, and how far out it stays without. All µm. */
@@ -102,6 +136,8 @@ export interface Missing {
   off: number;
   /** No size in reach is made at all. */
   notMade: boolean;
+  /** It is inside its limits all the same. */
+  well: boolean;
 }
 
 export function missingOf(plan: Plan, input: PlanInput, series: Series | null): Missing[] {
@@ -111,7 +147,7 @@ export function missingOf(plan: Plan, input: PlanInput, series: Series | null): 
     if (off === 0) return [];
     const { thinnest, thickest, best } = wanted(v);
     const notMade = series !== null && !sizesOf(series).some((s) => s >= thinnest && s <= thickest);
-    return [{ valve: f.id, thinnest, thickest, best, off, notMade }];
+    return [{ valve: f.id, thinnest, thickest, best, off, notMade, well: v.well ?? false }];
   });
 }
 
@@ -129,24 +165,28 @@ export interface PlanOf {
   plan: Plan;
   unplanned: Unplanned[];
 }
-/** All plans that are laid side by side; of those that come to the same, the first. */
+/** All plans that are laid side by side; of those that come to the same, the first. One that is picked by hand always stands. */
 export function plansOf(
   stands: readonly ValveStand[],
   house: ValveRules,
   drawer: readonly DrawerShim[],
-  series: Series | null
+  series: Series | null,
+  picked: Picked = NONE_PICKED
 ): PlanOf[] {
   const plans: PlanOf[] = [];
   const same = new Set<string>();
   for (const choice of CHOICES) {
+    const own = choice === 'by hand';
+    if ((own && !picked.byHand) || (choice === 'those soon out too' && picked.soon.length === 0)) continue;
     const rules = rulesOf(choice, house);
-    const { input, unplanned } = planInput(stands, rules, drawer, series);
+    const taken = choice === 'those soon out too' ? { ...picked, byHand: null } : own ? picked : NONE_PICKED;
+    const { input, unplanned } = planInput(stands, rules, drawer, series, taken);
     if (input.valves.length === 0) continue;
     const plan = planShims(input);
     const key = JSON.stringify(
       plan.fits.filter((f) => f.from !== 'itself').map((f) => [f.id, f.shim, f.from, f.of])
     );
-    if (same.has(key)) continue;
+    if (!own && same.has(key)) continue;
     same.add(key);
     plans.push({ choice, rules, input, plan, unplanned });
   }

@@ -12,6 +12,8 @@ export interface PlanValve {
   hi: number;
   /** The clearance wished for. */
   target: number;
+  /** It is inside its limits as it is, and put right all the same: `lo` and `hi` are what it is wished between. */
+  well?: boolean;
 }
 
 export interface PlanInput {
@@ -118,7 +120,7 @@ export function planShims({ valves, stock, buyable, touch }: PlanInput): Plan {
   return {
     fits,
     untouched,
-    outOfSpec: fits.filter((f, i) => !isIn(open[i]!, f.predicted)).length,
+    outOfSpec: fits.filter((f, i) => !open[i]!.well && !isIn(open[i]!, f.predicted)).length,
     bought: fits.filter((f) => f.from === 'bought').length,
     deviation: fits.reduce((sum, f, i) => sum + Math.abs(f.predicted - open[i]!.target), 0)
   };

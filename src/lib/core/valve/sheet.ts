@@ -52,6 +52,8 @@ export interface ValveSheet {
   drawer: DrawerShim[];
   /** Running hours of the engine; null: not known. */
   hours: number | null;
+  /** Running hours from this check to the next, by the shortest of its tasks; null: none counts hours. */
+  nextInH: number | null;
   /** The latest moment by which it is known to have run. */
   ranAt: Date | null;
   /** Hours an engine stands until it is stone cold, by the house rule. */

@@ -16,12 +16,11 @@
     /** What was measured here, the latest last. */
     written: Quantity[];
     units: 'metric' | 'imperial';
-    sheetHref: string;
     /** Names the field, so that what is typed survives a reload. */
     keptAs: string;
     onwrite: (measured: NonNullable<DoneContent['measured']>, instrument: string | undefined) => void;
   }
-  let { input, written, units, sheetHref, keptAs, onwrite }: Props = $props();
+  let { input, written, units, keptAs, onwrite }: Props = $props();
   const typed = untrack(() => new Unsent(`${keptAs} measured`));
   let error = $state('');
   const id = $props.id();
@@ -53,9 +52,7 @@
 <p class="quiet text-sm">
   {#if input.number.source}{input.number.source}{input.number.unsure
       ? ', not sure'
-      : ''}{:else if input.figure}not on the sheet: the manual has it. <a class="link" href={sheetHref}
-      >Put it on the sheet</a
-    >{:else}no band on the job: the manual has it{/if}
+      : ''}{:else if input.figure}not on the sheet: the manual has it{:else}no band on the job: the manual has it{/if}
 </p>
 <form onsubmit={save} class="mt-3" novalidate>
   <label for={id}>Measured, {input.unit}</label>

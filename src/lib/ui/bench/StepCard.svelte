@@ -237,7 +237,6 @@
           {input}
           written={measuredAt(step)}
           {units}
-          sheetHref="/machines/{machineId}/sheet"
           keptAs="{bench.id} {s.key}"
           onwrite={(measured, instrument) => doneAndOn({ measured, ...(instrument && { instrument }) })}
         />{/key}

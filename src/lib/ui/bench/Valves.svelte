@@ -20,7 +20,7 @@
   let { input, valves, visitId, machineId, today, done, onwrite, onward }: Props = $props();
   const sheet = $derived(valves.sheet);
   const at = $derived(
-    sheet && clearancesAt(input.stage, standsOf(checkInput(sheet)), sheet.rules, sheet.check?.id ?? null)
+    sheet && clearancesAt(input.stage, standsOf(checkInput(sheet)), sheet.rules, sheet.check)
   );
 </script>
 
@@ -42,7 +42,7 @@
   {:else if at?.ok}
     <button type="button" class="go mt-4" onclick={() => onwrite(at.clearances)}
       >{at.clearances.bad > 0
-        ? `Measured: ${at.clearances.bad} ${at.clearances.bad === 1 ? 'valve is' : 'valves are'} out`
+        ? `Measured: ${at.clearances.bad} ${at.clearances.bad === 1 ? 'valve' : 'valves'} to put right`
         : input.stage === 'fitted'
           ? 'They are in'
           : 'All well'}</button

@@ -13,7 +13,7 @@ export function clearancesOf(valves: Around['valves']): AtHand['clearances'] {
   const stands = standsOf(checkInput(sheet));
   return Object.fromEntries(
     VALVE_STAGES.map((stage) => {
-      const at = clearancesAt(stage, stands, sheet.rules, sheet.check?.id ?? null);
+      const at = clearancesAt(stage, stands, sheet.rules, sheet.check);
       return [stage, at.ok ? at.clearances : null] as const;
     })
   );

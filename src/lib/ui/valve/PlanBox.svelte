@@ -1,4 +1,4 @@
-<!-- Shims: the plans side by side, each by one rule switched; what each moves, buys and leaves; one of them is settled on. -->
+<!-- Shims: the plans side by side, each by one rule switched or picked by hand; what each moves, buys and leaves; one of them is settled on. -->
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import { invalidateAll } from '$app/navigation';
@@ -15,7 +15,10 @@
   import { showUm, type ClearanceUnit } from '$lib/core/valve/limits';
   import type { Layout } from '$lib/core/valve/head';
   import type { KeptPlan } from '$lib/core/valve/stored';
+  import { isShimmed } from '$lib/core/valve/head';
   import type { Series } from '$lib/core/valve/shim';
+  import { soonOut } from '$lib/core/valve/soon';
+  import type { ValveWear } from '$lib/core/valve/wear-of-head';
   import { Button } from '../form/controls';
   import FormError from '../form/FormError.svelte';
   import { Press } from '../form/press.svelte';
@@ -35,6 +38,9 @@
     layout: Layout;
     /** The one that was settled on; null: none. */
     kept: KeptPlan | null;
+    wear: readonly ValveWear[];
+    /** Running hours to the next check; null: nobody knows. */
+    nextInH: number | null;
   }
   let {
     stands,
@@ -46,7 +52,9 @@
     checkId,
     unit,
     layout,
-    kept
+    kept,
+    wear,
+    nextInH
   }: Props = $props();
   /** The house's rules, of which two can be switched here, for this plan. */
   let shimReading = $state(untrack(() => house.shimReading));
@@ -54,13 +62,30 @@
   const rules = $derived({ ...house, shimReading, borderlineValve });
   const planner = new Planner();
   onMount(() => planner.open());
+  const soon = $derived(soonOut(stands, wear, rules, nextInH));
+  /** The valves that are put right, picked by hand; null: as the rules have it. */
+  let byHand = $state(
+    untrack(() =>
+      kept?.choice === 'by hand' ? kept.fits.map((f) => f.valve) : (null as readonly string[] | null)
+    )
+  );
   $effect(() =>
-    planner.ask($state.snapshot({ stands, rules, drawer, series }) as Parameters<Planner['ask']>[0])
+    planner.ask(
+      $state.snapshot({ stands, rules, drawer, series, picked: { soon, byHand } }) as Parameters<
+        Planner['ask']
+      >[0]
+    )
   );
   let shown = $state(untrack(() => kept?.choice ?? null));
   const plans = $derived(planner.plans);
   const plan = $derived<PlanOf | null>(plans.find((p) => p.choice === shown) ?? plans[0] ?? null);
   const missing = $derived(plan ? missingOf(plan.plan, plan.input, series) : []);
+  const takes = $derived(byHand ?? plan?.plan.fits.filter((f) => f.from !== 'itself').map((f) => f.id) ?? []);
+  function pick(valve: string, on: boolean) {
+    byHand = on ? [...takes, valve] : takes.filter((v) => v !== valve);
+    shown = 'by hand';
+  }
+  const hours = (h: number) => (h < 1 ? 'less than 1 h' : `about ${Math.round(h)} h`);
   const nameOf = (id: string | null) => stands.find((s) => s.valve.id === id)?.name ?? '';
   let sizing = $state(false);
   const READINGS = ['goes', 'middle of the bracket'] as const;
@@ -73,11 +98,9 @@
     'no limits': 'its limits are not on the sheet'
   };
 
-  async function settle() {
-    if (!plan) return;
-    const fits = fitsOf(plan.plan);
-    if (await press.send('valve.plan', { checkId, plan: { choice: plan.choice, fits } }))
-      await invalidateAll();
+  /** @param taken null: none any more */
+  async function settle(taken: KeptPlan | null) {
+    if (await press.send('valve.plan', { checkId, plan: taken })) await invalidateAll();
   }
 </script>
 
@@ -106,7 +129,35 @@
       ></label
     >
   </div>
+  {#each soon as s (s.valve)}
+    <p class="mt-2">
+      {s.name} is in, and likely out before the next check: in {hours(s.inH)} at its usual wear, the check is in
+      {hours(nextInH!)}.
+    </p>
+  {/each}
   {#if sizing}<SizesForm {headId} {series} {acrossUm} onleave={() => (sizing = false)} />{/if}
+  <fieldset class="no-print mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
+    <legend class="sr-only">Valves that are put right</legend>
+    <span>put right</span>
+    {#each stands.filter((s) => isShimmed(s.gauge)) as s (s.valve.id)}
+      <label class="pick"
+        ><input
+          type="checkbox"
+          checked={takes.includes(s.valve.id)}
+          onchange={(e) => pick(s.valve.id, e.currentTarget.checked)}
+        />
+        {s.name}</label
+      >
+    {/each}
+    {#if byHand}<button
+        type="button"
+        class="link"
+        onclick={() => {
+          byHand = null;
+          shown = null;
+        }}>by the rules again</button
+      >{/if}
+  </fieldset>
   {#if plans.length === 0}
     <p class="mt-2" role="status">
       {planner.failed ?? (planner.busy ? 'Working it out.' : 'Nothing to plan from yet.')}
@@ -137,16 +188,23 @@
       {/each}
     </div>
     {#if plan}
-      <PlanCard {plan} {stands} {layout} {unit} />
+      <PlanCard {plan} {stands} {layout} {unit} {wear} {nextInH} />
       {#each missing as m (m.valve)}
-        <p class="caution mt-2">
-          {nameOf(m.valve)} stays {showUm(Math.abs(m.off), unit)} too {m.off < 0 ? 'tight' : 'loose'}: it
-          wants {showUm(m.thinnest)} to {showUm(m.thickest)}, best {showUm(m.best)}{m.notMade
-            ? ', and no such size is made'
-            : plan.rules.buy && series
-              ? ''
-              : ', and there is none'}.
-        </p>
+        {#if m.well}<p class="mt-2">
+            {nameOf(m.valve)} is inside its limits; no shim that is made or there does better. Best would be {showUm(
+              m.best
+            )}.
+          </p>
+        {:else}
+          <p class="caution mt-2">
+            {nameOf(m.valve)} stays {showUm(Math.abs(m.off), unit)} too {m.off < 0 ? 'tight' : 'loose'}: it
+            wants {showUm(m.thinnest)} to {showUm(m.thickest)}, best {showUm(m.best)}{m.notMade
+              ? ', and no such size is made'
+              : plan.rules.buy && series
+                ? ''
+                : ', and there is none'}.
+          </p>
+        {/if}
       {/each}
       {#if plan.unplanned.length > 0}<p class="mt-2 text-sm">
           Not in the plan: {plan.unplanned.map((u) => `${nameOf(u.valve)} (${WHY[u.why]})`).join('; ')}.
@@ -155,7 +213,10 @@
         {#if !isKept(plan.plan, kept) && plan.plan.fits.some((f) => f.from !== 'itself')}<Button
             color="primary"
             disabled={press.busy}
-            onclick={settle}>Take this plan</Button
+            onclick={() => settle({ choice: plan.choice, fits: fitsOf(plan.plan) })}>Take this plan</Button
+          >{/if}
+        {#if kept}<button type="button" class="link" disabled={press.busy} onclick={() => settle(null)}
+            >drop the plan that was taken</button
           >{/if}
       </div>
       <button type="button" class="link no-print mt-2 text-sm" onclick={() => print()}
@@ -189,6 +250,18 @@
     height: 100%;
     opacity: 0;
     cursor: pointer;
+  }
+  .pick {
+    display: inline-flex;
+    align-items: center;
+    gap: 0.4rem;
+    min-height: 2.75rem;
+    cursor: pointer;
+  }
+  .pick input {
+    width: 1.3rem;
+    height: 1.3rem;
+    accent-color: var(--ink);
   }
   .on {
     border-color: var(--ink);

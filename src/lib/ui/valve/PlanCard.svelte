@@ -7,6 +7,8 @@
   import { thickness } from '$lib/core/valve/shim';
   import { stampOf } from '$lib/core/valve/stamp';
   import type { Layout } from '$lib/core/valve/head';
+  import { lastsH } from '$lib/core/valve/soon';
+  import type { ValveWear } from '$lib/core/valve/wear-of-head';
   import HeadDrawing from './HeadDrawing.svelte';
   import Scale from './Scale.svelte';
 
@@ -15,8 +17,11 @@
     stands: readonly ValveStand[];
     layout: Layout;
     unit: ClearanceUnit;
+    wear: readonly ValveWear[];
+    /** Running hours to the next check; null: nobody knows. */
+    nextInH: number | null;
   }
-  let { plan, stands, layout, unit }: Props = $props();
+  let { plan, stands, layout, unit, wear, nextInH }: Props = $props();
   const of = (id: string) => stands.find((s) => s.valve.id === id)!;
   const fits = $derived(plan.plan.fits);
   const bought = $derived(
@@ -36,6 +41,14 @@
         : f.from === 'drawer'
           ? 'from the drawer'
           : 'buy it';
+  /** How long what is predicted lasts, in words; empty: nobody knows, or it does not close up. */
+  function lasts(id: string, predicted: number): string {
+    const { limits } = of(id);
+    const h = limits && lastsH(predicted, limits.lo, wear.find((w) => w.valve === id)?.rate ?? null);
+    if (h === null) return '';
+    const short = nextInH !== null && h < nextInH ? ', not to the next check' : '';
+    return h > 999 ? 'lasts over 1,000 h' : `lasts about ${Math.round(h)} h${short}`;
+  }
   /** In each valve the shim that is in it then, and where that comes from. */
   const drawn = $derived(
     Object.fromEntries(
@@ -89,7 +102,11 @@
                 >{/if}</td
             >
             <td data-label="From">{from(f)}</td>
-            <td data-label="Will have" class="figure text-lg whitespace-nowrap">{band(bandOf(f, s))}</td>
+            <td data-label="Will have" class="figure text-lg whitespace-nowrap"
+              >{band(bandOf(f, s))}{#if lasts(f.id, f.predicted)}<span class="quiet block text-sm font-normal"
+                  >{lasts(f.id, f.predicted)}</span
+                >{/if}</td
+            >
             <td class="whole"
               ><Scale
                 limits={s.limits}

@@ -7,6 +7,7 @@
   import { measuredTyped } from '$lib/core/valve/typed';
   import { isShimmed } from '$lib/core/valve/head';
   import { thickness } from '$lib/core/valve/shim';
+  import { soonOut } from '$lib/core/valve/soon';
   import { asPast, wearOfHead } from '$lib/core/valve/wear-of-head';
   import { checkInput, type ValveSheet as Sheet } from '$lib/core/valve/sheet';
   import { keep, kept } from '../form/kept';
@@ -64,7 +65,6 @@
   const open = $derived(sheet.check !== null);
   const changed = $derived(book.some((s) => s.changed));
   const withLeft = $derived(book.some(wantsLeft));
-  const planned = $derived(open && bad.some((s) => isShimmed(s.gauge)));
   /** The plan that was settled on is not in yet, or what went in was not right. */
   const toFit = $derived(
     sheet.check?.plan?.fits.some((f) => {
@@ -101,6 +101,17 @@
     sheet.check ? [asPast(book, sheet.check.id, today, sheet.check.hours), ...sheet.past] : sheet.past
   );
   const wear = $derived(wearOfHead(book, past, sheet.rules, sheet.head.series));
+  const shimmed = $derived(book.filter((s) => isShimmed(s.gauge)));
+  /** Somebody wants shims planned though nothing asks for it. */
+  let planning = $state(false);
+  const mayPlan = $derived(open && shimmed.some((s) => s.found && (!s.changed || s.left)));
+  const planned = $derived(
+    mayPlan &&
+      (planning ||
+        toFit ||
+        shimmed.some((s) => s.verdict === 'borderline' || isBad(s, sheet.rules)) ||
+        soonOut(shimmed, wear, sheet.rules, sheet.nextInH).length > 0)
+  );
   function turn(to: ClearanceUnit) {
     unit = to;
     keep('device', 'ht_blades_in', to);
@@ -195,7 +206,13 @@
       layout={sheet.head.layout}
       {unit}
       kept={sheet.check.plan}
-    />{/if}
+      {wear}
+      nextInH={sheet.nextInH}
+    />{:else if mayPlan && !book.some(wantsNumber)}<button
+      type="button"
+      class="link no-print mt-4"
+      onclick={() => (planning = true)}>Put a valve right all the same</button
+    >{/if}
   {#if sheet.check.plan && (toFit || fitting)}
     <FitBox
       stands={book}
