@@ -52,7 +52,8 @@
 <p class="quiet text-sm">
   {#if input.number.source}{input.number.source}{input.number.unsure
       ? ', not sure'
-      : ''}{:else if input.figure}not on the sheet: the manual has it{:else}no band on the job: the manual has it{/if}
+      : ''}{:else if input.figure}not on the sheet: the manual has it{:else}no band on the job: the manual has
+    it{/if}
 </p>
 <form onsubmit={save} class="mt-3" novalidate>
   <label for={id}>Measured, {input.unit}</label>
