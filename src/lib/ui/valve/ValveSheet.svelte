@@ -61,7 +61,6 @@
   /** As the book has it: what plans and the end of the check go by. */
   const book = $derived(standsOf(input));
   const problems = $derived(checkProblems(book, sheet.rules, unit));
-  const bad = $derived(book.filter((s) => isBad(s, sheet.rules)));
   const open = $derived(sheet.check !== null);
   const changed = $derived(book.some((s) => s.changed));
   const withLeft = $derived(book.some(wantsLeft));

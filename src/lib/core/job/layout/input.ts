@@ -20,6 +20,7 @@ import {
   twinsOf,
   type LayoutInput
 } from './context';
+import { heldBy } from './filter-covers';
 import { itemKey, looseKey, partKey, thingKey, thingsOf } from './items';
 import { figureInWords, numberOf } from './words';
 
@@ -124,9 +125,12 @@ export function inputOf(
   const history = circuit ? historyOf(input, circuit) : null;
   const keys = f
     ? [
-        // What comes out with it goes back in before it.
-        ...(s.partOnly || f.comesWith === '' ? [] : [looseKey(f)]),
-        ...(s.partOnly ? [] : [itemKey(f)]),
+        // What comes out with it goes back in before it; all bolts of a cover come out together.
+        ...(s.partOnly
+          ? []
+          : (s.kind === 'open' ? heldBy(f, sheet) : [f]).flatMap((x) =>
+              x.comesWith === '' ? [itemKey(x)] : [looseKey(x), itemKey(x)]
+            )),
         ...(s.part && (s.partOnly || s.kind === 'open') ? [partKey(f)] : [])
       ]
     : thingsOf(s.things, input).map(thingKey);

@@ -6,6 +6,7 @@ import { makeStep, type OpenedItem, type Step, type VisitPlan } from '../plan';
 import type { TemplateStep } from '../template';
 import { carriesScreen, holds, type JobInput, type LayoutInput } from './context';
 import { NOT_NAMED } from './answered';
+import { coverOf, heldBy } from './filter-covers';
 import { inputOf, pointOf } from './input';
 import { filterOf, itemKey, itemOf, looseOf, partKey, partOf, thingOf, thingsOf } from './items';
 import { fill, fillTitle } from './lines';
@@ -49,6 +50,8 @@ function fastenersFor(p: Place, input: LayoutInput): (Fastener | null)[] {
   const named = ofChain ? all.filter(movesChain).slice(0, 1) : all;
   // One filler is opened, whichever comes first.
   if (step.each === 'filler cap' && named.length > 0) return named.slice(0, 1);
+  // What lies behind it is there once, however many rows its bolts have.
+  if (step.part !== '' && named.length > 0) return named.filter((f) => coverOf(f, input.sheet).id === f.id);
   if (named.length > 0 || !step.orNamed) return named;
   const name =
     circuit && circuit !== 'engine'
@@ -99,9 +102,11 @@ export function layOut(input: LayoutInput): LaidOut {
   for (const p of places) {
     for (const f of fastenersFor(p, input)) {
       if (f && (p.step.kind === 'open' || p.step.kind === 'close')) {
-        if (!items.has(itemKey(f))) items.set(itemKey(f), itemOf(f, input));
-        const loose = p.step.partOnly ? null : looseOf(f);
-        if (loose) items.set(loose.key, loose);
+        for (const bolt of p.step.kind === 'open' ? heldBy(f, input.sheet) : [f]) {
+          if (!items.has(itemKey(bolt))) items.set(itemKey(bolt), itemOf(bolt, input));
+          const loose = p.step.partOnly ? null : looseOf(bolt);
+          if (loose) items.set(loose.key, loose);
+        }
         if (p.step.part && !items.has(partKey(f)))
           items.set(partKey(f), { ...partOf(f, p.step.part, p.circuit), filter: filterOf(f, input) });
       }
@@ -213,7 +218,8 @@ function oneStep(
     if (!named) return [];
     const list = fastenersFor(named, input);
     // A step for one plug waits for that plug's own steps, not for its neighbour's.
-    const own = f && named.step.each === p.step.each ? list.filter((x) => x?.id === f.id) : list;
+    const same = (x: Fastener | null) => x && f && coverOf(x, input.sheet).id === coverOf(f, input.sheet).id;
+    const own = f && named.step.each === p.step.each ? list.filter(same) : list;
     return own.map((x) => keyOf(p, named.step, x));
   };
   const key = keyOf(p, p.step, f);
@@ -237,7 +243,10 @@ function oneStep(
       !(p.step.kind === 'open' && p.step.each === 'drain plug' && fastenersFor(p, input).length === 1),
     gate: gate ? { steps: keys(gate.step), is: gate.is } : null,
     orientation: p.step.orientation,
-    points: f && !f.id.startsWith('unnamed') ? [f.id] : [],
+    points:
+      f && !f.id.startsWith('unnamed')
+        ? (p.step.kind === 'open' ? heldBy(f, input.sheet) : [f]).map((x) => x.id)
+        : [],
     minutes: p.step.minutes + (stoodBy ? p.step.wait : 0),
     wait: stoodBy ? 0 : p.step.wait,
     waitFor: p.step.waitFor,
