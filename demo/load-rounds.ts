@@ -59,7 +59,7 @@ function usualNumber(key: string, bands: Awaited<ReturnType<typeof bandsOf>>): s
   const band = bands[key];
   const [from, to] = [band?.from ?? band?.to, band?.to ?? band?.from];
   if (from && to) return `${Math.round((from.value + to.value) / 2)} ${from.unit}`;
-  return key.endsWith('tyre') ? '85 kPa' : key === 'chain-slack' ? '40 mm' : '3 mm';
+  return key.includes('tyre') ? '85 kPa' : key === 'chain-slack' ? '40 mm' : '3 mm';
 }
 
 /** Rounds of the demo: done and held, done and ridden since, begun, and one that finds the same for the third time. */

@@ -79,6 +79,36 @@ test('an outing nobody read a meter after is told of, and takes the machine’s 
   expect(r!.ridden).toBeLessThan(200);
 });
 
+test('a remark offers what it names: a symptom is reported, damage becomes a finding of that day', async ({
+  work: page,
+  app
+}) => {
+  const id = await app.machineId('12');
+  await open(page, `/machines/${id}`);
+  await page
+    .getByRole('banner')
+    .getByRole('button', { name: /^Log hours/ })
+    .click();
+  const log = page.getByRole('form', { name: 'Log hours' });
+  await log.getByLabel('Meter shows, h').fill('+1');
+  await log.getByLabel('Remark').fill('hard to start warm, clutch lever bent');
+  const named = log.getByRole('group', { name: 'From the remark' });
+  await named.getByRole('button', { name: 'Report: hard to start' }).click();
+  await named.getByRole('button', { name: 'Write a finding: Clutch lever bent' }).click();
+  await expect(named).toContainText('Finding, fix now: Clutch lever bent');
+  await expect(named.getByRole('button', { name: /Report/ })).toHaveCount(0);
+  await log.getByRole('button', { name: 'Log', exact: true }).dblclick();
+  await expect(log).toBeHidden();
+  await expect
+    .poll(
+      () => app.sql`select what, severity from finding where machine_id = ${id} and what like 'Clutch lever%'`
+    )
+    .toEqual([{ what: 'Clutch lever bent', severity: 'fix now' }]);
+  expect(
+    await app.sql`select symptoms, remark from outing where machine_id = ${id} and remark like 'hard to start%'`
+  ).toEqual([{ symptoms: ['hard to start'], remark: 'hard to start warm, clutch lever bent' }]);
+});
+
 test('a sheet: a superseded figure stays readable, a sister’s figures come unconfirmed, a change casts doubt', async ({
   work: page,
   app

@@ -73,13 +73,17 @@ test('a round with two findings keeps a quad off the board until they are closed
   await brake.getByRole('button', { name: /: wrong$/ }).click();
   await brake.getByLabel('What is wrong').fill('hose chafed');
   await brake.getByRole('button', { name: 'Write it down' }).click();
-  const tyre = check(page, 'Front tyre pressure');
-  await tyre.getByRole('textbox', { name: 'Front tyre pressure, as found' }).fill('400 kPa');
+  const tyre = check(page, 'Front left tyre pressure');
+  await tyre.getByRole('textbox', { name: 'Front left tyre pressure, as found' }).fill('400 kPa');
   await tyre.getByRole('button', { name: 'Found' }).click();
   await expect(tyre.getByRole('alert')).toContainText('more than there can be');
-  await expect(tyre.getByRole('textbox', { name: 'Front tyre pressure, as found' })).toHaveValue('400 kPa');
-  await tyre.getByRole('textbox', { name: 'Front tyre pressure, as found' }).fill('35 kPa');
-  await tyre.getByRole('textbox', { name: 'Front tyre pressure, as found' }).press('Enter');
+  await expect(tyre.getByRole('textbox', { name: 'Front left tyre pressure, as found' })).toHaveValue(
+    '400 kPa'
+  );
+  await tyre.getByRole('textbox', { name: 'Front left tyre pressure, as found' }).fill('35 kPa');
+  await tyre.getByRole('textbox', { name: 'Front left tyre pressure, as found' }).press('Enter');
+  await check(page, 'Front right tyre pressure').getByRole('textbox').fill('35 kPa');
+  await check(page, 'Front right tyre pressure').getByRole('button', { name: 'Found' }).click();
   await station(page, 'At the front')
     .getByRole('button', { name: /^All as it should be/ })
     .click();
@@ -95,7 +99,7 @@ test('a round with two findings keeps a quad off the board until they are closed
   await grease.getByRole('button', { name: 'Pumps' }).click();
   await expect(grease.getByRole('alert')).toContainText('More than 60 pumps');
   await grease.getByRole('button', { name: '6', exact: true }).click();
-  const rear = check(page, 'Rear tyre pressure');
+  const rear = check(page, 'Rear left tyre pressure');
   const throttle = check(page, 'Throttle free play at the grip');
   await unfold('In the saddle');
   await throttle.getByRole('textbox').fill('4 mm');
@@ -107,6 +111,8 @@ test('a round with two findings keeps a quad off the board until they are closed
   await expect(rear).toBeVisible();
   await rear.getByRole('textbox').fill('35 kPa');
   await rear.getByRole('button', { name: 'Found' }).click();
+  await check(page, 'Rear right tyre pressure').getByRole('textbox').fill('35 kPa');
+  await check(page, 'Rear right tyre pressure').getByRole('button', { name: 'Found' }).click();
   await allWell(page);
   await expect(stand(page)).toContainText('2 things are wrong');
 

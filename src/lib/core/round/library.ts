@@ -31,7 +31,10 @@ const BRAKE_FLUID =
   'Top up only with what the sheet names, glycol or mineral: mixed they ruin the seals, and the brake fails. Not known: do not top up.';
 
 const FRONT: readonly ListCheck[] = [
-  pressure('front-tyre', 'Front tyre pressure', 'At the front', 'front tyre pressure'),
+  pressure('front-tyre', 'Front tyre pressure', 'At the front', 'front tyre pressure', BIKES),
+  // Two on an axle: each loses its air by itself, and a difference pulls to one side.
+  pressure('front-tyre-left', 'Front left tyre pressure', 'At the front', 'front tyre pressure', QUADS),
+  pressure('front-tyre-right', 'Front right tyre pressure', 'At the front', 'front tyre pressure', QUADS),
   look('front-wheel', 'Front wheel: rim, spokes, axle and its marks', 'At the front', BIKES, {
     line: 'Tap the spokes, spin it, look along the paint marks.',
     wrong: 'Front wheel',
@@ -115,7 +118,9 @@ const LEFT: readonly ListCheck[] = [
 ];
 
 const REAR: readonly ListCheck[] = [
-  pressure('rear-tyre', 'Rear tyre pressure', 'At the rear', 'rear tyre pressure'),
+  pressure('rear-tyre', 'Rear tyre pressure', 'At the rear', 'rear tyre pressure', BIKES),
+  pressure('rear-tyre-left', 'Rear left tyre pressure', 'At the rear', 'rear tyre pressure', QUADS),
+  pressure('rear-tyre-right', 'Rear right tyre pressure', 'At the rear', 'rear tyre pressure', QUADS),
   look('rear-wheel', 'Rear wheel: rim, spokes, axle nut and its marks', 'At the rear', BIKES, {
     line: 'Tap the spokes, spin it, look along the paint marks.',
     wrong: 'Rear wheel',

@@ -44,6 +44,18 @@ describe('what is checked, as data', () => {
       'own-1'
     );
   });
+  it('reads every tyre by itself: two on a bike, four on a quad', () => {
+    const tyres = (kind: (typeof KINDS)[number]) =>
+      checksOf(kind, 'ready').flatMap((c) => (c.key.includes('tyre') ? [c.key] : []));
+    expect(tyres('youth bike')).toEqual(['front-tyre', 'rear-tyre']);
+    for (const kind of ['sport quad', 'utility quad'] as const)
+      expect(tyres(kind)).toEqual([
+        'front-tyre-left',
+        'front-tyre-right',
+        'rear-tyre-left',
+        'rear-tyre-right'
+      ]);
+  });
   it('says two of one key, a choice nobody can pass, two answers alike, a band that runs backwards, words for a number', () => {
     const choose = done(named(), 'choose');
     expect(messages([named(), named()])).toEqual(['1.key: Check 1 has that key too.']);

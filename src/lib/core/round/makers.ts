@@ -73,7 +73,8 @@ export function pressure(
   key: string,
   title: string,
   station: Measure['station'],
-  figure: Measure['figure']
+  figure: Measure['figure'],
+  kinds: readonly Kind[]
 ): Measure {
   return {
     key,
@@ -82,7 +83,7 @@ export function pressure(
     how: 'measure',
     line: 'Cold, always by the same gauge.',
     minutes: 1,
-    kinds: EVERY,
+    kinds,
     lists: READY,
     figure,
     from: null,

@@ -41,10 +41,10 @@ describe('the library', () => {
     expect(keys('sport quad')).toContain('grease-points');
     expect(keys('four-stroke motocross')).not.toContain('lights');
   });
-  it('a bike that is all well takes at most fifteen taps: a press a station for looks, one for each number and choice', () => {
+  it('what is all well takes at most fifteen taps, a quad with its two tyres more two more: a press a station for looks, one for each number and choice', () => {
     for (const kind of KINDS) {
       const checks = checksOf(kind, 'ready');
-      expect(costOf(checks).taps, kind).toBeLessThanOrEqual(15);
+      expect(costOf(checks).taps, kind).toBeLessThanOrEqual(kind.endsWith('quad') ? 17 : 15);
     }
   });
 });

@@ -12,6 +12,7 @@
   import type { Logged } from '$lib/core/command/logged';
   import { goOn } from '../form/go-on';
   import { sendAll, type Sent } from '../form/send';
+  import { writeFindings } from './new-finding';
   import { DayRow, type DayMachine } from './day-row.svelte';
   import DayRowView from './DayRow.svelte';
 
@@ -84,6 +85,8 @@
     busy = false;
     const lost = answers.find((a) => !a.ok && (a.more.retry || a.more.needsWho));
     problem = lost && !lost.ok ? (Object.values(lost.errors)[0] ?? 'Not saved.') : '';
+    for (const [i, a] of answers.entries())
+      if (a.ok) await writeFindings(sentRows[i]!.machine.id, day, sentRows[i]!.findings);
     answers.forEach((a, i) => {
       if (a.ok || !(a.more.retry || a.more.needsWho)) sentRows[i]!.take(a as Sent<Logged>);
     });

@@ -3,6 +3,8 @@
   import { showHours } from '$lib/core/hours/hours';
   import type { Person } from '$lib/core/team/team';
   import { meterApart, type DayMachine, type DayRow } from './day-row.svelte';
+  import { namedIn } from '$lib/core/outing/remark';
+  import RemarkOffers from './RemarkOffers.svelte';
   import Ridden from './Ridden.svelte';
   import Settle from './Settle.svelte';
 
@@ -16,6 +18,10 @@
   }
   let { r, i, people, stands, ondown }: Props = $props();
   const meter = $derived(meterApart(stands));
+  const offers = $derived.by(() => {
+    const { symptoms, damage } = namedIn(r.remark, r.machine.kind);
+    return symptoms.length > 0 || damage.length > 0 || r.findings.length > 0;
+  });
 </script>
 
 <tr class="row">
@@ -81,6 +87,16 @@
     /></td
   >
 </tr>
+{#if offers}<tr
+    ><td colspan="6"
+      ><RemarkOffers
+        remark={r.remark}
+        kind={r.machine.kind}
+        bind:symptoms={() => r.ridden.symptoms, (s) => r.report(s)}
+        bind:findings={r.findings}
+      /></td
+    ></tr
+  >{/if}
 {#if r.details}<tr
     ><td colspan="6" class="details"
       ><Ridden

@@ -10,6 +10,8 @@
   import FormError from '../form/FormError.svelte';
   import { listedMachines, NOT_READ, type ListedMachine } from '../machine/listed';
   import { say, shell } from '../shell/shell.svelte';
+  import { writeFindings, type NewFinding } from './new-finding';
+  import RemarkOffers from './RemarkOffers.svelte';
   import Ridden from './Ridden.svelte';
   import { nothingRidden, riddenInWords } from '$lib/core/outing/ridden';
   import Settle from './Settle.svelte';
@@ -24,6 +26,7 @@
   let machines = $state<ListedMachine[]>([]);
   let machineId = $state(shell.machineId ?? '');
   let ridden = $state(nothingRidden());
+  let findings = $state<NewFinding[]>([]);
   let details = $state(false);
   let askSure = $state(false);
   let doubts = $state<string[]>([]);
@@ -72,7 +75,8 @@
           ? Object.fromEntries(Object.entries(wrong).filter(([k]) => k !== 'typed'))
           : wrong;
       },
-      taken: ({ plate, total, due }) => {
+      taken: async ({ plate, total, due }, f) => {
+        await writeFindings(machineId, f.day, findings);
         say(
           `${plate} stands at ${total}.${due.length > 0 ? ' Now:' : ''}`,
           due.map((d) => ({ text: `${d.name} ${d.left}, ${d.state}`, href: `/machines/${machineId}#tasks` }))
@@ -80,7 +84,10 @@
         shell.panel = null;
         onlogged?.(machineId);
       },
-      kept: () => (shell.panel = null)
+      kept: async (f) => {
+        await writeFindings(machineId, f.day, findings);
+        shell.panel = null;
+      }
     }
   );
   $effect(() => {
@@ -165,6 +172,12 @@
   <div class="sm:col-span-6">
     <FormError message={$errors['']} />
     {#if $data.outing !== 'reading'}
+      <RemarkOffers
+        remark={$data.remark}
+        kind={machine?.kind ?? null}
+        bind:symptoms={ridden.symptoms}
+        bind:findings
+      />
       <button
         type="button"
         class="link mb-2 text-sm"

@@ -24,6 +24,18 @@ describe('a row of a race day', () => {
     row.said = 'mud';
     expect(row.written).toBe(true);
   });
+  it('with a remark alone is written: a word is worth keeping', () => {
+    row.remark = 'lever bent';
+    expect(row.written).toBe(true);
+  });
+  it('what its remark reports stands in the line, beside what was typed there', () => {
+    row.said = '34 mu';
+    row.hear();
+    row.report(['hard to start']);
+    expect(row.said).toBe('34 km, mud, hard to start');
+    expect(row.hear()).toBe(true);
+    expect(row.ridden.symptoms).toEqual(['hard to start']);
+  });
   it('shows the meter beside the running hours where they are not the same', () => {
     const stands = (more: Partial<DayRow['machine']>) => meterApart({ ...row.machine, ...more });
     expect(stands({})).toBeNull();

@@ -3,6 +3,7 @@ import { nothingRidden, readRidden, riddenInWords } from '$lib/core/outing/ridde
 import type { Body } from '$lib/core/command/commands';
 import type { Logged } from '$lib/core/command/logged';
 import type { Sent, Typed } from '../form/send';
+import type { NewFinding } from './new-finding';
 import type { Settlement } from './Settle.svelte';
 
 /** What its meter showed last, where that is not what the machine has run: it was replaced, or began late. */
@@ -32,6 +33,8 @@ export class DayRow {
   riderId = $state('');
   remark = $state('');
   ridden = $state(nothingRidden());
+  /** What the remark names, to be written down with it. */
+  findings = $state<NewFinding[]>([]);
   /** How it was ridden, in one line. */
   said = $state('');
   details = $state(false);
@@ -52,7 +55,7 @@ export class DayRow {
   }
   get written(): boolean {
     return (
-      [this.typed, this.said, this.ridden.distance].some((t) => t.trim() !== '') ||
+      [this.typed, this.said, this.ridden.distance, this.remark].some((t) => t.trim() !== '') ||
       this.ridden.symptoms.length > 0
     );
   }
@@ -79,6 +82,13 @@ export class DayRow {
       delete this.errors.ridden;
     } else this.errors.ridden = read.problem;
     return read.ok;
+  }
+  /** What the remark names is reported: it stands in the line too. */
+  report(symptoms: string[]): void {
+    const more = symptoms.filter((s) => !this.ridden.symptoms.includes(s));
+    this.ridden.symptoms = symptoms;
+    // What the line does not understand yet is not lost over it.
+    this.said = readRidden(this.said).ok ? riddenInWords(this.ridden) : [this.said, ...more].join(', ');
   }
   unfold(): void {
     if (this.details) this.said = riddenInWords(this.ridden);
@@ -116,6 +126,7 @@ export class DayRow {
         typed: '',
         remark: '',
         ridden: nothingRidden(),
+        findings: [],
         said: '',
         details: false,
         askSure: false

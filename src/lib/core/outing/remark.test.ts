@@ -1,0 +1,48 @@
+import { describe, expect, it } from 'vitest';
+import { namedIn } from './remark';
+
+const of = (remark: string) => namedIn(remark, 'four-stroke enduro');
+
+describe('a remark at an outing', () => {
+  it.each([
+    ['Hard to start warm', ['hard to start']],
+    ['would not start after the fall', ['hard to start']],
+    ['it didn’t start at noon', ['hard to start']],
+    ['clutch was slipping', ['clutch slips']],
+    ['bogs from low down, backfired twice', ['runs badly', 'backfires']],
+    ['Front brake goes soft', ['brake weak or spongy']],
+    ['boiled in the queue and smoked a bit', ['overheats', 'smokes']],
+    ['left fork leaks', ['suspension leaks or bottoms']],
+    ['jumps out of second', ['gears jump out']],
+    ['some play in the steering', ['play in the steering']]
+  ])('%s: names what calls work', (remark, symptoms) => {
+    expect(of(remark)).toEqual({ symptoms, damage: [] });
+  });
+  it.each([
+    ['lever bent', ['Lever bent']],
+    [
+      'Fell in the rocks, clutch lever bent and left hand guard cracked.',
+      ['Clutch lever bent', 'Left hand guard cracked']
+    ],
+    ['rear tyre flat', ['Rear tyre flat']],
+    ['a spoke is  loose', ['A spoke is loose']]
+  ])('%s: names damage, in its own words', (remark, damage) => {
+    expect(of(remark)).toEqual({ symptoms: [], damage });
+  });
+  it.each([
+    '',
+    'went well',
+    'loose ground, flat track',
+    'no longer hard to start',
+    'bent lever replaced',
+    'broken'
+  ])('%s: names nothing', (remark) => {
+    expect(of(remark)).toEqual({ symptoms: [], damage: [] });
+  });
+  it('names nothing the machine has not', () => {
+    expect(namedIn('clutch slips', 'electric').symptoms).toEqual([]);
+  });
+  it('names each symptom once', () => {
+    expect(of('smokes, smoked all day').symptoms).toEqual(['smokes']);
+  });
+});
