@@ -24,6 +24,18 @@ describe('a finding by hand', () => {
       word: 'Wren Oddie closed it: “hose clamp tightened”. What you write here is not kept.'
     });
   });
+  it('of a brake is not put right with a fluid the machine does not take, or nobody knows', async () => {
+    await on.answer([{ check: 'front-brake', said: 'wrong', note: 'fluid low' }]);
+    const findingId = (await on.book.sql`select id from finding`)[0]!.id as string;
+    const close = (word: string, how: 'done' | 'owner told' = 'done') =>
+      on.send('finding.close', { findingId, how, word }, at(26));
+    expect((await refused(close('topped up, DOT 4')))['word']).toMatch(/not on its sheet/);
+    await on.figure('brake fluid', 'mineral');
+    expect((await refused(close('topped up, DOT 4')))['word']).toMatch(/^The sheet names mineral/);
+    expect(await on.findings()).toMatchObject([{ closed: false }]);
+    await close('topped up with mineral, pads new');
+    expect(await on.findings()).toMatchObject([{ closed_how: 'done' }]);
+  });
   it('waits for a part, then for another; closed, nothing waits', async () => {
     const findingId = await make();
     const wait = (part: string, expectedOn: string | null = null) =>

@@ -1,12 +1,15 @@
 import type { CloseFindingInput, FindingInput, FindingWaitInput, RegradeInput } from '../core/finding/form';
 import type { Cause, Closing, Severity } from '../core/finding/finding';
 import type { Reminder } from '../core/finding/reminder';
+import { brakeFluidStop } from '../core/fluids/brake-fluid';
 import type { Leaves, LeftFinding } from '../core/record/leaves';
 import { dayOf, type Day } from '../core/time/day';
+import { figureOf } from '../core/specs/sheet';
 import { momentOn } from '../core/time/moment';
 import type { Db, Tx } from './db';
 import { refuseDay } from './moment';
 import { refuse } from './refusal';
+import { listFigures } from './specs';
 import type { Write } from './write';
 
 /** A finding as a list of a machine or component shows it, open or closed. */
@@ -97,15 +100,28 @@ export async function closeFinding(
 export async function closeByHand(w: Write, c: CloseFindingInput): Promise<void> {
   const { tx, team } = w;
   const [is] = await tx`
-    select f.found_on, f.closed_at, f.closed_word, f.closed_how, p.name as by from finding f left join person p on p.team_id = f.team_id and p.id = f.closed_by
+    select f.found_on, f.closed_at, f.closed_word, f.closed_how, f.what, coalesce(f.machine_id, c.machine_id) as machine, p.name as by from finding f
+    left join placement c on c.team_id = f.team_id and c.component_id = f.component_id left join person p on p.team_id = f.team_id and p.id = f.closed_by
     where f.team_id = ${team.id} and f.id = ${c.findingId} for no key update of f`;
   if (c.closedOn) {
     refuseDay(c.closedOn, team.timeZone, w.now, 'closedOn');
     if (is && c.closedOn < is.found_on) refuse('closedOn', 'It was found only after that day.');
   }
-  if (!is?.closed_at) return closeFinding(w, c);
+  if (!is?.closed_at) {
+    if (is && c.how === 'done' && /\bbrakes?\b/i.test(`${is.what} ${c.word}`))
+      await refuseBrakeFluid(w, is.machine, c.word);
+    return closeFinding(w, c);
+  }
   if (is.closed_word !== c.word || is.closed_how !== c.how)
     refuse('word', `${is.by} closed it: “${is.closed_word}”. What you write here is not kept.`);
+}
+
+/** A brake is not closed as put right with a fluid its machine does not take. */
+async function refuseBrakeFluid({ tx, team }: Write, machineId: string | null, word: string): Promise<void> {
+  const figures = machineId ? await listFigures(tx, team.id, machineId) : [];
+  const sheet = figureOf({ figures: figures.filter((f) => !f.superseded), fasteners: [] }, 'brake fluid');
+  const stop = brakeFluidStop(word, sheet?.text ?? null);
+  if (stop) refuse('word', stop);
 }
 
 /** Says what closing a finding waits for; said again, it waits for that instead. */

@@ -101,7 +101,7 @@ async function keepStand(
 /** Reads every answer by this machine's sheet. @throws Refusal with what is wrong, by field */
 function readAll(
   r: RoundAnswerInput,
-  { checks, bands }: Askable
+  { checks, bands, shown }: Askable
 ): { id: string; check: Check; answer: Answer }[] {
   const errors: Record<string, string> = {};
   const read = r.answers.flatMap((typed, i) => {
@@ -110,7 +110,7 @@ function readAll(
       errors[`answers.${i}.check`] = 'There is no such check.';
       return [];
     }
-    const one = readAnswer(check, bands[check.key] ?? null, typed);
+    const one = readAnswer(check, bands[check.key] ?? null, typed, shown[check.key]?.words ?? null);
     if (one.ok) return [{ id: typed.id, check, answer: one.answer }];
     for (const [field, message] of Object.entries(one.errors)) errors[`answers.${i}.${field}`] = message;
     return [];

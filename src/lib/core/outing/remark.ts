@@ -1,6 +1,4 @@
-import type { Kind } from '../machine/machine';
-import { shownBy } from '../machine/shown';
-import { SYMPTOMS } from './outing';
+import type { SYMPTOMS } from './outing';
 
 type Symptom = (typeof SYMPTOMS)[number];
 
@@ -43,10 +41,9 @@ const PAST = /\b(no longer|not any ?more|fixed|repaired|replaced|changed|put rig
 
 /**
  * What a remark speaks of, clause by clause: the symptoms that call work, and the damage a finding would be written for.
- * @param kind what the machine has not, it does not speak of; null: not known
+ * @param known the symptoms a machine of its kind may have: of what it has not, a remark does not speak
  */
-export function namedIn(remark: string, kind: Kind | null): Named {
-  const known = shownBy(SYMPTOMS, kind);
+export function namedIn(remark: string, known: readonly Symptom[]): Named {
   const named: Named = { symptoms: [], damage: [] };
   for (const clause of remark.split(/[,;.\n]|\band\b|\bbut\b/i).map((c) => c.trim().replace(/\s+/g, ' '))) {
     if (clause === '' || PAST.test(clause)) continue;

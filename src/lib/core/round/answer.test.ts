@@ -10,6 +10,22 @@ import { LIBRARY } from './library';
 
 const check = <T extends Check>(key: string) => LIBRARY.find((c) => c.key === key) as T;
 const tyre = check<Measure>('front-tyre');
+const brake = check<Look>('front-brake');
+describe('a brake', () => {
+  const said = (more: Partial<TypedAnswer>, sheet: string | null) =>
+    readAnswer(brake, null, { ...untyped('front-brake'), ...more }, sheet);
+  it('with another fluid in it than the sheet names is never well, and wrong it is parked', () => {
+    expect(said({ note: 'topped up, DOT 4' }, 'mineral')).toMatchObject({
+      errors: { note: expect.stringMatching(/^The sheet names mineral/) }
+    });
+    expect(said({ said: 'wrong', severity: 'watch', note: 'DOT 4 went in' }, 'mineral')).toMatchObject({
+      answer: { said: 'wrong', severity: 'park the machine' }
+    });
+  });
+  it('topped up with what it takes is well', () => {
+    expect(said({ note: 'topped up, mineral' }, 'mineral')).toMatchObject({ ok: true });
+  });
+});
 const clutch = check<Measure>('clutch-play');
 const filter = check<Choose>('air-filter');
 const grease = check<Count>('grease-points');

@@ -1,4 +1,5 @@
 import type { Severity } from '../finding/finding';
+import { brakeFluidStop } from '../fluids/brake-fluid';
 import type { Band } from '../quantity/band';
 import type { Quantity } from '../quantity/quantity';
 import { gaugeOf, HELD, type Check } from './check';
@@ -57,12 +58,14 @@ export const untyped = (check: string, said: Said = 'well'): TypedAnswer => ({
  * Reads what was typed at a check.
  *
  * @param band what the sheet says of it; null: it says nothing
+ * @param shows what the sheet says in words, where the check shows that; null: nothing
  * @returns the answer, or what is wrong by field, in words that say what would be taken
  */
 export function readAnswer(
   check: Check,
   band: Band | null,
-  typed: TypedAnswer
+  typed: TypedAnswer,
+  shows: string | null = null
 ): { ok: true; answer: Answer } | { ok: false; errors: Record<string, string> } {
   const errors: Record<string, string> = {};
   const note = typed.note.trim();
@@ -78,6 +81,10 @@ export function readAnswer(
     note,
     instrument: null
   };
+  const stop = check.how !== 'torque' && check.shows === 'brake fluid' ? brakeFluidStop(note, shows) : null;
+  // A brake with the wrong fluid in it fails; nothing is well while nobody knows which is right.
+  if (stop && typed.said === 'well') errors['note'] = stop;
+  if (stop && typed.said === 'wrong' && shows !== null) answer.severity = 'park the machine';
   if (typed.said === 'passed over' && note === '') errors['note'] = 'Say why, in a few words.';
   if (typed.said === 'none' || typed.said === 'passed over')
     return Object.keys(errors).length > 0 ? { ok: false, errors } : { ok: true, answer };

@@ -3,6 +3,8 @@
   import { showHours } from '$lib/core/hours/hours';
   import type { Person } from '$lib/core/team/team';
   import { meterApart, type DayMachine, type DayRow } from './day-row.svelte';
+  import { shownBy } from '$lib/core/machine/shown';
+  import { SYMPTOMS } from '$lib/core/outing/outing';
   import { namedIn } from '$lib/core/outing/remark';
   import RemarkOffers from './RemarkOffers.svelte';
   import Ridden from './Ridden.svelte';
@@ -19,7 +21,7 @@
   let { r, i, people, stands, ondown }: Props = $props();
   const meter = $derived(meterApart(stands));
   const offers = $derived.by(() => {
-    const { symptoms, damage } = namedIn(r.remark, r.machine.kind);
+    const { symptoms, damage } = namedIn(r.remark, shownBy(SYMPTOMS, r.machine.kind));
     return symptoms.length > 0 || damage.length > 0 || r.findings.length > 0;
   });
 </script>

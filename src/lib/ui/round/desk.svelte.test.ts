@@ -47,6 +47,7 @@ beforeEach(() => {
     round: null,
     checks,
     bands: { 'front-tyre': KPA.ok ? KPA.band : null },
+    shown: {},
     answers: []
   };
 });

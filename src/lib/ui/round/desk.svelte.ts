@@ -12,7 +12,10 @@ import { readAgain } from '../shell/again';
 type Waiting = RoundAnswerInput['answers'][number];
 
 /** What the page has of a round. */
-export type RoundOn = Pick<RoundSheet, 'machineId' | 'list' | 'round' | 'checks' | 'bands' | 'answers'>;
+export type RoundOn = Pick<
+  RoundSheet,
+  'machineId' | 'list' | 'round' | 'checks' | 'bands' | 'shown' | 'answers'
+>;
 
 /**
  * A round being walked: each press counts at once on this device, and goes by the outbox; without a signal it waits there, over a
@@ -83,10 +86,10 @@ export class RoundDesk {
 
   /** Where it stands, with what waits as if it were written. */
   get stand(): Stand {
-    const { checks, bands, answers } = this.on();
+    const { checks, bands, answers, shown } = this.on();
     const mine = this.waiting.flatMap((w): Given[] => {
       const check = checks.find((c) => c.key === w.check);
-      const read = check && readAnswer(check, bands[w.check] ?? null, w);
+      const read = check && readAnswer(check, bands[w.check] ?? null, w, shown[w.check]?.words ?? null);
       return read?.ok ? [{ ...read.answer, id: w.id, by: this.who(), at: Infinity }] : [];
     });
     return roundStand(checks, [...(this.#anew ? [] : answers), ...mine], bands);
@@ -115,7 +118,12 @@ export class RoundDesk {
   answer(check: Check, more: Partial<TypedAnswer> = {}): boolean {
     const typed = { ...this.at(check.key), ...more };
     this.type(check.key, more);
-    const read = readAnswer(check, this.on().bands[check.key] ?? null, typed);
+    const read = readAnswer(
+      check,
+      this.on().bands[check.key] ?? null,
+      typed,
+      this.on().shown[check.key]?.words ?? null
+    );
     if (!read.ok) {
       for (const [field, message] of Object.entries(read.errors))
         this.errors[`${check.key} ${field}`] = message;
