@@ -2,7 +2,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import { once } from 'node:events';
 import { Agent, get, request, type IncomingMessage } from 'node:http';
 import { json } from 'node:stream/consumers';
-import type { Sql } from '../src/lib/server/db';
+import type { Sql } from '../src/lib/server/base/db';
 
 // The plain client of Node.js: fetch takes as much of a core as what is measured.
 const agent = new Agent({ keepAlive: true });

@@ -1,4 +1,4 @@
-import type { Db, Sql } from '../src/lib/server/db';
+import type { Db, Sql } from '../src/lib/server/base/db';
 
 /** A UUID made from a text: of version 4, as ids are checked to be. */
 const copied = (sql: Db, text: ReturnType<Db>) =>

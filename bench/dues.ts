@@ -1,9 +1,9 @@
 import { performance } from 'node:perf_hooks';
 import { dueLines, mostPressingLines } from '../src/lib/core/schedule/fleet';
-import { connect } from '../src/lib/server/db';
-import { DUE_PAGE, readDues } from '../src/lib/server/dues';
-import { refreshStanding } from '../src/lib/server/standing';
-import { readCalendar } from '../src/lib/server/trail';
+import { connect } from '../src/lib/server/base/db';
+import { DUE_PAGE, readDues } from '../src/lib/server/schedule/dues';
+import { refreshStanding } from '../src/lib/server/book/standing';
+import { readCalendar } from '../src/lib/server/trail/lanes';
 import { dayOf } from '../src/lib/core/time/day';
 import type { Team } from '../src/lib/core/team/team';
 

@@ -1,5 +1,5 @@
-import { connect, type Sql } from '../src/lib/server/db';
-import { refreshStanding } from '../src/lib/server/standing';
+import { connect, type Sql } from '../src/lib/server/base/db';
+import { refreshStanding } from '../src/lib/server/book/standing';
 
 /**
  * A generated team for measuring: `size` machines with three years of readings each, so many tasks with their records and

@@ -2,7 +2,7 @@ import type { DayPoint } from '../src/lib/core/forecast/history';
 import { rateOfUse } from '../src/lib/core/forecast/rate';
 import { daysUntil, type PlannedUse } from '../src/lib/core/forecast/until';
 import { dayNumber, dayOf } from '../src/lib/core/time/day';
-import { connect } from '../src/lib/server/db';
+import { connect } from '../src/lib/server/base/db';
 
 /**
  * The forecast held against what happened: for every machine of the demo season and every day of its second half, when was

@@ -3,7 +3,7 @@ import { once } from 'node:events';
 import { readdirSync, readFileSync } from 'node:fs';
 import type { IncomingMessage } from 'node:http';
 import { performance } from 'node:perf_hooks';
-import { connect } from '../src/lib/server/db';
+import { connect } from '../src/lib/server/base/db';
 import { ask, machineOf, median, personOf, ride, send, signIn } from './client';
 import { copyTeam } from './copies';
 import { makeFleet } from './fleet';

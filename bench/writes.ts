@@ -1,8 +1,8 @@
 import { performance } from 'node:perf_hooks';
 import { makeStep } from '../src/lib/core/job/plan';
 import { DEFAULT_RULES } from '../src/lib/core/rules/rules';
-import { connect } from '../src/lib/server/db';
-import { insertVisit } from '../src/lib/server/visit-start';
+import { connect } from '../src/lib/server/base/db';
+import { insertVisit } from '../src/lib/server/visit/start';
 import { machineOf, median, personOf, ride, send, signIn } from './client';
 import { makeFleet } from './fleet';
 

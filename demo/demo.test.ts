@@ -1,10 +1,10 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { freshDatabase } from '../tests/database/cluster';
 import { STATES } from '../src/lib/core/schedule/due';
-import { connect, type Sql } from '../src/lib/server/db';
-import { rebuildStanding } from '../src/lib/server/standing';
-import { getDemoTeam } from '../src/lib/server/teams';
-import { lanesOf, trailPage, type TrailPage } from '../src/lib/server/trail';
+import { connect, type Sql } from '../src/lib/server/base/db';
+import { rebuildStanding } from '../src/lib/server/book/standing';
+import { getDemoTeam } from '../src/lib/server/team/teams';
+import { lanesOf, trailPage, type TrailPage } from '../src/lib/server/trail/lanes';
 import type { Lane } from '../src/lib/core/trail/lane';
 import type { Team } from '../src/lib/core/team/team';
 import { loadDemo } from './loader';

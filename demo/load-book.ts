@@ -1,6 +1,6 @@
 import { quantity } from '../src/lib/core/quantity/quantity';
 import type { Day } from '../src/lib/core/time/day';
-import type { Db } from '../src/lib/server/db';
+import type { Db } from '../src/lib/server/base/db';
 import { chance, type DemoOuting } from './history';
 import { at, DEMO_TEAM_ID, person, uid } from './ids';
 import type { DemoMachine } from './machine';

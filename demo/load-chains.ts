@@ -10,8 +10,8 @@ import {
 import { keptRules } from '../src/lib/core/rules/stored';
 import type { Team } from '../src/lib/core/team/team';
 import type { Day } from '../src/lib/core/time/day';
-import { chainSheet } from '../src/lib/server/chain-sheet';
-import type { Db } from '../src/lib/server/db';
+import { chainSheet } from '../src/lib/server/chain/sheet';
+import type { Db } from '../src/lib/server/base/db';
 import { CHAINS, type DemoChain } from './chains';
 import { COMPONENTS } from './components';
 import { chance, firstTotal, type DemoOuting } from './history';

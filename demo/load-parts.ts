@@ -1,5 +1,5 @@
 import { addDays, type Day } from '../src/lib/core/time/day';
-import type { Db } from '../src/lib/server/db';
+import type { Db } from '../src/lib/server/base/db';
 import { COMPONENTS } from './components';
 import { at, DEMO_TEAM_ID, person, uid } from './ids';
 

@@ -1,6 +1,6 @@
 import type { Additive, OilKind, Rating } from '../src/lib/core/fluids/can';
 import type { Circuit } from '../src/lib/core/specs/sheet';
-import type { Db } from '../src/lib/server/db';
+import type { Db } from '../src/lib/server/base/db';
 import { addDays, type Day } from '../src/lib/core/time/day';
 import { at, DEMO_TEAM_ID, person, uid } from './ids';
 

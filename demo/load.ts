@@ -1,5 +1,5 @@
 /** Loads the demo team into the database that DATABASE_URL names. `--again` replaces it. Prints one line. */
-import { connect } from '../src/lib/server/db';
+import { connect } from '../src/lib/server/base/db';
 import { loadDemo } from './loader';
 
 const sql = connect(process.env.DATABASE_URL!, 2);

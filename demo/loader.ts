@@ -1,8 +1,8 @@
 import { addDays, dayNumber, dayOf, type Day } from '../src/lib/core/time/day';
-import type { Db, Sql } from '../src/lib/server/db';
+import type { Db, Sql } from '../src/lib/server/base/db';
 import { isChainTask } from '../src/lib/core/chain/sheet';
 import { isValveTask } from '../src/lib/core/valve/task';
-import { refreshStanding } from '../src/lib/server/standing';
+import { refreshStanding } from '../src/lib/server/book/standing';
 import { CHAINS } from './chains';
 import { ownOffset, partOf } from './components';
 import { chance, doneAt, firstTotal, outings } from './history';

@@ -5,7 +5,7 @@ import { loadDemo } from '../demo/loader';
 import { migrate } from '../scripts/lib/migrate.mjs';
 import { ensureDatabase } from '../scripts/lib/roles.mjs';
 import { ownCluster } from '../scripts/lib/postgres.mjs';
-import { connect, type Sql } from '../src/lib/server/db';
+import { connect, type Sql } from '../src/lib/server/base/db';
 import { Server } from '../tests/e2e/server';
 
 export type Body = Record<string, unknown>;

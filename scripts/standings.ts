@@ -1,6 +1,6 @@
 /** Works out where machines stand that have no standing: after a migration that changed what standings hold. */
-import { connect } from '../src/lib/server/db';
-import { refreshMissing } from '../src/lib/server/standing';
+import { connect } from '../src/lib/server/base/db';
+import { refreshMissing } from '../src/lib/server/book/standing';
 
 const sql = connect(process.env.DATABASE_URL!, 2);
 try {

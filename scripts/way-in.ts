@@ -3,7 +3,7 @@
  * calls it) it prints the bare code of an invitation for whoever of the one team here has no way in yet.
  */
 import { inviteFromServer } from '../src/lib/server/access/invitations';
-import { connect } from '../src/lib/server/db';
+import { connect } from '../src/lib/server/base/db';
 
 const url = process.env.DATABASE_URL;
 const [first, team] = process.argv.slice(2);

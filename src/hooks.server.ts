@@ -9,12 +9,12 @@ import {
 import { building, dev } from '$app/environment';
 import { mayOpen } from '$lib/core/access/places';
 import { letIn, whoAsks } from '$lib/server/access/gate';
-import { db } from '$lib/server/db';
+import { db } from '$lib/server/base/db';
 import { holderOf } from '$lib/server/api/tokens';
-import { isLoopback, isLoopbackAddress, isOurHost } from '$lib/server/host';
-import { asRequest, log, logFault, shortId } from '$lib/server/log';
-import { awayWords, isAway } from '$lib/server/problems';
-import { refreshMissing } from '$lib/server/standing';
+import { isLoopback, isLoopbackAddress, isOurHost } from '$lib/server/base/host';
+import { asRequest, log, logFault, shortId } from '$lib/server/base/log';
+import { awayWords, isAway } from '$lib/server/base/problems';
+import { refreshMissing } from '$lib/server/book/standing';
 
 /** Behind somebody’s proxy every request comes from this machine: none of them is taken for a person who sits at it. */
 const PROXIED = Boolean(process.env.ADDRESS_HEADER);

@@ -1,8 +1,8 @@
 import { isCrew } from '$lib/core/access/places';
 import type { Person } from '$lib/core/team/team';
 import { dayOf } from '$lib/core/time/day';
-import { db } from '$lib/server/db';
-import { listPeople } from '$lib/server/teams';
+import { db } from '$lib/server/base/db';
+import { listPeople } from '$lib/server/team/teams';
 import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = async ({ locals }) => {

@@ -1,6 +1,6 @@
-import { db } from '$lib/server/db';
-import { backupTrouble } from '$lib/server/backups';
-import { trailPage } from '$lib/server/trail';
+import { db } from '$lib/server/base/db';
+import { backupTrouble } from '$lib/server/backup/status';
+import { trailPage } from '$lib/server/trail/lanes';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, depends }) => {

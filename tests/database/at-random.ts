@@ -1,5 +1,5 @@
 import { COMMANDS, type Kind } from '../../src/lib/core/command/commands';
-import { Refusal } from '../../src/lib/server/refusal';
+import { Refusal } from '../../src/lib/server/base/refusal';
 import { uuid } from './book';
 import { command } from './hands';
 import { later, type Pit } from './pit';

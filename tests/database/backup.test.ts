@@ -16,7 +16,7 @@ import { ownCluster } from '../../scripts/lib/postgres.mjs';
 import { restore } from '../../scripts/lib/restore.mjs';
 import { appUrlOf, ensureDatabase } from '../../scripts/lib/roles.mjs';
 import { adminUrl, freshDatabase } from './cluster';
-import { connect, type Sql } from '../../src/lib/server/db';
+import { connect, type Sql } from '../../src/lib/server/base/db';
 import { openBook, uuid, type Book } from './book';
 
 /** Of the server that made them. */

@@ -2,7 +2,7 @@ import { command, addMachine, addTask, createTeam } from './hands';
 import { machineSchema } from '../../src/lib/core/machine/form';
 import { taskSchema } from '../../src/lib/core/schedule/form';
 import { readingSchema, type ReadingForm } from '../../src/lib/core/hours/form';
-import { connect, type Sql } from '../../src/lib/server/db';
+import { connect, type Sql } from '../../src/lib/server/base/db';
 import type { Logged } from '../../src/lib/core/command/logged';
 import type { Team } from '../../src/lib/core/team/team';
 import { freshDatabase } from './cluster';

@@ -5,7 +5,7 @@ import { componentSchema } from '../../src/lib/core/component/form';
 import { taskSchema } from '../../src/lib/core/schedule/form';
 import { figureSchema } from '../../src/lib/core/specs/form';
 import type { FigureKey } from '../../src/lib/core/specs/sheet';
-import { chainSheet } from '../../src/lib/server/chain-sheet';
+import { chainSheet } from '../../src/lib/server/chain/sheet';
 import { at, byHours, NOW, openBook, uuid, type Book } from './book';
 import { addComponent, addTask, command } from './hands';
 

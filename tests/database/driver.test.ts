@@ -1,6 +1,6 @@
 import { createServer, connect as dial, type AddressInfo } from 'node:net';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { connect, type Sql } from '../../src/lib/server/db';
+import { connect, type Sql } from '../../src/lib/server/base/db';
 import { freshDatabase } from './cluster';
 
 /**

@@ -3,14 +3,14 @@ import type { Input, Kind } from '../../src/lib/core/command/commands';
 import type { Team } from '../../src/lib/core/team/team';
 import { carryOut } from '../../src/lib/server/commands/run';
 import { foundByCommand } from '../../src/lib/server/commands/found';
-import type { Sql } from '../../src/lib/server/db';
-import { refusalOf } from '../../src/lib/server/problems';
-import { Refusal } from '../../src/lib/server/refusal';
-import { getTeam } from '../../src/lib/server/teams';
+import type { Sql } from '../../src/lib/server/base/db';
+import { refusalOf } from '../../src/lib/server/base/problems';
+import { Refusal } from '../../src/lib/server/base/refusal';
+import { getTeam } from '../../src/lib/server/team/teams';
 import type { RowAnswer } from '../../src/lib/core/command/logged';
 import type { Entry, NewEntry } from '../../src/lib/core/visit/entry';
-import { uploadPhoto } from '../../src/lib/server/photos';
-import { readEntries } from '../../src/lib/server/visits';
+import { uploadPhoto } from '../../src/lib/server/photo/photos';
+import { readEntries } from '../../src/lib/server/visit/visits';
 
 /**
  * Writes as the tests do them: through the same commands as everything else, with bodies that have been checked already. Sent

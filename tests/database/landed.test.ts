@@ -4,16 +4,16 @@ import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { migrate } from '../../scripts/lib/migrate.mjs';
 import { ensureDatabase } from '../../scripts/lib/roles.mjs';
-import { connect, type Sql } from '../../src/lib/server/db';
-import { getRecord, listRecords } from '../../src/lib/server/records';
-import { refreshMissing } from '../../src/lib/server/standing';
-import { readSheet } from '../../src/lib/server/specs';
-import { listTeams } from '../../src/lib/server/teams';
-import { readTemplates } from '../../src/lib/server/templates';
-import { lanesOf } from '../../src/lib/server/trail';
+import { connect, type Sql } from '../../src/lib/server/base/db';
+import { getRecord, listRecords } from '../../src/lib/server/record/records';
+import { refreshMissing } from '../../src/lib/server/book/standing';
+import { readSheet } from '../../src/lib/server/specs/sheet';
+import { listTeams } from '../../src/lib/server/team/teams';
+import { readTemplates } from '../../src/lib/server/job/templates';
+import { lanesOf } from '../../src/lib/server/trail/lanes';
 import { closeProblems } from '../../src/lib/core/visit/close';
 import { judgedAt, measuredAt, visitState } from '../../src/lib/core/visit/state';
-import { getVisit } from '../../src/lib/server/visits';
+import { getVisit } from '../../src/lib/server/visit/visits';
 import { adminUrl, databaseUrl } from './cluster';
 
 /**

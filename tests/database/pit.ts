@@ -3,9 +3,9 @@ import { expect } from 'vitest';
 import { componentSchema, moveSchema, swapSchema } from '../../src/lib/core/component/form';
 import { machineSchema } from '../../src/lib/core/machine/form';
 import { taskSchema } from '../../src/lib/core/schedule/form';
-import { getComponent } from '../../src/lib/server/component-pages';
-import { Refusal } from '../../src/lib/server/refusal';
-import { lanesOf } from '../../src/lib/server/trail';
+import { getComponent } from '../../src/lib/server/component/pages';
+import { Refusal } from '../../src/lib/server/base/refusal';
+import { lanesOf } from '../../src/lib/server/trail/lanes';
 import { Book, byHours, NOW, openBook, uuid } from './book';
 
 const HOUR = 3_600_000;

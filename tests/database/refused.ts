@@ -1,5 +1,5 @@
 import { expect } from 'vitest';
-import { Refusal } from '../../src/lib/server/refusal';
+import { Refusal } from '../../src/lib/server/base/refusal';
 
 async function refusalOf(sent: Promise<unknown>): Promise<Refusal> {
   const e = await sent.then(

@@ -1,7 +1,7 @@
 import { afterAll, expect, it } from 'vitest';
 import { connect as connectPlain, migrate } from '../../scripts/lib/migrate.mjs';
 import { appUrlOf, ensureDatabase } from '../../scripts/lib/roles.mjs';
-import { connect } from '../../src/lib/server/db';
+import { connect } from '../../src/lib/server/base/db';
 import { adminUrl } from './cluster';
 
 const name = `was_ours_${crypto.randomUUID().replaceAll('-', '')}`;

@@ -5,8 +5,8 @@ import { roundAnswerSchema } from '../../src/lib/core/round/form';
 import { checksOf } from '../../src/lib/core/round/lists';
 import { roundStand } from '../../src/lib/core/round/stand';
 import { fastenerSchema, figureSchema } from '../../src/lib/core/specs/form';
-import { boardPage } from '../../src/lib/server/board';
-import { roundSheet } from '../../src/lib/server/round-sheet';
+import { boardPage } from '../../src/lib/server/readiness/board';
+import { roundSheet } from '../../src/lib/server/round/sheet';
 import { at, openBook, uuid, type Book } from './book';
 import { command } from './hands';
 

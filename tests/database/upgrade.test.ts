@@ -5,12 +5,12 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { migrate } from '../../scripts/lib/migrate.mjs';
 import { ensureDatabase } from '../../scripts/lib/roles.mjs';
-import { connect, type Sql } from '../../src/lib/server/db';
-import { refreshMissing } from '../../src/lib/server/standing';
-import { listTeams } from '../../src/lib/server/teams';
-import { lanesOf } from '../../src/lib/server/trail';
+import { connect, type Sql } from '../../src/lib/server/base/db';
+import { refreshMissing } from '../../src/lib/server/book/standing';
+import { listTeams } from '../../src/lib/server/team/teams';
+import { lanesOf } from '../../src/lib/server/trail/lanes';
 import { visitState } from '../../src/lib/core/visit/state';
-import { getVisit } from '../../src/lib/server/visits';
+import { getVisit } from '../../src/lib/server/visit/visits';
 import { adminUrl, databaseUrl } from './cluster';
 
 let sql: Sql;

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { connect, type Sql } from '../../src/lib/server/db';
+import { connect, type Sql } from '../../src/lib/server/base/db';
 import { freshDatabase } from './cluster';
 
 let database: Awaited<ReturnType<typeof freshDatabase>>;

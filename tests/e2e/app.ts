@@ -1,5 +1,5 @@
 import { test as base, expect, type Page } from '@playwright/test';
-import { connect, type Sql } from '../../src/lib/server/db';
+import { connect, type Sql } from '../../src/lib/server/base/db';
 import { freshDatabase, TEMPLATE } from '../database/cluster';
 import { DEMO_TEMPLATE } from './global-setup';
 import { Server } from './server';

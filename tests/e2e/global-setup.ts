@@ -1,4 +1,4 @@
-import { connect } from '../../src/lib/server/db';
+import { connect } from '../../src/lib/server/base/db';
 import { loadDemo } from '../../demo/loader';
 import cluster, { freshDatabase, makeTemplate } from '../database/cluster';
 import { Server } from './server';

@@ -5,7 +5,7 @@ import { loadDemo } from '../../demo/loader';
 import { migrate } from '../../scripts/lib/migrate.mjs';
 import { ensureDatabase } from '../../scripts/lib/roles.mjs';
 import { ownCluster } from '../../scripts/lib/postgres.mjs';
-import { connect } from '../../src/lib/server/db';
+import { connect } from '../../src/lib/server/base/db';
 import { expect, test } from './app';
 import { Server } from './server';
 

@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
-import type { Sql } from '../../src/lib/server/db';
+import type { Sql } from '../../src/lib/server/base/db';
 
 /**
  * Signs somebody in, as the server would have it after their passphrase.

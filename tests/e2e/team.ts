@@ -1,4 +1,4 @@
-import { connect, type Sql } from '../../src/lib/server/db';
+import { connect, type Sql } from '../../src/lib/server/base/db';
 
 /**
  * A team of a test's own: all rows of the demo's, under another team's id. Ids are per team, so they are the same in both.

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createHash, randomBytes } from 'node:crypto';
 import { expect, ready, test } from './app';
-import { connect } from '../../src/lib/server/db';
+import { connect } from '../../src/lib/server/base/db';
 import { freshDatabase } from '../database/cluster';
 import { DEMO_TEMPLATE } from './global-setup';
 import { freePort, Server } from './server';

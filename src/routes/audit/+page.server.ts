@@ -1,8 +1,8 @@
 import { id as idSchema } from '$lib/core/forms';
-import { listAudit } from '$lib/server/audit';
-import { db } from '$lib/server/db';
-import { listMachines } from '$lib/server/machines';
-import { listEverybody } from '$lib/server/teams';
+import { listAudit } from '$lib/server/commands/audit';
+import { db } from '$lib/server/base/db';
+import { listMachines } from '$lib/server/machine/machines';
+import { listEverybody } from '$lib/server/team/teams';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, url }) => {

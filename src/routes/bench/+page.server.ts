@@ -1,5 +1,5 @@
-import { db } from '$lib/server/db';
-import { listOpenVisits, listTimers } from '$lib/server/bench-lists';
+import { db } from '$lib/server/base/db';
+import { listOpenVisits, listTimers } from '$lib/server/visit/lists';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => ({

@@ -1,8 +1,8 @@
 import { error } from '@sveltejs/kit';
 import { id } from '$lib/core/forms';
 import { boardPaper } from '$lib/core/paper/board-paper';
-import { boardPage } from '$lib/server/board';
-import { db } from '$lib/server/db';
+import { boardPage } from '$lib/server/readiness/board';
+import { db } from '$lib/server/base/db';
 import { paperResponse, printing } from '$lib/server/pdf/respond';
 import type { RequestHandler } from './$types';
 

@@ -1,6 +1,6 @@
 import { id } from '$lib/core/forms';
-import { boardPage } from '$lib/server/board';
-import { db } from '$lib/server/db';
+import { boardPage } from '$lib/server/readiness/board';
+import { db } from '$lib/server/base/db';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, url, depends }) => {

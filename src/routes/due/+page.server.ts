@@ -1,5 +1,5 @@
-import { db } from '$lib/server/db';
-import { DUE_PAGE, dueFilter, duePage } from '$lib/server/dues';
+import { db } from '$lib/server/base/db';
+import { DUE_PAGE, dueFilter, duePage } from '$lib/server/schedule/dues';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, url }) => {

@@ -1,8 +1,8 @@
-import { listFeeds } from '$lib/server/calendars';
-import { db } from '$lib/server/db';
+import { listFeeds } from '$lib/server/calendar/feeds';
+import { db } from '$lib/server/base/db';
 import { LIST_KEYS, LISTS } from '$lib/server/exchange/lists';
 import { dayOf } from '$lib/core/time/day';
-import { listMachines } from '$lib/server/machines';
+import { listMachines } from '$lib/server/machine/machines';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => {

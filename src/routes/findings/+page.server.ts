@@ -1,8 +1,8 @@
 import { id } from '$lib/core/forms';
 import { dayOf } from '$lib/core/time/day';
-import { db } from '$lib/server/db';
-import { fleetFindings } from '$lib/server/fleet-findings';
-import { listMachines } from '$lib/server/machines';
+import { db } from '$lib/server/base/db';
+import { fleetFindings } from '$lib/server/finding/fleet';
+import { listMachines } from '$lib/server/machine/machines';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, url }) => {

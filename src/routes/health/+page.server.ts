@@ -1,4 +1,4 @@
-import { db } from '$lib/server/db';
+import { db } from '$lib/server/base/db';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async () => {

@@ -1,5 +1,5 @@
-import { db } from '$lib/server/db';
-import { listMachines } from '$lib/server/machines';
+import { db } from '$lib/server/base/db';
+import { listMachines } from '$lib/server/machine/machines';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => ({

@@ -1,6 +1,6 @@
 import { roughInWords, roughMinutes } from '$lib/core/job/rough';
-import { db } from '$lib/server/db';
-import { readTemplates } from '$lib/server/templates';
+import { db } from '$lib/server/base/db';
+import { readTemplates } from '$lib/server/job/templates';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => ({

@@ -1,8 +1,8 @@
 import { day as daySchema, id as idSchema } from '$lib/core/forms';
 import { dayOf, type Day } from '$lib/core/time/day';
-import { db } from '$lib/server/db';
-import { listEvents, listOutings } from '$lib/server/events';
-import { listMachines } from '$lib/server/machines';
+import { db } from '$lib/server/base/db';
+import { listEvents, listOutings } from '$lib/server/outing/events';
+import { listMachines } from '$lib/server/machine/machines';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, url }) => {

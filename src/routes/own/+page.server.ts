@@ -1,5 +1,5 @@
-import { db } from '$lib/server/db';
-import { ownMachines } from '$lib/server/own-page';
+import { db } from '$lib/server/base/db';
+import { ownMachines } from '$lib/server/owner/machines';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, depends }) => {

@@ -1,5 +1,5 @@
 import { listTokens } from '$lib/server/api/tokens';
-import { db } from '$lib/server/db';
+import { db } from '$lib/server/base/db';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => ({

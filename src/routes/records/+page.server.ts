@@ -1,8 +1,8 @@
 import { error } from '@sveltejs/kit';
 import { id } from '$lib/core/forms';
-import { db } from '$lib/server/db';
-import { listMachines } from '$lib/server/machines';
-import { listRecords } from '$lib/server/records';
+import { db } from '$lib/server/base/db';
+import { listMachines } from '$lib/server/machine/machines';
+import { listRecords } from '$lib/server/record/records';
 import type { PageServerLoad } from './$types';
 
 /** Records on a page: a season of a small team. */

@@ -1,7 +1,7 @@
 import { KINDS } from '$lib/core/machine/machine';
 import { dayOf } from '$lib/core/time/day';
-import { db } from '$lib/server/db';
-import { listCheckChanges, readTeamChecks } from '$lib/server/round-checks';
+import { db } from '$lib/server/base/db';
+import { listCheckChanges, readTeamChecks } from '$lib/server/round/checks';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, url }) => {

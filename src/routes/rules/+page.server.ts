@@ -1,10 +1,10 @@
 import { redirect } from '@sveltejs/kit';
 import { houseRule } from '$lib/core/rules/rules';
 import { dayOf } from '$lib/core/time/day';
-import { readFields } from '$lib/server/body';
+import { readFields } from '$lib/server/base/body';
 import { carryOutForm } from '$lib/server/commands/form';
-import { db } from '$lib/server/db';
-import { listRuleChanges, readRules } from '$lib/server/rules';
+import { db } from '$lib/server/base/db';
+import { listRuleChanges, readRules } from '$lib/server/rules/rules';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => {

@@ -1,5 +1,5 @@
-import { aboutServer } from '$lib/server/about';
-import { db } from '$lib/server/db';
+import { aboutServer } from '$lib/server/backup/about';
+import { db } from '$lib/server/base/db';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => ({

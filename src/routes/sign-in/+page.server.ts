@@ -7,8 +7,8 @@ import { devicesOf, pinnedOn } from '$lib/server/access/devices';
 import { enterByPassphrase, enterByPin, type In } from '$lib/server/access/enter';
 import { takeForm } from '$lib/server/access/form';
 import { signOut } from '$lib/server/access/sessions';
-import { db } from '$lib/server/db';
-import { getDemoTeam, hasTeams, listPeople, unclaimedTeams } from '$lib/server/teams';
+import { db } from '$lib/server/base/db';
+import { getDemoTeam, hasTeams, listPeople, unclaimedTeams } from '$lib/server/team/teams';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
 const secure = (event: { url: URL }) => event.url.protocol === 'https:';

@@ -1,5 +1,5 @@
-import { db } from '$lib/server/db';
-import { stickersOf } from '$lib/server/stickers';
+import { db } from '$lib/server/base/db';
+import { stickersOf } from '$lib/server/machine/stickers';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => ({

@@ -1,7 +1,7 @@
 import { dayOf } from '$lib/core/time/day';
-import { db } from '$lib/server/db';
-import { listFilters } from '$lib/server/filters';
-import { listBlades, readToolbox } from '$lib/server/stores';
+import { db } from '$lib/server/base/db';
+import { listFilters } from '$lib/server/round/filters';
+import { listBlades, readToolbox } from '$lib/server/stores/stores';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => {

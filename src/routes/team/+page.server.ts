@@ -2,10 +2,10 @@ import { redirect } from '@sveltejs/kit';
 import { listDevices } from '$lib/server/access/devices';
 import { listInvitations } from '$lib/server/access/invitations';
 import { listSessions, waysIn } from '$lib/server/access/sessions';
-import { readFields } from '$lib/server/body';
+import { readFields } from '$lib/server/base/body';
 import { carryOutForm } from '$lib/server/commands/form';
-import { db } from '$lib/server/db';
-import { listLeft } from '$lib/server/teams';
+import { db } from '$lib/server/base/db';
+import { listLeft } from '$lib/server/team/teams';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, url }) => {

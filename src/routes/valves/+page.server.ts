@@ -1,6 +1,6 @@
 import { dayOf } from '$lib/core/time/day';
-import { db } from '$lib/server/db';
-import { engineWear } from '$lib/server/valve-fleet';
+import { db } from '$lib/server/base/db';
+import { engineWear } from '$lib/server/valve/fleet';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => ({

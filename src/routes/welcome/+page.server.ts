@@ -3,8 +3,8 @@ import { founderSchema } from '$lib/core/access/form';
 import { leaveDemo, lookRound, takeKeys } from '$lib/server/access/cookies';
 import { foundWithPassphrase, mayFound } from '$lib/server/access/found';
 import { takeForm } from '$lib/server/access/form';
-import { db } from '$lib/server/db';
-import { getDemoTeam } from '$lib/server/teams';
+import { db } from '$lib/server/base/db';
+import { getDemoTeam } from '$lib/server/team/teams';
 import type { Actions, PageServerLoad } from './$types';
 
 /** First run: look round with the demo, or set up your own. */

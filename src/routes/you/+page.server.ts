@@ -6,8 +6,8 @@ import { changePassphrase, hasPassphrase, pinHere } from '$lib/server/access/own
 import { listAccess } from '$lib/server/access/events';
 import { takeForm } from '$lib/server/access/form';
 import { listSessions, signOut } from '$lib/server/access/sessions';
-import { db } from '$lib/server/db';
-import { refuse } from '$lib/server/refusal';
+import { db } from '$lib/server/base/db';
+import { refuse } from '$lib/server/base/refusal';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, cookies, url }) => {

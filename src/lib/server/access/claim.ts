@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import type { claimSchema } from '../../core/access/form';
-import type { Sql } from '../db';
-import { refuse } from '../refusal';
+import type { Sql } from '../base/db';
+import { refuse } from '../base/refusal';
 import type { In } from './enter';
 import { isSecret, weakness } from './secrets';
 import { setPassphrase } from './enter';

@@ -1,7 +1,7 @@
 import type { Role } from '../../core/team/team';
-import type { Db } from '../db';
-import { refuse } from '../refusal';
-import type { Write } from '../write';
+import type { Db } from '../base/db';
+import { refuse } from '../base/refusal';
+import type { Write } from '../book/under-way';
 import { noteAccess } from './events';
 import { keyHash, looksLikeKey, newKey } from './secrets';
 

@@ -1,4 +1,4 @@
-import type { Db } from '../db';
+import type { Db } from '../base/db';
 
 export type AccessWhat =
   | 'signed in'

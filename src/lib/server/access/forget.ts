@@ -1,6 +1,6 @@
-import type { Db, Tx } from '../db';
-import { refuse } from '../refusal';
-import type { Write } from '../write';
+import type { Db, Tx } from '../base/db';
+import { refuse } from '../base/refusal';
+import type { Write } from '../book/under-way';
 
 const NOBODY = 'Somebody who left';
 

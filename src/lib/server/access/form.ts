@@ -2,8 +2,8 @@ import { fail, type ActionFailure, type RequestEvent } from '@sveltejs/kit';
 import type { z } from 'zod';
 import { unkeepable } from '../../core/command/text';
 import { errorsByField } from '../../core/forms';
-import { readFields } from '../body';
-import { refusalOf } from '../problems';
+import { readFields } from '../base/body';
+import { refusalOf } from '../base/problems';
 import { countTries } from './limits';
 
 /** What a page shows again of a form with secrets: everything but those, and which of its forms it was. */

@@ -1,8 +1,8 @@
 import { error, redirect, type RequestEvent } from '@sveltejs/kit';
 import { HOME, isCrew, mayOpen, placeOf } from '../../core/access/places';
-import { db } from '../db';
-import { InRounds } from '../in-rounds';
-import { demoWorkplace, hasTeams } from '../teams';
+import { db } from '../base/db';
+import { InRounds } from '../base/in-rounds';
+import { demoWorkplace, hasTeams } from '../team/teams';
 import { looksRound, readKeys, renewKey } from './cookies';
 import { isOwn, machineOfPlace } from './own';
 import { sessionOf, type Entered } from './sessions';

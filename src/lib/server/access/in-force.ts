@@ -1,6 +1,6 @@
 import { sessionStands } from '../../core/access/waits';
 import type { Role } from '../../core/team/team';
-import type { Db } from '../db';
+import type { Db } from '../base/db';
 
 /** What somebody came in by: a session of a person, or a key of a program. */
 export interface Entry {

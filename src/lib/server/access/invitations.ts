@@ -1,8 +1,8 @@
 import { INVITED_FOR_HOURS, type InvitationInput } from '../../core/access/form';
 import type { Role } from '../../core/team/team';
-import type { Db } from '../db';
-import { refuse } from '../refusal';
-import type { Write } from '../write';
+import type { Db } from '../base/db';
+import { refuse } from '../base/refusal';
+import type { Write } from '../book/under-way';
 import { keyHash, looksLikeKey, newKey } from './secrets';
 import { withdrawWays } from './withdraw';
 

@@ -1,4 +1,4 @@
-import type { Db } from '../db';
+import type { Db } from '../base/db';
 
 /** Commands and outings of a person, at most: more than anybody writes in years. */
 const MOST = 100_000;

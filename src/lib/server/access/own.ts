@@ -1,6 +1,6 @@
 import type { Scope } from '../book/hold';
-import type { Db } from '../db';
-import { refuse } from '../refusal';
+import type { Db } from '../base/db';
+import { refuse } from '../base/refusal';
 
 const NOT_YOURS = 'That is not a machine of yours.';
 

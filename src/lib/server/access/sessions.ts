@@ -1,8 +1,8 @@
 import { LASTS, OLD_FOR, sessionStands } from '../../core/access/waits';
 import type { Role, Team } from '../../core/team/team';
-import type { Db, Sql } from '../db';
-import { refuse } from '../refusal';
-import type { Write } from '../write';
+import type { Db, Sql } from '../base/db';
+import { refuse } from '../base/refusal';
+import type { Write } from '../book/under-way';
 import { noteAccess } from './events';
 import { keyHash, looksLikeKey, newKey } from './secrets';
 

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { FREE_TRIES, waitAfter } from '../../core/access/waits';
-import type { Sql } from '../db';
+import type { Sql } from '../base/db';
 
 /** What a count of tries is kept by: never what was typed itself. */
 export const tryKey = (...of: string[]): string =>

@@ -1,4 +1,4 @@
-import type { Tx } from '../db';
+import type { Tx } from '../base/db';
 import { noteAccess } from './events';
 
 /**

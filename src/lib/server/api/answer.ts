@@ -1,7 +1,7 @@
 import { error, json, type RequestEvent } from '@sveltejs/kit';
 import { READS, type ReadName } from '../../core/api/reads';
 import { errorsByField } from '../../core/forms';
-import { db } from '../db';
+import { db } from '../base/db';
 import { ANSWERS } from './reads';
 
 /** Answers a read of a program, in the shape that is published and no other. */

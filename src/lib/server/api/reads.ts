@@ -5,12 +5,12 @@ import { pressure } from '../../core/schedule/state';
 import type { Team } from '../../core/team/team';
 import { dayOf } from '../../core/time/day';
 import { visitState } from '../../core/visit/state';
-import type { Db } from '../db';
-import { getMachine, listMachines } from '../machines';
-import { getRecord } from '../records';
-import { listPeople } from '../teams';
-import { readCalendar, readStandings } from '../trail';
-import { getVisit } from '../visits';
+import type { Db } from '../base/db';
+import { getMachine, listMachines } from '../machine/machines';
+import { getRecord } from '../record/records';
+import { listPeople } from '../team/teams';
+import { readCalendar, readStandings } from '../trail/lanes';
+import { getVisit } from '../visit/visits';
 
 interface Reader {
   sql: Db;

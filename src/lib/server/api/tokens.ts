@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto';
 import { looksLikeToken, type Token, type TokenInput } from '../../core/token/form';
 import type { Role, Team } from '../../core/team/team';
-import type { Db } from '../db';
-import { refuse } from '../refusal';
-import type { Write } from '../write';
+import type { Db } from '../base/db';
+import { refuse } from '../base/refusal';
+import type { Write } from '../book/under-way';
 
 /** The keys of a team that open something. */
 export async function listTokens(sql: Db, teamId: string): Promise<Token[]> {

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { writeAtRandom } from '../../../../tests/database/at-random';
 import { Pit } from '../../../../tests/database/pit';
-import { rebuildStanding } from '../standing';
+import { rebuildStanding } from './standing';
 
 /**
  * Random books, written in a random order. After every write what stands is what working it out from the first line gives.

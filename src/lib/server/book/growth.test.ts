@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { Book, openBook } from '../../../../tests/database/book';
-import { connect, type Sql } from '../db';
-import { rebuildStanding } from '../standing';
+import { connect, type Sql } from '../base/db';
+import { rebuildStanding } from './standing';
 
 /**
  * What one reading makes the database look at. Told by the database's own counts of rows, not by the clock: a plan that

@@ -1,5 +1,5 @@
-import type { Tx } from '../db';
-import { refuse } from '../refusal';
+import type { Tx } from '../base/db';
+import { refuse } from '../base/refusal';
 
 /** What a write touches: machines, components and tasks by name, or every machine of the team. */
 export interface Scope {

@@ -3,7 +3,7 @@ import { momentsOf } from '../../core/book/moments';
 import type { BookOf, FindingRow, PartRow, PegRow, RestartRow, TaskRow } from '../../core/book/rows';
 import { readSensitivity } from '../../core/book/stored';
 import { rulesInForce } from '../../core/rules/rules';
-import type { Db } from '../db';
+import type { Db } from '../base/db';
 import { recentsOf, stepsAt } from './steps';
 
 const PEGS_KEPT = 16;

@@ -5,7 +5,7 @@ import { EVER, steps, type BackTo, type BookMeter, type BookOuting, type Step } 
 import type { Reading } from '../../core/hours/running';
 import { readOutings, readStepDocuments } from '../../core/book/stored';
 import { strainsOf } from '../../core/outing/outing';
-import type { Db, Tx } from '../db';
+import type { Db, Tx } from '../base/db';
 
 const iso = (d: Date): string => d.toISOString();
 

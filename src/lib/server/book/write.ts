@@ -1,6 +1,6 @@
 import { setTimeout as pause } from 'node:timers/promises';
-import type { Sql, Tx } from '../db';
-import { standAnew } from '../standing';
+import type { Sql, Tx } from '../base/db';
+import { standAnew } from './standing';
 import { hold, stillReaches, Wider, type Held, type Scope } from './hold';
 
 export type { Held, Scope } from './hold';

@@ -4,7 +4,7 @@ import { uuid } from '../../../../tests/database/book';
 import { later, Pit } from '../../../../tests/database/pit';
 import { KINDS, type Kind } from '../../core/command/commands';
 import type { Envelope } from '../../core/command/envelope';
-import { connect, type Sql } from '../db';
+import { connect, type Sql } from '../base/db';
 import { runCommands } from './run';
 
 /**

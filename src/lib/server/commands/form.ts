@@ -1,10 +1,10 @@
 import { fail, type ActionFailure, type RequestEvent } from '@sveltejs/kit';
 import { v5 } from 'uuid';
 import type { Kind } from '../../core/command/commands';
-import { db } from '../db';
-import { logFault } from '../log';
-import { Refusal } from '../refusal';
-import { senderOf } from '../sender';
+import { db } from '../base/db';
+import { logFault } from '../base/log';
+import { Refusal } from '../base/refusal';
+import { senderOf } from './sender-of';
 import { runCommands } from './run';
 
 /** What a page shows again of a form that was not taken. */

@@ -3,10 +3,10 @@ import { keptOf } from '../../core/command/kept';
 import type { Envelope, Outcome } from '../../core/command/envelope';
 import { unkeepable } from '../../core/command/text';
 import { errorsByField } from '../../core/forms';
-import type { Sql } from '../db';
-import { awayWords, isAway, refusalOf } from '../problems';
-import { Refusal } from '../refusal';
-import { foundTeam } from '../teams';
+import type { Sql } from '../base/db';
+import { awayWords, isAway, refusalOf } from '../base/problems';
+import { Refusal } from '../base/refusal';
+import { foundTeam } from '../team/teams';
 import { sameBody } from './sender';
 
 /**

@@ -2,10 +2,10 @@ import type { Answer, Input, Kind } from '../../core/command/commands';
 import { CREW } from '../../core/access/places';
 import type { Role } from '../../core/team/team';
 import type { Scope } from '../book/hold';
-import type { Tx } from '../db';
-import type { Refusal } from '../refusal';
-import { answerVisit } from '../visit-answers';
-import type { Write } from '../write';
+import type { Tx } from '../base/db';
+import type { Refusal } from '../base/refusal';
+import { answerVisit } from '../visit/answers';
+import type { Write } from '../book/under-way';
 
 /** How a kind of command is carried out. */
 export interface Handler<K extends Kind, R = unknown> {

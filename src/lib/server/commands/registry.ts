@@ -5,9 +5,9 @@ import { forgetPerson } from '../access/forget';
 import { keepInvitation, withdrawInvitation } from '../access/invitations';
 import { endSession } from '../access/sessions';
 import { keepToken, withdrawToken } from '../api/tokens';
-import { keepFeed, withdrawFeed } from '../calendars';
-import { addCall, dropCall, machineOfCall } from '../calls';
-import { addDressing, addLength, addLook, machineOfEntry, replaceSet, strikeEntry } from '../chain-entries';
+import { keepFeed, withdrawFeed } from '../calendar/feeds';
+import { addCall, dropCall, machineOfCall } from '../schedule/calls';
+import { addDressing, addLength, addLook, machineOfEntry, replaceSet, strikeEntry } from '../chain/entries';
 import {
   closeSlack,
   machineOfCheck,
@@ -16,37 +16,37 @@ import {
   setDrive,
   setPlace,
   strikeSlack
-} from '../chains';
-import { addComponent, moveComponent, rebuild, scrap, swapComponents } from '../components';
-import { correct, placeOfRecord } from '../corrections';
-import { placeOfHead, setGuide, setHead, setSizes } from '../heads';
-import { estimateOuting, machineOfOuting } from '../estimates';
-import { addEvent, callOff, changeEvent } from '../events';
-import { keepFilter, washFilters } from '../filters';
-import { addFinding, closeByHand, placeOfFinding, regrade, waitForFinding } from '../findings';
-import { addMachine, changeMachine } from '../machines';
-import { changeMeter } from '../meter-changes';
-import { logDistance, machineOfReading, strikeReading } from '../meters';
-import { attachPhoto, attachToFinding } from '../photos';
-import { backToBook, decide, makeProposal, taskOf } from '../proposals';
-import { logged, logReadings, machinesOfRows, pasteReadings } from '../readings';
-import { addReminder, noteReminder, placeOfReminder } from '../reminders';
-import { answerRound, machineOfRound, strikeRound } from '../round-answers';
-import { saveTeamChecks } from '../round-checks';
-import { SCHEDULES, setRule } from '../rules';
-import { addModification, confirmFigure, copySheet, noteModification } from '../spec-changes';
-import { addFastener, addFigure, changeFastener, machineOfSheet, removeFastener } from '../specs';
-import { countShims, pasteDrawer, setLevel } from '../shim-drawer';
-import { addAdapter, addBlades, addOil, addWrench, noteStock, retire } from '../stores';
-import { addTask, changeTask, ownerScope, recordDone, retireTask } from '../tasks';
-import { addPerson, changeRole, personLeaves } from '../teams';
-import { saveTemplate } from '../templates';
-import { closeCheck, placeOfClose, strikeCheck } from '../valve-close';
-import { fitShims } from '../valve-fit';
-import { measure, placeOfCheck, readShim, settlePlan } from '../valves';
-import { closeVisit } from '../visit-close';
-import { startVisit } from '../visit-start';
-import { addEntries, giveUpVisit, machineOfVisit } from '../visits';
+} from '../chain/checks';
+import { addComponent, moveComponent, rebuild, scrap, swapComponents } from '../component/components';
+import { correct, placeOfRecord } from '../record/corrections';
+import { placeOfHead, setGuide, setHead, setSizes } from '../valve/heads';
+import { estimateOuting, machineOfOuting } from '../hours/estimates';
+import { addEvent, callOff, changeEvent } from '../outing/events';
+import { keepFilter, washFilters } from '../round/filters';
+import { addFinding, closeByHand, placeOfFinding, regrade, waitForFinding } from '../finding/findings';
+import { addMachine, changeMachine } from '../machine/machines';
+import { changeMeter } from '../hours/meter-changes';
+import { logDistance, machineOfReading, strikeReading } from '../hours/meters';
+import { attachPhoto, attachToFinding } from '../photo/photos';
+import { backToBook, decide, makeProposal, taskOf } from '../schedule/proposals';
+import { logged, logReadings, machinesOfRows, pasteReadings } from '../hours/readings';
+import { addReminder, noteReminder, placeOfReminder } from '../finding/reminders';
+import { answerRound, machineOfRound, strikeRound } from '../round/answers';
+import { saveTeamChecks } from '../round/checks';
+import { SCHEDULES, setRule } from '../rules/rules';
+import { addModification, confirmFigure, copySheet, noteModification } from '../specs/changes';
+import { addFastener, addFigure, changeFastener, machineOfSheet, removeFastener } from '../specs/sheet';
+import { countShims, pasteDrawer, setLevel } from '../valve/drawer';
+import { addAdapter, addBlades, addOil, addWrench, noteStock, retire } from '../stores/stores';
+import { addTask, changeTask, ownerScope, recordDone, retireTask } from '../schedule/tasks';
+import { addPerson, changeRole, personLeaves } from '../team/teams';
+import { saveTemplate } from '../job/templates';
+import { closeCheck, placeOfClose, strikeCheck } from '../valve/close';
+import { fitShims } from '../valve/fit';
+import { measure, placeOfCheck, readShim, settlePlan } from '../valve/checks';
+import { closeVisit } from '../visit/close';
+import { startVisit } from '../visit/start';
+import { addEntries, giveUpVisit, machineOfVisit } from '../visit/visits';
 import { answering, chief, crew, entry, onMachine, onSheet, riders, type Entry } from './handler';
 
 /** Setting up a team is not here: there is nobody yet to carry it out for. See `found.ts`. */

@@ -1,6 +1,6 @@
 import type { Role, Team } from '../../core/team/team';
 import type { Held } from '../book/hold';
-import type { Tx } from '../db';
+import type { Tx } from '../base/db';
 
 /** Whose writes they are. */
 export interface Sender {

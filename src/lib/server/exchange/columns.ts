@@ -1,8 +1,8 @@
 import { amountIn, distanceIn, hundredths, type Cell } from '../../core/exchange/csv';
 import type { Measure } from '../../core/schedule/task';
 import type { Team } from '../../core/team/team';
-import type { Db } from '../db';
-import type { DueFilter } from '../dues';
+import type { Db } from '../base/db';
+import type { DueFilter } from '../schedule/dues';
 
 /** What a list is narrowed to, as the page that shows it has it in its address. */
 export interface ListFilter {

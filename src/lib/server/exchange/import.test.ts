@@ -12,10 +12,10 @@ import type { Draft, ImportList, Verdict } from '../../core/exchange/import/mode
 import type { Outcome } from '../../core/command/envelope';
 import type { Team } from '../../core/team/team';
 import { runCommands } from '../commands/run';
-import { connect, type Sql } from '../db';
-import { dueFilter } from '../dues';
-import { rebuildStanding } from '../standing';
-import { getTeam } from '../teams';
+import { connect, type Sql } from '../base/db';
+import { dueFilter } from '../schedule/dues';
+import { rebuildStanding } from '../book/standing';
+import { getTeam } from '../team/teams';
 import { meterChangeSchema } from '../../core/hours/form';
 import { planFile, type ImportQuestion } from './import';
 import { LISTS } from './lists';

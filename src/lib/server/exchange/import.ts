@@ -14,9 +14,9 @@ import { OUTING_KINDS } from '../../core/outing/outing';
 import type { Team } from '../../core/team/team';
 import { addDays, dayOf } from '../../core/time/day';
 import { momentOn } from '../../core/time/moment';
-import type { Db } from '../db';
-import { dueFilter } from '../dues';
-import { loadAround } from '../reading-rows';
+import type { Db } from '../base/db';
+import { dueFilter } from '../schedule/dues';
+import { loadAround } from '../hours/reading-rows';
 import type { ListFilter } from './columns';
 import { LISTS } from './lists';
 

@@ -16,7 +16,7 @@ import { machineSchema } from '../../core/machine/form';
 import { meterChangeSchema, odometerSchema } from '../../core/hours/form';
 import { doneSchema } from '../../core/schedule/form';
 import { oilSchema } from '../../core/stores/form';
-import { dueFilter, duePage } from '../dues';
+import { dueFilter, duePage } from '../schedule/dues';
 import { LIST_KEYS, LISTS, type ListKey } from './lists';
 import { csvOf } from './write';
 

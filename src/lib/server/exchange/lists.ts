@@ -1,8 +1,8 @@
 import { unitOfAmount } from '../../core/exchange/csv';
 import type { Measure } from '../../core/schedule/task';
 import { figureKind, type FigureKey } from '../../core/specs/sheet';
-import type { Db } from '../db';
-import { everyDue } from '../dues';
+import type { Db } from '../base/db';
+import { everyDue } from '../schedule/dues';
 import {
   amount,
   distance,

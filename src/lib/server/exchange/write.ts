@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { guarded } from '../../core/exchange/csv';
-import type { Sql } from '../db';
+import type { Sql } from '../base/db';
 import type { ExchangeList, ListFilter, Reader } from './columns';
 
 /** So that a spreadsheet knows the letters for what they are; whatever reads CSV passes over it. */

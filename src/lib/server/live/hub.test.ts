@@ -2,7 +2,7 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import { openBook, uuid, type Book } from '../../../../tests/database/book';
 import { command } from '../../../../tests/database/hands';
 import type { Told } from '../../core/live/told';
-import { connect, type Sql } from '../db';
+import { connect, type Sql } from '../base/db';
 import { Hub } from './hub';
 import { cursorOf } from './stream';
 

@@ -1,5 +1,5 @@
 import { EVERYTHING, readNotice, together, type Told } from '../../core/live/told';
-import type { Sql } from '../db';
+import type { Sql } from '../base/db';
 
 /** The channel that the database tells on. */
 const CHANNEL = 'trail';

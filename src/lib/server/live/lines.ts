@@ -1,6 +1,6 @@
 import type { Role } from '../../core/team/team';
 import { rolesInForce, type Entry } from '../access/in-force';
-import type { Sql } from '../db';
+import type { Sql } from '../base/db';
 
 /** Who holds a line open. */
 export interface Asker {

@@ -2,7 +2,7 @@ import { error } from '@sveltejs/kit';
 import { EVERYTHING, type Told } from '../../core/live/told';
 import { dayOf } from '../../core/time/day';
 import type { Team } from '../../core/team/team';
-import { db, type Sql } from '../db';
+import { db, type Sql } from '../base/db';
 import { Hub } from './hub';
 import { Lines, type Asker } from './lines';
 

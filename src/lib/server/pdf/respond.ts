@@ -1,7 +1,7 @@
 import { error, type RequestEvent } from '@sveltejs/kit';
 import type { Paper } from '../../core/paper/paper';
-import { Refusal } from '../refusal';
-import { Turns } from '../turns';
+import { Refusal } from '../base/refusal';
+import { Turns } from '../base/turns';
 import { work } from '../work/pool';
 import type { PaperSize } from './printer';
 

@@ -1,11 +1,11 @@
 import { TeamFileError } from '../../core/exchange/team/file';
-import { connect } from '../db';
+import { connect } from '../base/db';
 import { takeTeamIn, type TakenIn } from '../exchange/team/in';
 import { labelsPdf } from '../pdf/labels';
 import { ownerPdf } from '../pdf/owner';
 import { paperPdf } from '../pdf/paper';
-import { makePhoto, type Made } from '../picture';
-import { Refusal } from '../refusal';
+import { makePhoto, type Made } from '../photo/picture';
+import { Refusal } from '../base/refusal';
 
 /** What came of a job that may refuse what it was given: a class does not come out of a worker as one. */
 export type Came<T> = { ok: true; made: T } | { ok: false; words: string };

@@ -3,8 +3,8 @@ import { join } from 'node:path';
 import { Piscina } from 'piscina';
 // Before any worker does: its library stays for as long as the process does.
 import 'sharp';
-import { log } from '../log';
-import { Refusal } from '../refusal';
+import { log } from '../base/log';
+import { Refusal } from '../base/refusal';
 import type * as jobs from './jobs';
 
 /** Whatever takes long to work out is done here, so that everybody else is answered meanwhile. */

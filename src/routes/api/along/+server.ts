@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
-import { along } from '$lib/server/along';
-import { db } from '$lib/server/db';
+import { along } from '$lib/server/offline/along';
+import { db } from '$lib/server/base/db';
 import type { RequestHandler } from './$types';
 
 /** The pages that whoever asks takes along on their device. */

@@ -2,12 +2,12 @@ import { json } from '@sveltejs/kit';
 import { doneAt, listSchema, type Outcome } from '$lib/core/command/envelope';
 import { unkeepable } from '$lib/core/command/text';
 import { errorsByField } from '$lib/core/forms';
-import { readJson } from '$lib/server/body';
+import { readJson } from '$lib/server/base/body';
 import { runCommands } from '$lib/server/commands/run';
-import { db } from '$lib/server/db';
-import { logFault } from '$lib/server/log';
-import { Refusal } from '$lib/server/refusal';
-import { senderOf } from '$lib/server/sender';
+import { db } from '$lib/server/base/db';
+import { logFault } from '$lib/server/base/log';
+import { Refusal } from '$lib/server/base/refusal';
+import { senderOf } from '$lib/server/commands/sender-of';
 import type { RequestHandler } from './$types';
 
 /** As many seconds as an integer of the database holds: no clock is further out. */

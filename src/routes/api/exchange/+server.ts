@@ -1,7 +1,7 @@
 import { json } from '@sveltejs/kit';
 import { errorsByField } from '$lib/core/forms';
-import { readJson } from '$lib/server/body';
-import { db } from '$lib/server/db';
+import { readJson } from '$lib/server/base/body';
+import { db } from '$lib/server/base/db';
 import { importSchema, MOST_BYTES, planFile } from '$lib/server/exchange/import';
 import type { RequestHandler } from './$types';
 

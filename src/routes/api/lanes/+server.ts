@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { id } from '$lib/core/forms';
-import { readJson } from '$lib/server/body';
-import { db } from '$lib/server/db';
-import { answerTo } from '$lib/server/reads';
-import { lanesOf } from '$lib/server/trail';
+import { readJson } from '$lib/server/base/body';
+import { db } from '$lib/server/base/db';
+import { answerTo } from '$lib/server/base/answer';
+import { lanesOf } from '$lib/server/trail/lanes';
 import type { RequestHandler } from './$types';
 
 const schema = z.object({ ids: z.array(id).max(200) });

@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
-import { db } from '$lib/server/db';
-import { listMachines } from '$lib/server/machines';
+import { db } from '$lib/server/base/db';
+import { listMachines } from '$lib/server/machine/machines';
 import type { RequestHandler } from './$types';
 
 export const GET: RequestHandler = async ({ locals, url }) => {

@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { id } from '$lib/core/forms';
-import { readBytes } from '$lib/server/body';
-import { db } from '$lib/server/db';
-import { uploadPhoto } from '$lib/server/photos';
-import { MOST_BYTES } from '$lib/server/picture';
-import { answerTo, refused } from '$lib/server/reads';
-import { senderOf } from '$lib/server/sender';
+import { readBytes } from '$lib/server/base/body';
+import { db } from '$lib/server/base/db';
+import { uploadPhoto } from '$lib/server/photo/photos';
+import { MOST_BYTES } from '$lib/server/photo/picture';
+import { answerTo, refused } from '$lib/server/base/answer';
+import { senderOf } from '$lib/server/commands/sender-of';
 import type { RequestHandler } from './$types';
 
 const TOO_MUCH = 'At most 15 MB: take it with less resolution.';

@@ -1,9 +1,9 @@
 import { teamCopySchema } from '$lib/core/exchange/team/form';
 import { mayFound } from '$lib/server/access/found';
-import { toDisk } from '$lib/server/body';
+import { toDisk } from '$lib/server/base/body';
 import { MOST_FILE } from '$lib/server/exchange/team/limits';
 import { takeInByWorker } from '$lib/server/exchange/team/take';
-import { answerTo, refused } from '$lib/server/reads';
+import { answerTo, refused } from '$lib/server/base/answer';
 import type { RequestHandler } from './$types';
 
 /** One after the other: each is written to the disk and read whole. */

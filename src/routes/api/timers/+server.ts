@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
-import { db } from '$lib/server/db';
-import { listTimers } from '$lib/server/bench-lists';
+import { db } from '$lib/server/base/db';
+import { listTimers } from '$lib/server/visit/lists';
 import type { RequestHandler } from './$types';
 
 /** Timers of every machine at the bench. */

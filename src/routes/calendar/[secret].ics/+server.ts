@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
-import { entriesOf, feedBy, icsOf } from '$lib/server/calendars';
-import { db } from '$lib/server/db';
+import { entriesOf, feedBy, icsOf } from '$lib/server/calendar/feeds';
+import { db } from '$lib/server/base/db';
 import type { RequestHandler } from './$types';
 
 const SECRET = /^[\w-]{40,60}$/;

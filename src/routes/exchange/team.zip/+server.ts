@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { dayOf } from '$lib/core/time/day';
-import { db } from '$lib/server/db';
+import { db } from '$lib/server/base/db';
 import { sendTeamFile } from '$lib/server/exchange/team/out';
 import type { RequestHandler } from './$types';
 

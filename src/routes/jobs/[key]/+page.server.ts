@@ -2,8 +2,8 @@ import { error } from '@sveltejs/kit';
 import { dayOf } from '$lib/core/time/day';
 import { BUILT_IN_KEYS } from '$lib/core/job/built-in/jobs';
 import { BLANK_JOB } from '$lib/core/job/plain';
-import { db } from '$lib/server/db';
-import { listTemplateChanges, readTemplates } from '$lib/server/templates';
+import { db } from '$lib/server/base/db';
+import { listTemplateChanges, readTemplates } from '$lib/server/job/templates';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, params }) => {

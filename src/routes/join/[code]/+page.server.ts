@@ -6,7 +6,7 @@ import { join } from '$lib/server/access/enter';
 import { takeForm } from '$lib/server/access/form';
 import { invitedBy } from '$lib/server/access/invitations';
 import { countTries } from '$lib/server/access/limits';
-import { db } from '$lib/server/db';
+import { db } from '$lib/server/base/db';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {

@@ -1,8 +1,8 @@
 import { error } from '@sveltejs/kit';
 import { id } from '$lib/core/forms';
 import { dayOf } from '$lib/core/time/day';
-import { db } from '$lib/server/db';
-import { dueFilter } from '$lib/server/dues';
+import { db } from '$lib/server/base/db';
+import { dueFilter } from '$lib/server/schedule/dues';
 import { LISTS, type ListKey } from '$lib/server/exchange/lists';
 import { csvOf } from '$lib/server/exchange/write';
 import type { RequestHandler } from './$types';

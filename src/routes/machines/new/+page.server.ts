@@ -1,12 +1,12 @@
 import { error } from '@sveltejs/kit';
 import { id } from '$lib/core/forms';
 import { KINDS } from '$lib/core/machine/machine';
-import { db } from '$lib/server/db';
+import { db } from '$lib/server/base/db';
 import { fitsMachine } from '$lib/core/job/fits';
-import { listMachines } from '$lib/server/machines';
-import { readSheet } from '$lib/server/specs';
-import { listTasksOf } from '$lib/server/task-pages';
-import { readTemplates } from '$lib/server/templates';
+import { listMachines } from '$lib/server/machine/machines';
+import { readSheet } from '$lib/server/specs/sheet';
+import { listTasksOf } from '$lib/server/schedule/task-pages';
+import { readTemplates } from '$lib/server/job/templates';
 import type { PageServerLoad } from './$types';
 
 /** With `?like=`, what a sister machine has that a new one may have too. */

@@ -1,7 +1,7 @@
 import { dayOf } from '$lib/core/time/day';
-import { db } from '$lib/server/db';
-import { listEvents } from '$lib/server/events';
-import { listMachines } from '$lib/server/machines';
+import { db } from '$lib/server/base/db';
+import { listEvents } from '$lib/server/outing/events';
+import { listMachines } from '$lib/server/machine/machines';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => {

@@ -4,11 +4,11 @@ import { nearestFirst, tasksDue } from '$lib/core/schedule/due';
 import { taskRow } from '$lib/core/schedule/row';
 import { dayOf } from '$lib/core/time/day';
 import { machineNow } from '$lib/core/trail/lane';
-import { componentHistory, getComponent, listComponents, rebuildTasks } from '$lib/server/component-pages';
-import { db } from '$lib/server/db';
-import { listFindings } from '$lib/server/findings';
-import { listMachines } from '$lib/server/machines';
-import { readCalendar, readStandings } from '$lib/server/trail';
+import { componentHistory, getComponent, listComponents, rebuildTasks } from '$lib/server/component/pages';
+import { db } from '$lib/server/base/db';
+import { listFindings } from '$lib/server/finding/findings';
+import { listMachines } from '$lib/server/machine/machines';
+import { readCalendar, readStandings } from '$lib/server/trail/lanes';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, params }) => {

@@ -1,6 +1,6 @@
-import { listComponents } from '$lib/server/component-pages';
-import { db } from '$lib/server/db';
-import { listMachines } from '$lib/server/machines';
+import { listComponents } from '$lib/server/component/pages';
+import { db } from '$lib/server/base/db';
+import { listMachines } from '$lib/server/machine/machines';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, url }) => {

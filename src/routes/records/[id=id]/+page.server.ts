@@ -1,13 +1,13 @@
 import { error } from '@sveltejs/kit';
 import { suddenRise } from '$lib/core/fluids/ledger';
 import { atSteps, wholeVisit } from '$lib/core/record/whole';
-import { correctionsOf } from '$lib/server/corrections';
-import { db } from '$lib/server/db';
-import { listPhotos } from '$lib/server/photos';
-import { earlierConsumption, getRecord, recordsOfVisit } from '$lib/server/records';
-import { wrenchNames } from '$lib/server/stores';
-import { slackOfRecord } from '$lib/server/chain-sheet';
-import { checkOfRecord } from '$lib/server/valve-records';
+import { correctionsOf } from '$lib/server/record/corrections';
+import { db } from '$lib/server/base/db';
+import { listPhotos } from '$lib/server/photo/photos';
+import { earlierConsumption, getRecord, recordsOfVisit } from '$lib/server/record/records';
+import { wrenchNames } from '$lib/server/stores/stores';
+import { slackOfRecord } from '$lib/server/chain/sheet';
+import { checkOfRecord } from '$lib/server/valve/records';
 import type { PageServerLoad } from './$types';
 
 /** A record, with the whole visit it is from: its jobs inside, what they share once. */

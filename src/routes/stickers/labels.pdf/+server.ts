@@ -1,9 +1,9 @@
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
 import { LABEL_SHEETS } from '$lib/core/paper/labels';
-import { db } from '$lib/server/db';
+import { db } from '$lib/server/base/db';
 import { pdfResponse, printing } from '$lib/server/pdf/respond';
-import { stickersOf } from '$lib/server/stickers';
+import { stickersOf } from '$lib/server/machine/stickers';
 import { work } from '$lib/server/work/pool';
 import type { RequestHandler } from './$types';
 

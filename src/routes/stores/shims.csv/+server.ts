@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { COLUMNS } from '$lib/core/valve/drawer-list';
-import { db } from '$lib/server/db';
-import { listDrawer } from '$lib/server/shim-drawer';
+import { db } from '$lib/server/base/db';
+import { listDrawer } from '$lib/server/valve/drawer';
 import type { RequestHandler } from './$types';
 
 const mm = (um: number | null) => (um === null || um === 0 ? '' : (um / 1000).toString());

@@ -1,7 +1,7 @@
 import { dayOf } from '$lib/core/time/day';
-import { db } from '$lib/server/db';
-import { listDrawer, listMovements } from '$lib/server/shim-drawer';
-import { likelyNeeds } from '$lib/server/shim-needs';
+import { db } from '$lib/server/base/db';
+import { listDrawer, listMovements } from '$lib/server/valve/drawer';
+import { likelyNeeds } from '$lib/server/valve/needs';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => {

@@ -1,12 +1,12 @@
 import { error, redirect } from '@sveltejs/kit';
 import { readsChain, readsValves } from '$lib/core/job/plan';
 import { dayOf } from '$lib/core/time/day';
-import { benchAround } from '$lib/server/bench-around';
-import { listTimers } from '$lib/server/bench-lists';
-import { db } from '$lib/server/db';
-import { getMachine } from '$lib/server/machines';
-import { listPhotos } from '$lib/server/photos';
-import { getVisit } from '$lib/server/visits';
+import { benchAround } from '$lib/server/visit/around';
+import { listTimers } from '$lib/server/visit/lists';
+import { db } from '$lib/server/base/db';
+import { getMachine } from '$lib/server/machine/machines';
+import { listPhotos } from '$lib/server/photo/photos';
+import { getVisit } from '$lib/server/visit/visits';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, params, depends }) => {

@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { ownData } from '$lib/server/access/own-data';
-import { db } from '$lib/server/db';
+import { db } from '$lib/server/base/db';
 import type { RequestHandler } from './$types';
 
 /** All that is kept about whoever asks, as a file. */

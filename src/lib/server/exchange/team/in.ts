@@ -7,9 +7,9 @@ import {
   TeamFileError,
   type TeamFile
 } from '../../../core/exchange/team/file';
-import type { Sql, Tx } from '../../db';
-import { makeSmall, MOST_BYTES as MOST_PHOTO } from '../../picture';
-import { standAnew } from '../../standing';
+import type { Sql, Tx } from '../../base/db';
+import { makeSmall, MOST_BYTES as MOST_PHOTO } from '../../photo/picture';
+import { standAnew } from '../../book/standing';
 import { BOUNDS, readBounded } from './json';
 import { openZip, type OpenZip } from './zip';
 

@@ -15,7 +15,7 @@ import {
 } from '../../../core/exchange/team/file';
 import { TABLE_NAMES, TABLES, type TableName } from '../../../core/exchange/team/tables';
 import type { Team } from '../../../core/team/team';
-import type { Sql, Tx } from '../../db';
+import type { Sql, Tx } from '../../base/db';
 
 /** Rows fetched at once. */
 const AT_ONCE = 500;

@@ -1,4 +1,4 @@
-import { refuse, Refusal } from '../../refusal';
+import { refuse, Refusal } from '../../base/refusal';
 import { work } from '../../work/pool';
 import type { TakenIn } from './in';
 

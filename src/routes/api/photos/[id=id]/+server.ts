@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
-import { db } from '$lib/server/db';
-import { readPhoto } from '$lib/server/photos';
+import { db } from '$lib/server/base/db';
+import { readPhoto } from '$lib/server/photo/photos';
 import type { RequestHandler } from './$types';
 
 /** A photo's pixels. It never changes, and it is never anything but a JPEG of our own making. */

@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import { taskChangeSchema, taskSchema } from '$lib/core/schedule/form';
 import { unkeepable } from '$lib/core/command/text';
-import { readJson } from '$lib/server/body';
-import { db } from '$lib/server/db';
-import { answerTo, refused } from '$lib/server/reads';
-import { refuse } from '$lib/server/refusal';
-import { senderOf } from '$lib/server/sender';
-import { previewTask } from '$lib/server/task-pages';
+import { readJson } from '$lib/server/base/body';
+import { db } from '$lib/server/base/db';
+import { answerTo, refused } from '$lib/server/base/answer';
+import { refuse } from '$lib/server/base/refusal';
+import { senderOf } from '$lib/server/commands/sender-of';
+import { previewTask } from '$lib/server/schedule/task-pages';
 import type { RequestHandler } from './$types';
 
 const schema = z.object({ add: taskSchema.optional(), change: taskChangeSchema.optional() });

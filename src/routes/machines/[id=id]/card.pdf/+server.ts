@@ -3,11 +3,11 @@ import { layOut } from '$lib/core/job/layout/layout';
 import { orderPlan } from '$lib/core/job/order/order';
 import { jobCard } from '$lib/core/paper/job-card';
 import { showDay } from '$lib/core/time/day';
-import { db } from '$lib/server/db';
-import { getMachine } from '$lib/server/machines';
+import { db } from '$lib/server/base/db';
+import { getMachine } from '$lib/server/machine/machines';
 import { paperResponse, printing } from '$lib/server/pdf/respond';
-import { readStandings } from '$lib/server/trail';
-import { visitBefore } from '$lib/server/visit-before';
+import { readStandings } from '$lib/server/trail/lanes';
+import { visitBefore } from '$lib/server/visit/before';
 import type { RequestHandler } from './$types';
 
 /** The card of a visit that is not begun: of the tasks and findings that are named. Its code opens the same, to be begun and written down. */

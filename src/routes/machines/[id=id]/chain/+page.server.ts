@@ -1,12 +1,12 @@
 import { error } from '@sveltejs/kit';
 import { isChainTask } from '$lib/core/chain/sheet';
 import { dayOf } from '$lib/core/time/day';
-import { chainSheet } from '$lib/server/chain-sheet';
-import { partsOf } from '$lib/server/chains';
-import { db } from '$lib/server/db';
-import { getMachine } from '$lib/server/machines';
-import { listSources } from '$lib/server/specs';
-import { readStandings } from '$lib/server/trail';
+import { chainSheet } from '$lib/server/chain/sheet';
+import { partsOf } from '$lib/server/chain/checks';
+import { db } from '$lib/server/base/db';
+import { getMachine } from '$lib/server/machine/machines';
+import { listSources } from '$lib/server/specs/sheet';
+import { readStandings } from '$lib/server/trail/lanes';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, params, depends }) => {

@@ -3,11 +3,11 @@ import { z } from 'zod';
 import { estimateHours } from '$lib/core/hours/learned';
 import { isRace } from '$lib/core/outing/outing';
 import { dayOf } from '$lib/core/time/day';
-import { db } from '$lib/server/db';
-import { getMachine } from '$lib/server/machines';
-import { listMeters, listReadings, runningHistory } from '$lib/server/meters';
-import { outingsWithoutHours } from '$lib/server/outings';
-import { learnedOf, readStandings } from '$lib/server/trail';
+import { db } from '$lib/server/base/db';
+import { getMachine } from '$lib/server/machine/machines';
+import { listMeters, listReadings, runningHistory } from '$lib/server/hours/meters';
+import { outingsWithoutHours } from '$lib/server/hours/outings';
+import { learnedOf, readStandings } from '$lib/server/trail/lanes';
 import type { PageServerLoad } from './$types';
 
 const PAGE = 30;

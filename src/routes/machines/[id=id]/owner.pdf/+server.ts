@@ -1,10 +1,10 @@
 import { error } from '@sveltejs/kit';
 import { day } from '$lib/core/forms';
-import { db } from '$lib/server/db';
-import { getMachine } from '$lib/server/machines';
-import { ownerSheetOf } from '$lib/server/owner-sheet';
+import { db } from '$lib/server/base/db';
+import { getMachine } from '$lib/server/machine/machines';
+import { ownerSheetOf } from '$lib/server/owner/sheet';
 import { pdfResponse, printing, sizeAsked } from '$lib/server/pdf/respond';
-import { readPhoto } from '$lib/server/photos';
+import { readPhoto } from '$lib/server/photo/photos';
 import { work } from '$lib/server/work/pool';
 import type { RequestHandler } from './$types';
 

@@ -1,8 +1,8 @@
 import { error } from '@sveltejs/kit';
 import { day } from '$lib/core/forms';
-import { db } from '$lib/server/db';
-import { getMachine } from '$lib/server/machines';
-import { ownerSheetOf } from '$lib/server/owner-sheet';
+import { db } from '$lib/server/base/db';
+import { getMachine } from '$lib/server/machine/machines';
+import { ownerSheetOf } from '$lib/server/owner/sheet';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, params, url }) => {

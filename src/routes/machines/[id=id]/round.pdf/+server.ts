@@ -3,11 +3,11 @@ import { LIST_WORDS, LISTS } from '$lib/core/round/check';
 import { showHours } from '$lib/core/hours/hours';
 import { roundPaper } from '$lib/core/paper/rounds';
 import { dayOf, showDay } from '$lib/core/time/day';
-import { db } from '$lib/server/db';
-import { getMachine } from '$lib/server/machines';
+import { db } from '$lib/server/base/db';
+import { getMachine } from '$lib/server/machine/machines';
 import { paperResponse, printing } from '$lib/server/pdf/respond';
-import { roundSheet } from '$lib/server/round-sheet';
-import { readStandings } from '$lib/server/trail';
+import { roundSheet } from '$lib/server/round/sheet';
+import { readStandings } from '$lib/server/trail/lanes';
 import type { RequestHandler } from './$types';
 
 /** A round on paper: the ready round, after washing, or every torque. */

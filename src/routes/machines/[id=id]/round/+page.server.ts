@@ -2,10 +2,10 @@ import { error } from '@sveltejs/kit';
 import { isLeft, stillStands } from '$lib/core/round/age';
 import { LISTS } from '$lib/core/round/check';
 import { dayOf } from '$lib/core/time/day';
-import { db } from '$lib/server/db';
-import { getMachine } from '$lib/server/machines';
-import { roundSheet } from '$lib/server/round-sheet';
-import { readinessOf } from '$lib/server/board';
+import { db } from '$lib/server/base/db';
+import { getMachine } from '$lib/server/machine/machines';
+import { roundSheet } from '$lib/server/round/sheet';
+import { readinessOf } from '$lib/server/readiness/board';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, params, url, depends }) => {

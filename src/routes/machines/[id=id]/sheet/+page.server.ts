@@ -5,11 +5,11 @@ import { contradictions } from '$lib/core/specs/sheet';
 import { sectionsOf, starterKeys } from '$lib/core/specs/starter';
 import { circuitsOf, usualFasteners } from '$lib/core/specs/usual';
 import { dayOf } from '$lib/core/time/day';
-import { db } from '$lib/server/db';
-import { getMachine, listMachines } from '$lib/server/machines';
-import { listRuleChanges, readRules } from '$lib/server/rules';
-import { listModifications } from '$lib/server/spec-changes';
-import { listFasteners, listFigures, listRemoved, listSources } from '$lib/server/specs';
+import { db } from '$lib/server/base/db';
+import { getMachine, listMachines } from '$lib/server/machine/machines';
+import { listRuleChanges, readRules } from '$lib/server/rules/rules';
+import { listModifications } from '$lib/server/specs/changes';
+import { listFasteners, listFigures, listRemoved, listSources } from '$lib/server/specs/sheet';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, params }) => {

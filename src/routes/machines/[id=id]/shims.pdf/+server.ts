@@ -1,10 +1,10 @@
 import { error } from '@sveltejs/kit';
 import { shimCard } from '$lib/core/paper/shim-card';
 import { dayOf, showDay } from '$lib/core/time/day';
-import { db } from '$lib/server/db';
-import { getMachine } from '$lib/server/machines';
+import { db } from '$lib/server/base/db';
+import { getMachine } from '$lib/server/machine/machines';
 import { paperResponse, printing } from '$lib/server/pdf/respond';
-import { valveSheetIn } from '$lib/server/valve-sheet';
+import { valveSheetIn } from '$lib/server/valve/sheet';
 import type { RequestHandler } from './$types';
 
 /** The valves of the engine that is in this machine, to measure with a pencil. */

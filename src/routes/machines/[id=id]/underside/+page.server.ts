@@ -1,9 +1,9 @@
 import { error } from '@sveltejs/kit';
 import { showBand } from '$lib/core/quantity/band';
 import { outlineOf } from '$lib/core/machine/places';
-import { db } from '$lib/server/db';
-import { getMachine } from '$lib/server/machines';
-import { readSheet } from '$lib/server/specs';
+import { db } from '$lib/server/base/db';
+import { getMachine } from '$lib/server/machine/machines';
+import { readSheet } from '$lib/server/specs/sheet';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, params }) => {

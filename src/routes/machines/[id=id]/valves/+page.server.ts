@@ -1,13 +1,13 @@
 import { error } from '@sveltejs/kit';
 import { dayOf } from '$lib/core/time/day';
 import { isValveTask } from '$lib/core/valve/task';
-import { db } from '$lib/server/db';
-import { engineIn } from '$lib/server/heads';
-import { getMachine } from '$lib/server/machines';
-import { photosOfMarks } from '$lib/server/photos';
-import { listSources, readSheet } from '$lib/server/specs';
-import { readStandings } from '$lib/server/trail';
-import { valveSheetIn } from '$lib/server/valve-sheet';
+import { db } from '$lib/server/base/db';
+import { engineIn } from '$lib/server/valve/heads';
+import { getMachine } from '$lib/server/machine/machines';
+import { photosOfMarks } from '$lib/server/photo/photos';
+import { listSources, readSheet } from '$lib/server/specs/sheet';
+import { readStandings } from '$lib/server/trail/lanes';
+import { valveSheetIn } from '$lib/server/valve/sheet';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, params, depends }) => {

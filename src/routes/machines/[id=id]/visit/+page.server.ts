@@ -1,11 +1,11 @@
 import { error, redirect } from '@sveltejs/kit';
 import { sectionsOf } from '$lib/core/specs/starter';
 import { askedBy } from '$lib/core/visit/pick';
-import { benchAround } from '$lib/server/bench-around';
-import { db } from '$lib/server/db';
-import { getMachine } from '$lib/server/machines';
-import { readStandings } from '$lib/server/trail';
-import { visitBefore } from '$lib/server/visit-before';
+import { benchAround } from '$lib/server/visit/around';
+import { db } from '$lib/server/base/db';
+import { getMachine } from '$lib/server/machine/machines';
+import { readStandings } from '$lib/server/trail/lanes';
+import { visitBefore } from '$lib/server/visit/before';
 import type { PageServerLoad } from './$types';
 
 /** What the visit will be, before it is begun. */

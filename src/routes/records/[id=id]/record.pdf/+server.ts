@@ -3,14 +3,14 @@ import { showHours } from '$lib/core/hours/hours';
 import { recordPaper } from '$lib/core/paper/record-paper';
 import { wholeVisit } from '$lib/core/record/whole';
 import { dayOf, showDay } from '$lib/core/time/day';
-import { slackOfRecord } from '$lib/server/chain-sheet';
+import { slackOfRecord } from '$lib/server/chain/sheet';
 import { sealSaidInWords } from '$lib/core/record/correction';
-import { correctionsOf } from '$lib/server/corrections';
-import { db } from '$lib/server/db';
-import { getMachine } from '$lib/server/machines';
+import { correctionsOf } from '$lib/server/record/corrections';
+import { db } from '$lib/server/base/db';
+import { getMachine } from '$lib/server/machine/machines';
 import { paperResponse, printing } from '$lib/server/pdf/respond';
-import { getRecord, recordsOfVisit } from '$lib/server/records';
-import { checkOfRecord } from '$lib/server/valve-records';
+import { getRecord, recordsOfVisit } from '$lib/server/record/records';
+import { checkOfRecord } from '$lib/server/valve/records';
 import type { RequestHandler } from './$types';
 
 /** A record on paper, with the whole visit it is from. */

@@ -1,8 +1,8 @@
 import { error, redirect } from '@sveltejs/kit';
 import { HOME, isCrew } from '$lib/core/access/places';
 import { stickerKind } from '$lib/core/paper/labels';
-import { db } from '$lib/server/db';
-import { behindSticker } from '$lib/server/stickers';
+import { db } from '$lib/server/base/db';
+import { behindSticker } from '$lib/server/machine/stickers';
 import type { RequestHandler } from './$types';
 
 /** What a sticker’s code opens: at a machine, logging its hours. */

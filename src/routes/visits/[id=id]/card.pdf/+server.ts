@@ -2,11 +2,11 @@ import { error } from '@sveltejs/kit';
 import { jobCard } from '$lib/core/paper/job-card';
 import { dayOf, showDay } from '$lib/core/time/day';
 import { visitState } from '$lib/core/visit/state';
-import { db } from '$lib/server/db';
-import { getMachine } from '$lib/server/machines';
+import { db } from '$lib/server/base/db';
+import { getMachine } from '$lib/server/machine/machines';
 import { paperResponse, printing } from '$lib/server/pdf/respond';
-import { readStandings } from '$lib/server/trail';
-import { getVisit } from '$lib/server/visits';
+import { readStandings } from '$lib/server/trail/lanes';
+import { getVisit } from '$lib/server/visit/visits';
 import type { RequestHandler } from './$types';
 
 /** The card of a visit that stands open: what is done already is ticked. */

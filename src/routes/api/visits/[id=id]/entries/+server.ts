@@ -1,8 +1,8 @@
 import { json } from '@sveltejs/kit';
-import { db } from '$lib/server/db';
-import { listPhotos } from '$lib/server/photos';
-import { refused } from '$lib/server/reads';
-import { readEntries, recordsOf } from '$lib/server/visits';
+import { db } from '$lib/server/base/db';
+import { listPhotos } from '$lib/server/photo/photos';
+import { refused } from '$lib/server/base/answer';
+import { readEntries, recordsOf } from '$lib/server/visit/visits';
 import type { RequestHandler } from './$types';
 
 /** What was written in a visit after a number: asked for while the visit is on screen. */
