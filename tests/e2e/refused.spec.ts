@@ -83,8 +83,9 @@ test('a device that is full says so in one sentence, asks before the page goes, 
   ).toBeVisible();
   await expect(page.getByText(/is kept here|Kept on this device/)).toHaveCount(0);
   // It asks; whoever goes all the same finds it in the page that is read anew.
-  await page.context().setOffline(false);
+  // Before the signal is back: what waits goes at that very moment.
   await page.route('**/api/commands', (route) => route.abort());
+  await page.context().setOffline(false);
   const asked = page.waitForEvent('dialog').then(async (dialog) => {
     const type = dialog.type();
     await dialog.accept();
