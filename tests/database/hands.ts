@@ -2,7 +2,7 @@ import { v5 } from 'uuid';
 import type { Input, Kind } from '../../src/lib/core/command/commands';
 import type { Team } from '../../src/lib/core/team/team';
 import { carryOut } from '../../src/lib/server/commands/run';
-import { foundByCommand } from '../../src/lib/server/commands/found';
+import { foundByCommand } from '../../src/lib/server/founding/command';
 import type { Sql } from '../../src/lib/server/base/db';
 import { refusalOf } from '../../src/lib/server/base/problems';
 import { Refusal } from '../../src/lib/server/base/refusal';

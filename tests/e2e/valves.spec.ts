@@ -163,9 +163,9 @@ test('a valve that is in and soon out is said, and any neighbour joins the plan 
   await plan.getByRole('button', { name: 'Take this plan' }).click();
   await expect(own.locator('..')).toContainText('settled on');
   const kept = async () =>
-    (await app.sql`select plan->'plan' as plan from valve_check where closed_at is null and plan is not null`).map(
-      (c) => (c.plan as { choice: string }).choice
-    );
+    (
+      await app.sql`select plan->'plan' as plan from valve_check where closed_at is null and plan is not null`
+    ).map((c) => (c.plan as { choice: string }).choice);
   expect(await kept()).toEqual(['by hand']);
   await plan.getByRole('button', { name: 'drop the plan that was taken' }).click();
   await expect(own.locator('..')).not.toContainText('settled on');

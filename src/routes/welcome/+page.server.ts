@@ -1,7 +1,7 @@
 import { error, redirect } from '@sveltejs/kit';
 import { founderSchema } from '$lib/core/access/form';
 import { leaveDemo, lookRound, takeKeys } from '$lib/server/access/cookies';
-import { foundWithPassphrase, mayFound } from '$lib/server/access/found';
+import { foundWithPassphrase, mayFound } from '$lib/server/founding/form';
 import { takeForm } from '$lib/server/access/form';
 import { db } from '$lib/server/base/db';
 import { getDemoTeam } from '$lib/server/team/teams';

@@ -10,7 +10,7 @@ import { invitedBy } from './invitations';
 import { hashSecret, isSecret, lookInVain, weakness } from './secrets';
 import { beginSession } from './sessions';
 import { countTry, tryKey, uncountTry, waitWords, type Try } from './tries';
-import { withdrawWays } from './withdraw';
+import { withdrawWays } from './leave';
 
 /** What a device takes with it after coming in: keys for its cookies. */
 export interface In {

@@ -4,7 +4,7 @@ import type { Db } from '../base/db';
 import { refuse } from '../base/refusal';
 import type { Write } from '../book/under-way';
 import { keyHash, looksLikeKey, newKey } from './secrets';
-import { withdrawWays } from './withdraw';
+import { withdrawWays } from './leave';
 
 /**
  * Keeps an invitation: for one person, as another phone or in the place of every way in they had; or for whoever of the team has none yet.

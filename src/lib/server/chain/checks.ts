@@ -59,23 +59,6 @@ export async function saveDrive(
     on conflict (team_id, machine_id) do update set content = excluded.content, changed_at = excluded.changed_at, changed_by = excluded.changed_by`;
 }
 
-/**
- * A chain that was on a machine all along and is named only now takes over what was measured of it.
- * @param since when it was fitted
- */
-export async function takeOverChain(
-  tx: Db,
-  teamId: string,
-  machineId: string,
-  chainId: string,
-  since: Date
-): Promise<void> {
-  await tx`
-    update chain_check set component_id = ${chainId} where team_id = ${teamId} and machine_id = ${machineId} and component_id is null and begun_at >= ${since}`;
-  await tx`
-    update chain_entry set component_id = ${chainId} where team_id = ${teamId} and machine_id = ${machineId} and component_id is null and at >= ${since}`;
-}
-
 /** A check as far as writing in it goes. */
 interface CheckRow {
   id: string;

@@ -2,6 +2,7 @@ import type { Kind } from '../../core/command/commands';
 import { ROLES } from '../../core/team/team';
 import { endDevice } from '../access/devices';
 import { forgetPerson } from '../access/forget';
+import { personLeaves } from '../access/leave';
 import { keepInvitation, withdrawInvitation } from '../access/invitations';
 import { endSession } from '../access/sessions';
 import { keepToken, withdrawToken } from '../api/tokens';
@@ -39,7 +40,7 @@ import { addFastener, addFigure, changeFastener, machineOfSheet, removeFastener 
 import { countShims, pasteDrawer, setLevel } from '../valve/drawer';
 import { addAdapter, addBlades, addOil, addWrench, noteStock, retire } from '../stores/stores';
 import { addTask, changeTask, ownerScope, recordDone, retireTask } from '../schedule/tasks';
-import { addPerson, changeRole, personLeaves } from '../team/teams';
+import { addPerson, changeRole } from '../team/teams';
 import { saveTemplate } from '../job/templates';
 import { closeCheck, placeOfClose, strikeCheck } from '../valve/close';
 import { fitShims } from '../valve/fit';
@@ -49,7 +50,7 @@ import { startVisit } from '../visit/start';
 import { addEntries, giveUpVisit, machineOfVisit } from '../visit/visits';
 import { answering, chief, crew, entry, onMachine, onSheet, riders, type Entry } from './handler';
 
-/** Setting up a team is not here: there is nobody yet to carry it out for. See `found.ts`. */
+/** Setting up a team is not here: there is nobody yet to carry it out for. See `founding/`. */
 export const REGISTRY: { [K in Exclude<Kind, 'team.found'>]: Entry<K> } = {
   'person.add': entry({ role: chief, scope: null, handle: addPerson }),
   'person.leave': entry({ role: chief, scope: null, handle: personLeaves }),

@@ -17,8 +17,7 @@ import {
   type OpenFitting
 } from './fittings';
 import { afterNewWheel } from './after-wheel';
-import { takeOverChain } from '../chain/checks';
-import { takeOverHead } from '../valve/heads';
+import { takeOverChain, takeOverHead } from './take-over';
 import { hoursBy } from '../machine/machines';
 import { refuseDay } from '../base/moment';
 import { writeReading } from '../hours/readings';

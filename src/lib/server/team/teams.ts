@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { personSchema, teamSchema } from '../../core/machine/form';
 import type { Person, Role, Team } from '../../core/team/team';
-import { withdrawWays } from '../access/withdraw';
 import type { Db, Tx } from '../base/db';
 import { refuse } from '../base/refusal';
 import type { Write } from '../book/under-way';
@@ -83,22 +82,6 @@ export async function addPerson({ tx, team }: Write, input: z.infer<typeof perso
 /** Those who left, to be taken on again. */
 export async function listLeft(sql: Db, teamId: string): Promise<Person[]> {
   return (await sql`select id, name, role from person where team_id = ${teamId} and left_at is not null and forgotten_at is null order by name`) as unknown as Person[];
-}
-
-/**
- * Who left writes no more, and no way in of theirs opens anything, then or when they are taken on again; what they wrote stays theirs.
- */
-export async function personLeaves(
-  { tx, team, personId, now }: Write,
-  p: { personId: string; left: boolean }
-): Promise<void> {
-  if (p.left && p.personId === personId)
-    refuse('', 'You are working here yourself: somebody else says that you left.');
-  const [is] = await tx`
-    update person set left_at = ${p.left ? tx`coalesce(left_at, ${now})` : null} where team_id = ${team.id} and id = ${p.personId} and forgotten_at is null returning id`;
-  if (!is)
-    refuse('', 'That person is not of this team, or what was kept about them was removed: add them anew.');
-  if (p.left) await withdrawWays(tx, team.id, p.personId, now);
 }
 
 /** Says what somebody does in the team, and so what they may. */

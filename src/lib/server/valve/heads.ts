@@ -92,17 +92,3 @@ export async function setGuide({ tx, team }: Write, { headId, ...guide }: GuideI
   if (!all) refuse('firing', `It has ${head.layout.cylinders} cylinders: each once.`);
   await save(tx, team.id, { ...head, guide });
 }
-
-/**
- * An engine that is named only now takes over the head that was laid out for its machine, with all that was measured.
- * @param machineId where it is fitted
- */
-export async function takeOverHead(
-  tx: Db,
-  teamId: string,
-  machineId: string,
-  engineId: string
-): Promise<void> {
-  await tx`
-    update valve_head set machine_id = null, component_id = ${engineId} where team_id = ${teamId} and machine_id = ${machineId}`;
-}

@@ -1,5 +1,5 @@
 import { teamCopySchema } from '$lib/core/exchange/team/form';
-import { mayFound } from '$lib/server/access/found';
+import { mayFound } from '$lib/server/founding/form';
 import { toDisk } from '$lib/server/base/body';
 import { MOST_FILE } from '$lib/server/exchange/team/limits';
 import { takeInByWorker } from '$lib/server/exchange/team/take';

@@ -3,13 +3,13 @@ import type { RequestEvent } from '@sveltejs/kit';
 import type { z } from 'zod';
 import type { founderSchema } from '../../core/access/form';
 import { formId } from '../commands/form';
-import { foundByCommand } from '../commands/found';
+import { foundByCommand } from './command';
 import { db, type Sql } from '../base/db';
 import { Refusal, refuse } from '../base/refusal';
 import { hasTeams } from '../team/teams';
-import { setPassphrase } from './enter';
-import { isSecret, weakness } from './secrets';
-import { beginSession } from './sessions';
+import { setPassphrase } from '../access/enter';
+import { isSecret, weakness } from '../access/secrets';
+import { beginSession } from '../access/sessions';
 
 /**
  * Whether a new team may be set up from where somebody asks: from the machine itself; as chief mechanic of a team here; or, where no

@@ -1,4 +1,6 @@
 import type { Tx } from '../base/db';
+import { refuse } from '../base/refusal';
+import type { Write } from '../book/under-way';
 import { noteAccess } from './events';
 
 /**
@@ -25,4 +27,20 @@ export async function withdrawWays(
       and not exists (select 1 from device_pin p where p.team_id = d.team_id and p.device_id = d.id)
       and not exists (select 1 from session s where s.team_id = d.team_id and s.device_id = d.id and s.ended_at is null)`;
   await noteAccess(tx, teamId, 'ways in withdrawn', { personId });
+}
+
+/**
+ * Who left writes no more, and no way in of theirs opens anything, then or when they are taken on again; what they wrote stays theirs.
+ */
+export async function personLeaves(
+  { tx, team, personId, now }: Write,
+  p: { personId: string; left: boolean }
+): Promise<void> {
+  if (p.left && p.personId === personId)
+    refuse('', 'You are working here yourself: somebody else says that you left.');
+  const [is] = await tx`
+    update person set left_at = ${p.left ? tx`coalesce(left_at, ${now})` : null} where team_id = ${team.id} and id = ${p.personId} and forgotten_at is null returning id`;
+  if (!is)
+    refuse('', 'That person is not of this team, or what was kept about them was removed: add them anew.');
+  if (p.left) await withdrawWays(tx, team.id, p.personId, now);
 }
