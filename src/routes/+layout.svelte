@@ -5,14 +5,14 @@
   import { afterNavigate, goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
   import { HOME, isCrew } from '$lib/core/access/places';
-  import { recallClock } from '$lib/ui/form/wire';
-  import Waits from '$lib/ui/outbox/Waits.svelte';
+  import { recallClock } from '$lib/ui/base/wire';
+  import Waits from '$lib/ui/waits/Waits.svelte';
   import { belongsTo, keepAlong } from '$lib/ui/offline/along';
   import { outbox } from '$lib/ui/outbox/outbox.svelte';
-  import { askAfterServer } from '$lib/ui/shell/connection';
-  import { openLine } from '$lib/ui/shell/live';
+  import { askAfterServer } from '$lib/ui/base/connection';
+  import { openLine } from '$lib/ui/base/live';
   import Mark from '$lib/ui/shell/Mark.svelte';
-  import { openFinding, openHours, shell } from '$lib/ui/shell/shell.svelte';
+  import { openFinding, openHours, shell } from '$lib/ui/base/page.svelte';
 
   let { data, children } = $props();
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { lookAgain } from '$lib/ui/shell/again';
+  import { lookAgain } from '$lib/ui/base/again';
   import Fleet from '$lib/ui/trail/Fleet.svelte';
   import StateMark from '$lib/ui/trail/StateMark.svelte';
   import { STATES } from '$lib/core/schedule/due';

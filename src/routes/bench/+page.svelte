@@ -1,6 +1,6 @@
 <script lang="ts">
-  import BegunHere from '$lib/ui/bench/BegunHere.svelte';
-  import Timers from '$lib/ui/bench/Timers.svelte';
+  import BegunHere from '$lib/ui/visit/BegunHere.svelte';
+  import Timers from '$lib/ui/visit/Timers.svelte';
   import { begunVisits } from '$lib/ui/offline/begun';
   import { outbox } from '$lib/ui/outbox/outbox.svelte';
   let { data } = $props();

@@ -4,8 +4,8 @@
   import { isCrew } from '$lib/core/access/places';
   import { ridesInWords, untilInWords, workOfAll } from '$lib/core/readiness/board';
   import { showDay } from '$lib/core/time/day';
-  import { shell } from '$lib/ui/shell/shell.svelte';
-  import { lookAgain } from '$lib/ui/shell/again';
+  import { shell } from '$lib/ui/base/page.svelte';
+  import { lookAgain } from '$lib/ui/base/again';
   import BoardTable from '$lib/ui/board/BoardTable.svelte';
 
   let { data } = $props();

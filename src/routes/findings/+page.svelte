@@ -4,7 +4,7 @@
   import { timesInWords } from '$lib/core/finding/repeats';
   import { showDay } from '$lib/core/time/day';
   import FindingLine from '$lib/ui/finding/FindingLine.svelte';
-  import { openFinding } from '$lib/ui/shell/shell.svelte';
+  import { openFinding } from '$lib/ui/base/page.svelte';
   import CsvLink from '$lib/ui/exchange/CsvLink.svelte';
 
   let { data } = $props();

@@ -3,7 +3,7 @@
   import { page } from '$app/state';
   import type { Line } from '$lib/core/instrument/line';
   import { lineWords, STAND_INS } from '$lib/core/instrument/stand-in';
-  import { shell } from '$lib/ui/shell/shell.svelte';
+  import { shell } from '$lib/ui/base/page.svelte';
   import { mute, muted } from '$lib/ui/instrument/muted';
   import { InstrumentLine, LINE_PATH, type SocketState } from '$lib/ui/instrument/socket';
   import StandInCard from '$lib/ui/instrument/StandInCard.svelte';

@@ -7,8 +7,8 @@
   import { showDay } from '$lib/core/time/day';
   import { LOGS } from '$lib/ui/offline/names';
   import { mayRide, RIDES_MARK } from '$lib/core/readiness/readiness';
-  import { lookAgain } from '$lib/ui/shell/again';
-  import { openFinding, openHours } from '$lib/ui/shell/shell.svelte';
+  import { lookAgain } from '$lib/ui/base/again';
+  import { openFinding, openHours } from '$lib/ui/base/page.svelte';
 
   let { data } = $props();
   $effect(() => lookAgain('app:board'));

@@ -7,8 +7,8 @@
   import { listedMachines, type ListedMachine } from '$lib/ui/machine/listed';
   import { askToStay, lookAtStorage, storage } from '$lib/ui/offline/storage.svelte';
   import { onDevice } from '$lib/ui/offline/on-device.svelte';
-  import Correct from '$lib/ui/outbox/Correct.svelte';
-  import LetGo from '$lib/ui/outbox/LetGo.svelte';
+  import Correct from '$lib/ui/waits/Correct.svelte';
+  import LetGo from '$lib/ui/waits/LetGo.svelte';
   import { outbox, UNKEPT, type Kept } from '$lib/ui/outbox/outbox.svelte';
 
   let { data } = $props();

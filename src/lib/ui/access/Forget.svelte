@@ -5,7 +5,7 @@
   import { forgetSchema } from '$lib/core/access/form';
   import { commandForm } from '../form/command-form';
   import InPlace from '../form/InPlace.svelte';
-  import { say } from '../shell/shell.svelte';
+  import { say } from '../base/page.svelte';
 
   let { person, onleave }: { person: { id: string; name: string }; onleave: () => void } = $props();
   const { id, name } = untrack(() => person);

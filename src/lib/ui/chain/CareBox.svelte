@@ -7,7 +7,7 @@
   import { Button } from '../form/controls';
   import { Press } from '../form/press.svelte';
   import { idsFor } from '../form/send';
-  import { say } from '../shell/shell.svelte';
+  import { say } from '../base/page.svelte';
 
   let { sheet, today }: { sheet: ChainSheet; today: string } = $props();
   const last = $derived(sheet.dressings[0] ?? null);

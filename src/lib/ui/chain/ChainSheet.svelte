@@ -11,12 +11,12 @@
   import { centreAt, slackOverTravel } from '$lib/core/chain/travel';
   import { dayOf, showDay } from '$lib/core/time/day';
   import { figureKind } from '$lib/core/specs/kinds';
-  import AskOne from '../bench/AskOne.svelte';
-  import { keep, kept } from '../form/kept';
+  import AskOne from '../sheet/AskOne.svelte';
+  import { keep, kept } from '../base/kept';
   import { send } from '../form/send';
-  import { lookAgain } from '../shell/again';
+  import { lookAgain } from '../base/again';
   import Toggle from '../form/Toggle.svelte';
-  import { say } from '../shell/shell.svelte';
+  import { say } from '../base/page.svelte';
   import CareBox from './CareBox.svelte';
   import ChainRun from './ChainRun.svelte';
   import CloseBox from './CloseBox.svelte';

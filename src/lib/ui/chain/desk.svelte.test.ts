@@ -11,7 +11,7 @@ import { SlackDesk } from './desk.svelte';
 
 const { send } = vi.hoisted(() => ({ send: vi.fn() }));
 vi.mock('../form/send', () => ({ send, idsFor: () => [crypto.randomUUID()] }));
-vi.mock('../form/wire', () => ({
+vi.mock('../base/wire', () => ({
   NO_SERVER: '',
   sendAll: (items: { id: string }[]) => Promise.resolve(items.map(({ id }) => ({ id, ok: true, data: 'c' })))
 }));

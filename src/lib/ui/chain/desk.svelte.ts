@@ -5,10 +5,10 @@ import { chainPlace } from '$lib/core/command/waits';
 import { FIELDS, readReading, type SlackField } from '$lib/core/chain/reading-typed';
 import { showSlack, withUnit, type RuleUnit } from '$lib/core/chain/slack-typed';
 import { chainNow, wantedNow, type ChainNow, type ChainSheet } from '$lib/core/chain/sheet';
-import { forget, keep, kept, texts } from '../form/kept';
+import { forget, keep, kept, texts } from '../base/kept';
 import { idsFor, send } from '../form/send';
 import { LateFields } from '../outbox/late';
-import type { Kept } from '../outbox/store';
+import type { Kept } from '../offline/store';
 
 /**
  * The slack of one machine being measured: judged while it is typed, written when the hand goes on. What the server did not take

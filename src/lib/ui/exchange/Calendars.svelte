@@ -4,7 +4,7 @@
   import { page } from '$app/state';
   import type { Feed } from '$lib/core/calendar/entries';
   import { Press } from '../form/press.svelte';
-  import { say } from '../shell/shell.svelte';
+  import { say } from '../base/page.svelte';
 
   interface Props {
     feeds: readonly Feed[];

@@ -3,7 +3,7 @@
   import { invalidateAll } from '$app/navigation';
   import { takePhoto } from '../form/take-photo';
   import { KEPT } from '../outbox/outbox.svelte';
-  import { say, WAITS } from '../shell/shell.svelte';
+  import { say, WAITS } from '../base/page.svelte';
 
   interface Props {
     findingId: string;

@@ -10,8 +10,8 @@
   import FormError from '../form/FormError.svelte';
   import { takePhoto } from '../form/take-photo';
   import { listedMachines, NOT_READ, type ListedMachine } from '../machine/listed';
-  import { readAgain } from '../shell/again';
-  import { say, shell } from '../shell/shell.svelte';
+  import { readAgain } from '../base/again';
+  import { say, shell } from '../base/page.svelte';
   import WhereOn from './WhereOn.svelte';
 
   let machines = $state<ListedMachine[]>([]);

@@ -3,9 +3,9 @@ import type { Action } from 'svelte/action';
 import { derived, get, type Readable, type Writable } from 'svelte/store';
 import { setError } from 'sveltekit-superforms';
 import { superForm } from 'sveltekit-superforms/client';
-import { readAgain } from '../shell/again';
+import { readAgain } from '../base/again';
 import type { Answer, Body, COMMANDS, Kind } from '$lib/core/command/commands';
-import { say, WAITS } from '../shell/shell.svelte';
+import { say, WAITS } from '../base/page.svelte';
 import { send, type Typed } from './send';
 
 /** What is typed in a form and what is said of it, for a page to show. */

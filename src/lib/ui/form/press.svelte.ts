@@ -1,5 +1,5 @@
 import type { Answer, Body, Kind } from '$lib/core/command/commands';
-import { say, WAITS } from '../shell/shell.svelte';
+import { say, WAITS } from '../base/page.svelte';
 import { send, type Typed } from './send';
 
 /** A command that one press sends, without a form around it: whether it is on its way, and what came back, by field. */

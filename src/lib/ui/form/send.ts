@@ -1,10 +1,10 @@
 import type { Answer, Body, Kind } from '$lib/core/command/commands';
 import { mayWait } from '$lib/core/command/waits';
 import { outbox } from '../outbox/outbox.svelte';
-import { knownNow } from '../outbox/store';
-import { sendAll, type Item, type Sent, type Typed } from './wire';
+import { knownNow } from '../offline/store';
+import { sendAll, type Item, type Sent, type Typed } from '../base/wire';
 
-export { ask, sendAll, type Item, type Sent, type Typed } from './wire';
+export { ask, sendAll, type Item, type Sent, type Typed } from '../base/wire';
 
 /** Ids by what is sent: the same again goes under the same ones, changed it is another command. */
 const steady = new Map<string, string[]>();

@@ -1,7 +1,7 @@
 import type { Body } from '$lib/core/command/commands';
 import { outbox } from '../outbox/outbox.svelte';
 import { showHere } from '../outbox/photos';
-import { knownNow } from '../outbox/store';
+import { knownNow } from '../offline/store';
 
 const MOST_BYTES = 15 * 1024 * 1024;
 type Photos = 'photo.attach' | 'finding.photo';

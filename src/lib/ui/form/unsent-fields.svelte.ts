@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { forget, keep, kept } from './kept';
+import { forget, keep, kept } from '../base/kept';
 
 /**
  * Fields that are being filled in and not written yet, kept in this window under a name as {@link Unsent} keeps one text. What

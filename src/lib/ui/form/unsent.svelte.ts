@@ -1,4 +1,4 @@
-import { forget, keep, kept } from './kept';
+import { forget, keep, kept } from '../base/kept';
 
 /**
  * A text being typed that is not written yet, kept in this window under a name: a reload, or a phone that lets the page go, loses

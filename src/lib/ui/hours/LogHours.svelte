@@ -9,7 +9,7 @@
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
   import { listedMachines, NOT_READ, type ListedMachine } from '../machine/listed';
-  import { say, shell } from '../shell/shell.svelte';
+  import { say, shell } from '../base/page.svelte';
   import { writeFindings, type NewFinding } from './new-finding';
   import RemarkOffers from './RemarkOffers.svelte';
   import Ridden from './Ridden.svelte';

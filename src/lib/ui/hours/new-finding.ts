@@ -1,5 +1,5 @@
 import { send } from '../form/send';
-import { say } from '../shell/shell.svelte';
+import { say } from '../base/page.svelte';
 
 /** Damage a remark names, on its way to be a finding. Its id is made once: sent again, it is written once. */
 export interface NewFinding {

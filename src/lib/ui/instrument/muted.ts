@@ -1,4 +1,4 @@
-import { keep, kept } from '../form/kept';
+import { keep, kept } from '../base/kept';
 
 const NAME = 'ht_instruments_elsewhere';
 

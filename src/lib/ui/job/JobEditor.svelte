@@ -20,7 +20,7 @@
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
   import { Press } from '../form/press.svelte';
-  import { say } from '../shell/shell.svelte';
+  import { say } from '../base/page.svelte';
   import StepEditor from './StepEditor.svelte';
 
   interface Props {

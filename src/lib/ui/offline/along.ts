@@ -1,10 +1,10 @@
 import { toTake, type Along } from '$lib/core/offline/along';
 import { together, type Told } from '$lib/core/live/told';
-import { forget, keep, kept } from '../form/kept';
-import { lookAtClock } from '../form/wire';
-import { store } from '../outbox/store';
-import { onTold } from '../shell/live';
-import { shell } from '../shell/shell.svelte';
+import { forget, keep, kept } from '../base/kept';
+import { lookAtClock } from '../base/wire';
+import { store } from './store';
+import { onTold } from '../base/live';
+import { shell } from '../base/page.svelte';
 import { CACHES, dataOf } from './names';
 import { onDevice } from './on-device.svelte';
 import { lookAtStorage } from './storage.svelte';

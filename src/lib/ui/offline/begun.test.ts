@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { placeOf } from '$lib/core/command/waits';
 import type { Kind } from '$lib/core/command/commands';
-import type { Kept } from '../outbox/store';
+import type { Kept } from './store';
 import { begunHere, begunVisits } from './begun';
 
 let n = 0;

@@ -1,8 +1,8 @@
 import { endsItsPlace } from '$lib/core/command/waits';
 import type { HouseRules } from '$lib/core/rules/rules';
 import { readsChain, readsValves, type VisitPlan } from '$lib/core/job/plan';
-import type { Around, Visit } from '../bench/visit';
-import type { Kept } from '../outbox/store';
+import type { Around, Visit } from '$lib/core/visit/page';
+import type { Kept } from './store';
 import { CACHES, dataOf, FRAME } from './names';
 import { whole } from './nodes';
 

@@ -1,5 +1,5 @@
-import type { Sent } from '../form/wire';
-import type { Kept } from './store';
+import type { Sent } from '../base/wire';
+import type { Kept } from '../offline/store';
 
 /** A page that shows what waits at a place. */
 export interface Listener {

@@ -1,7 +1,7 @@
 import { untrack } from 'svelte';
-import { readAgain } from '../shell/again';
+import { readAgain } from '../base/again';
 import { outbox } from './outbox.svelte';
-import type { Kept } from './store';
+import type { Kept } from '../offline/store';
 
 /** Fields of a page whose content had to wait on this device: as it was typed, until it is in the book. */
 export class LateFields {

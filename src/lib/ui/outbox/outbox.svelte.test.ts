@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { patiently } from '../../../../tests/patiently';
 import type { Envelope } from '../../core/command/envelope';
 import { IN_PAGE, KEPT, Outbox } from './outbox.svelte';
-import { open, store } from './store';
+import { open, store } from '../offline/store';
 
 type Answer = { ok: boolean; data?: unknown; errors?: object; more?: object };
 /** A stand-in for the server: what it carried out, in order, each once. */

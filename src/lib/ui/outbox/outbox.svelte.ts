@@ -2,14 +2,14 @@ import type { Kind } from '$lib/core/command/commands';
 import { begunBy, endsItsPlace, placeOf, restsOn } from '$lib/core/command/waits';
 import { dropBegun } from '../offline/begun';
 import { askToStay } from '../offline/storage.svelte';
-import { NO_SERVER, sendAll, type Item, type Sent } from '../form/wire';
+import { NO_SERVER, sendAll, type Item, type Sent } from '../base/wire';
 import { Hearers, type Listener } from './hearers';
 import { photoOf, sendPixels } from './photos';
 import { Shelf } from './shelf';
-import { store, type Kept } from './store';
+import { store, type Kept } from '../offline/store';
 import { keepTaken } from './taken';
 
-export type { Kept } from './store';
+export type { Kept } from '../offline/store';
 
 /** Sent at once: what a lost signal has piled up goes in a few requests. */
 const BATCH = 40;

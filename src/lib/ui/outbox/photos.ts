@@ -1,6 +1,6 @@
-import { NO_SERVER, type Sent } from '../form/wire';
+import { NO_SERVER, type Sent } from '../base/wire';
 import { CACHES } from '../offline/names';
-import { store, type Kept } from './store';
+import { store, type Kept } from '../offline/store';
 
 /** A photo takes its time over a weak signal, ms. */
 const PATIENCE = 120_000;

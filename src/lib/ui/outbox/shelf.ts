@@ -1,5 +1,5 @@
 import { forgetHere, holdPixels, photoOf } from './photos';
-import { store, type Kept } from './store';
+import { store, type Kept } from '../offline/store';
 import { tab } from './tab';
 
 const inOrder = (a: Kept, b: Kept): number => a.n - b.n || (a.at < b.at ? -1 : a.at > b.at ? 1 : 0);

@@ -1,4 +1,4 @@
-import type { Kept } from './store';
+import type { Kept } from '../offline/store';
 
 /** Of this window only; it is gone with it, and there after a reload. */
 const KEY = 'hour-trail unstored';

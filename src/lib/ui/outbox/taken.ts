@@ -1,6 +1,6 @@
 import type { Entry, NewEntry } from '$lib/core/visit/entry';
-import type { Sent } from '../form/wire';
-import { store, type Kept, type Taken } from './store';
+import type { Sent } from '../base/wire';
+import { store, type Kept, type Taken } from '../offline/store';
 
 const entryOf = (kept: Kept, sent: Sent<unknown>): Taken[] => {
   if (kept.kind !== 'visit.enter' || !sent.ok) return [];

@@ -9,7 +9,7 @@
   import { Button, Checkbox, Input } from '$lib/ui/form/controls';
   import Field from '../form/Field.svelte';
   import { sendAll } from '../form/send';
-  import { say } from '../shell/shell.svelte';
+  import { say } from '../base/page.svelte';
   import { MOST_BYTES, type ReadFile } from '$lib/workers/calendar';
   import { readFile } from '../exchange/read-file';
   import MachinePicks from './MachinePicks.svelte';

@@ -16,7 +16,7 @@
   import FormError from '../form/FormError.svelte';
   import { Press } from '../form/press.svelte';
   import Radios from '../form/Radios.svelte';
-  import { say } from '../shell/shell.svelte';
+  import { say } from '../base/page.svelte';
   import CheckEditor from './CheckEditor.svelte';
 
   interface Props {

@@ -8,7 +8,7 @@
   import type { Day } from '$lib/core/time/day';
   import { minutesInWords } from '$lib/core/time/minutes';
   import { Press } from '../form/press.svelte';
-  import { lookAgain, readAgain } from '../shell/again';
+  import { lookAgain, readAgain } from '../base/again';
   import CheckRow from './CheckRow.svelte';
   import { RoundDesk } from './desk.svelte';
 

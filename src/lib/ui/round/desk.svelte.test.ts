@@ -6,17 +6,17 @@ import { readAnswer, untyped } from '../../core/round/answer';
 import { checksOf } from '../../core/round/lists';
 import type { Given } from '../../core/round/stand';
 import { outbox } from '../outbox/outbox.svelte';
-import { store } from '../outbox/store';
+import { store } from '../offline/store';
 import { RoundDesk, type RoundOn } from './desk.svelte';
 
 const { send } = vi.hoisted(() => ({ send: vi.fn() }));
 // One command after the other, each answered by itself.
-vi.mock('../form/wire', () => ({
+vi.mock('../base/wire', () => ({
   NO_SERVER: '',
   sendAll: (items: { id: string; kind: string; body: unknown }[]) =>
     Promise.all(items.map(async ({ id, kind, body }) => ({ id, ...(await send(kind, body)) })))
 }));
-vi.mock('../shell/again', () => ({ readAgain: () => Promise.resolve() }));
+vi.mock('../base/again', () => ({ readAgain: () => Promise.resolve() }));
 
 const MACHINE = '7df3a37c-4e45-4fb3-9d57-84e0198b6e5f';
 const checks = checksOf('four-stroke motocross', 'ready');

@@ -4,10 +4,10 @@ import type { RoundSheet } from '$lib/core/round/sheet';
 import { roundStand, type Given, type Stand } from '$lib/core/round/stand';
 import { answerTyped, type RoundAnswerInput } from '$lib/core/round/form';
 import { roundPlace } from '$lib/core/command/waits';
-import type { Sent } from '../form/wire';
+import type { Sent } from '../base/wire';
 import { outbox, type Kept } from '../outbox/outbox.svelte';
-import { knownNow } from '../outbox/store';
-import { readAgain } from '../shell/again';
+import { knownNow } from '../offline/store';
+import { readAgain } from '../base/again';
 
 type Waiting = RoundAnswerInput['answers'][number];
 

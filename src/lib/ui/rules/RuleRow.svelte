@@ -10,7 +10,7 @@
   import FormError from '../form/FormError.svelte';
   import InPlace from '../form/InPlace.svelte';
   import { Press } from '../form/press.svelte';
-  import { say } from '../shell/shell.svelte';
+  import { say } from '../base/page.svelte';
 
   interface Change {
     value: RuleValue | null;

@@ -4,7 +4,7 @@
   import { MOST_ROWS, readFastenerRows } from '$lib/core/specs/rows';
   import type { Circuit } from '$lib/core/specs/sheet';
   import { Button } from '$lib/ui/form/controls';
-  import { say } from '../shell/shell.svelte';
+  import { say } from '../base/page.svelte';
   import { pasteRows, type Pasted } from './paste';
   import SourceField from './SourceField.svelte';
   import { sitting } from './sitting.svelte';

@@ -1,5 +1,5 @@
 import type { Fastener } from '$lib/core/specs/sheet';
-import { forget, keep, kept, texts } from '../form/kept';
+import { forget, keep, kept, texts } from '../base/kept';
 import { send } from '../form/send';
 
 /** What of a fastener stands in fields. */

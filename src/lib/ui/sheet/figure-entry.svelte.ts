@@ -2,7 +2,7 @@ import type { Quantity } from '$lib/core/quantity/quantity';
 import { show } from '$lib/core/quantity/quantity';
 import type { FigureKey } from '$lib/core/specs/kinds';
 import { sureOf, type Figure } from '$lib/core/specs/sheet';
-import { forget, keep, kept } from '../form/kept';
+import { forget, keep, kept } from '../base/kept';
 import { send } from '../form/send';
 import { bothUnits } from './figure';
 import { sitting, type Sitting } from './sitting.svelte';

@@ -1,4 +1,4 @@
-import { keep, kept, texts } from '../form/kept';
+import { keep, kept, texts } from '../base/kept';
 
 /**
  * Where figures come from while somebody sits over the manual of one machine: named once, and kept until the window is shut. The

@@ -4,7 +4,7 @@
   import { Input } from '$lib/ui/form/controls';
   import { goto } from '$app/navigation';
   import { listedMachines, NOT_READ, type ListedMachine } from '../machine/listed';
-  import { openFinding, openHours, shell } from './shell.svelte';
+  import { openFinding, openHours, shell } from '../base/page.svelte';
 
   interface Hit {
     text: string;

@@ -1,6 +1,6 @@
 import { afterEach, expect, it, vi } from 'vitest';
-import { askAfterServer } from './connection';
-import { shell } from './shell.svelte';
+import { askAfterServer } from '../base/connection';
+import { shell } from '../base/page.svelte';
 
 afterEach(() => vi.unstubAllGlobals());
 const server = (answer: () => Promise<Response>) => vi.stubGlobal('fetch', answer);

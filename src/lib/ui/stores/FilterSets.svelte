@@ -3,7 +3,7 @@
   import { invalidateAll } from '$app/navigation';
   import { countInWords, type FilterSet } from '$lib/core/stores/filters';
   import { Press } from '../form/press.svelte';
-  import { say } from '../shell/shell.svelte';
+  import { say } from '../base/page.svelte';
   import FilterForm from './FilterForm.svelte';
   import PutAway from './PutAway.svelte';
 

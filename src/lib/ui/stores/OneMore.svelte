@@ -4,7 +4,7 @@
   import { invalidateAll } from '$app/navigation';
   import type { StockedOil } from '$lib/core/stores/toolbox';
   import { send } from '../form/send';
-  import { say } from '../shell/shell.svelte';
+  import { say } from '../base/page.svelte';
 
   let { oil }: { oil: StockedOil } = $props();
   let busy = $state(false);

@@ -3,7 +3,7 @@
   import { invalidateAll } from '$app/navigation';
   import type { RetireInput } from '$lib/core/stores/form';
   import { send } from '../form/send';
-  import { say } from '../shell/shell.svelte';
+  import { say } from '../base/page.svelte';
 
   let { id, what, name }: { id: string; what: RetireInput['what']; name: string } = $props();
   let sure = $state(false);

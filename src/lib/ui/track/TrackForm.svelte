@@ -11,7 +11,7 @@
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
   import { sendAll } from '../form/send';
-  import { say } from '../shell/shell.svelte';
+  import { say } from '../base/page.svelte';
   import { readFile } from '../exchange/read-file';
   import { MOST_BYTES } from '$lib/workers/track';
 

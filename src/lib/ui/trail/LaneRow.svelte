@@ -3,7 +3,7 @@
   import { showHours } from '$lib/core/hours/hours';
   import type { Lane } from '$lib/core/trail/lane';
   import { HOME_WINDOW } from '$lib/core/trail/scale';
-  import { openHours, stakeHref } from '../shell/shell.svelte';
+  import { openHours, stakeHref } from '../base/page.svelte';
   import StateMark from './StateMark.svelte';
   import Track from './Track.svelte';
 

@@ -9,7 +9,7 @@
   import { pressure, type State } from '$lib/core/schedule/state';
   import type { Lane, Likely, Stake } from '$lib/core/trail/lane';
   import Board from './Board.svelte';
-  import { stakeHref } from '../shell/shell.svelte';
+  import { stakeHref } from '../base/page.svelte';
 
   interface Props {
     lane: Lane;

@@ -10,9 +10,9 @@
   import { soonOut } from '$lib/core/valve/soon';
   import { asPast, wearOfHead } from '$lib/core/valve/wear-of-head';
   import { checkInput, type ValveSheet as Sheet } from '$lib/core/valve/sheet';
-  import { keep, kept } from '../form/kept';
+  import { keep, kept } from '../base/kept';
   import Toggle from '../form/Toggle.svelte';
-  import { lookAgain } from '../shell/again';
+  import { lookAgain } from '../base/again';
   import CloseBox from './CloseBox.svelte';
   import { ValveDesk } from './desk.svelte';
   import FitBox from './FitBox.svelte';

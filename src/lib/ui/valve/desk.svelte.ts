@@ -15,10 +15,10 @@ import type { ClearanceUnit } from '$lib/core/valve/limits';
 import { readMicrometer, readStamp } from '$lib/core/valve/stamp';
 import { measuredTyped, readClearance } from '$lib/core/valve/typed';
 import type { Series } from '$lib/core/valve/shim';
-import { forget, keep, kept, texts } from '../form/kept';
+import { forget, keep, kept, texts } from '../base/kept';
 import { idsFor, send } from '../form/send';
 import { LateFields } from '../outbox/late';
-import type { Kept } from '../outbox/store';
+import type { Kept } from '../offline/store';
 
 /** What the desk works on, as the page has it. */
 export interface DeskData {

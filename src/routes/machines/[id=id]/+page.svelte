@@ -18,7 +18,7 @@
   import Proposals from '$lib/ui/task/Proposals.svelte';
   import LargeTrail from '$lib/ui/trail/LargeTrail.svelte';
   import StateMark from '$lib/ui/trail/StateMark.svelte';
-  import { openHours, say } from '$lib/ui/shell/shell.svelte';
+  import { openHours, say } from '$lib/ui/base/page.svelte';
   import { LOGS } from '$lib/ui/offline/names';
 
   let { data } = $props();

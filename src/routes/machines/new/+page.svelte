@@ -7,7 +7,7 @@
   import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';
   import { idsFor, sendAll, type Item } from '$lib/ui/form/send';
-  import { say } from '$lib/ui/shell/shell.svelte';
+  import { say } from '$lib/ui/base/page.svelte';
   import { emptyTask, firstTasks, likeDrafts, ofKind, type FirstTask } from '$lib/ui/task/draft';
   import FirstTasks from '$lib/ui/task/FirstTasks.svelte';
 

@@ -8,10 +8,10 @@
   import DoneForm from '$lib/ui/machine/DoneForm.svelte';
   import Findings from '$lib/ui/finding/Findings.svelte';
   import DueTable from '$lib/ui/machine/DueTable.svelte';
-  import MoveForm from '$lib/ui/part/MoveForm.svelte';
-  import RebuildForm from '$lib/ui/part/RebuildForm.svelte';
-  import ScrapForm from '$lib/ui/part/ScrapForm.svelte';
-  import SwapForm from '$lib/ui/part/SwapForm.svelte';
+  import MoveForm from '$lib/ui/component/MoveForm.svelte';
+  import RebuildForm from '$lib/ui/component/RebuildForm.svelte';
+  import ScrapForm from '$lib/ui/component/ScrapForm.svelte';
+  import SwapForm from '$lib/ui/component/SwapForm.svelte';
 
   let { data } = $props();
   const c = $derived(data.component);

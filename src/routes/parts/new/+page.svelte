@@ -6,7 +6,7 @@
   import { commandForm } from '$lib/ui/form/command-form';
   import Field from '$lib/ui/form/Field.svelte';
   import FormError from '$lib/ui/form/FormError.svelte';
-  import Place from '$lib/ui/part/Place.svelte';
+  import Place from '$lib/ui/component/Place.svelte';
 
   let { data } = $props();
   const {

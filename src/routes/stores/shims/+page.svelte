@@ -3,9 +3,9 @@
   import { toOrder } from '$lib/core/valve/drawer';
   import { showUm } from '$lib/core/valve/limits';
   import { thickness } from '$lib/core/valve/shim';
-  import CountForm from '$lib/ui/shims/CountForm.svelte';
-  import Drawer, { type Size } from '$lib/ui/shims/Drawer.svelte';
-  import ListForm from '$lib/ui/shims/ListForm.svelte';
+  import CountForm from '$lib/ui/valve/ShimCountForm.svelte';
+  import Drawer, { type Size } from '$lib/ui/valve/Drawer.svelte';
+  import ListForm from '$lib/ui/valve/ShimListForm.svelte';
 
   let { data } = $props();
   let picked = $state<string | null>(null);

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Bench from '$lib/ui/bench/Bench.svelte';
+  import Bench from '$lib/ui/visit/Bench.svelte';
   let { data } = $props();
 </script>
 

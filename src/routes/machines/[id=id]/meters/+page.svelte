@@ -10,7 +10,7 @@
   import MeterForm from '$lib/ui/meter/MeterForm.svelte';
   import OdometerForm from '$lib/ui/meter/OdometerForm.svelte';
   import RunningChart from '$lib/ui/meter/RunningChart.svelte';
-  import { openHours } from '$lib/ui/shell/shell.svelte';
+  import { openHours } from '$lib/ui/base/page.svelte';
   import CsvLink from '$lib/ui/exchange/CsvLink.svelte';
 
   let { data } = $props();

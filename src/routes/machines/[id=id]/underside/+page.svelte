@@ -3,7 +3,7 @@
   import { invalidateAll } from '$app/navigation';
   import { isInTheWay } from '$lib/core/job/layout/in-the-way';
   import type { Fastener } from '$lib/core/specs/sheet';
-  import Underside from '$lib/ui/bench/Underside.svelte';
+  import Underside from '$lib/ui/visit/Underside.svelte';
   import { send } from '$lib/ui/form/send';
   import PointForm from '$lib/ui/sheet/PointForm.svelte';
 

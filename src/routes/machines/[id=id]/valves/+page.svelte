@@ -7,7 +7,7 @@
   import { SIDES, GAUGE_WORDS } from '$lib/core/valve/head';
   import { showUm } from '$lib/core/valve/limits';
   import { sitOver } from '$lib/ui/sheet/sitting.svelte';
-  import AskOne from '$lib/ui/bench/AskOne.svelte';
+  import AskOne from '$lib/ui/sheet/AskOne.svelte';
   import LayoutForm from '$lib/ui/valve/LayoutForm.svelte';
   import ValveSheet from '$lib/ui/valve/ValveSheet.svelte';
 

@@ -7,7 +7,7 @@
   import { askedBy, pickFindings, pickJobs } from '$lib/core/visit/pick';
   import type { Air } from '$lib/core/fluids/air';
   import { notNamed, type Unnamed } from '$lib/core/job/layout/layout';
-  import AirField from '$lib/ui/bench/AirField.svelte';
+  import AirField from '$lib/ui/visit/AirField.svelte';
   import { gather } from '$lib/core/job/gather/gather';
   import { openedAgain } from '$lib/core/job/layout/openings';
   import { oilsOf, unsureOn } from '$lib/core/specs/unsure';
@@ -17,14 +17,14 @@
   import { send, sendAll, sendNow, type Item } from '$lib/ui/form/send';
   import { begunHere, begunPage, dropBegun, keepBegun } from '$lib/ui/offline/begun';
   import { outbox } from '$lib/ui/outbox/outbox.svelte';
-  import Gather from '$lib/ui/start/Gather.svelte';
+  import Gather from '$lib/ui/visit/Gather.svelte';
   import PaperLinks from '$lib/ui/paper/PaperLinks.svelte';
   import Radios from '$lib/ui/form/Radios.svelte';
   import { withMaybes } from '$lib/core/job/gate';
-  import OrderList from '$lib/ui/start/OrderList.svelte';
-  import { Ordering } from '$lib/ui/start/order.svelte';
-  import { ticked } from '$lib/ui/start/ticked';
-  import Timeline from '$lib/ui/start/Timeline.svelte';
+  import OrderList from '$lib/ui/visit/OrderList.svelte';
+  import { Ordering } from '$lib/ui/visit/order.svelte';
+  import { ticked } from '$lib/ui/visit/ticked';
+  import Timeline from '$lib/ui/visit/Timeline.svelte';
   import { waitsInWords } from '$lib/core/finding/reminder';
   import SeverityMark from '$lib/ui/finding/SeverityMark.svelte';
   import Unsure from '$lib/ui/sheet/Unsure.svelte';

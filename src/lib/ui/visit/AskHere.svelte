@@ -4,7 +4,7 @@
   import { asksAt, type Ask } from '$lib/core/visit/asks';
   import type { StepState, VisitState } from '$lib/core/visit/state';
   import { sitOver } from '../sheet/sitting.svelte';
-  import AskOne from './AskOne.svelte';
+  import AskOne from '../sheet/AskOne.svelte';
 
   interface Props {
     state: VisitState;

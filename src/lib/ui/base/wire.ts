@@ -1,6 +1,6 @@
 import type { Body, Kind } from '$lib/core/command/commands';
 import type { Outcome } from '$lib/core/command/envelope';
-import { shell } from '../shell/shell.svelte';
+import { shell } from './page.svelte';
 import { keep, kept } from './kept';
 
 /** What a write comes back with: done, or why not, by field. */

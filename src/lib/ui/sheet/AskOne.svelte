@@ -6,12 +6,12 @@
   import { CONFIDENCES, SEALS } from '$lib/core/specs/sheet';
   import type { Ask } from '$lib/core/visit/asks';
   import { send } from '../form/send';
-  import type { Sent } from '../form/wire';
-  import Asked from '../sheet/Asked.svelte';
-  import { FigureEntry } from '../sheet/figure-entry.svelte';
-  import FigureField from '../sheet/FigureField.svelte';
-  import SourceField from '../sheet/SourceField.svelte';
-  import { keepSitting, sitting } from '../sheet/sitting.svelte';
+  import type { Sent } from '../base/wire';
+  import Asked from './Asked.svelte';
+  import { FigureEntry } from './figure-entry.svelte';
+  import FigureField from './FigureField.svelte';
+  import SourceField from './SourceField.svelte';
+  import { keepSitting, sitting } from './sitting.svelte';
 
   let { ask, machineId, sources }: { ask: Ask; machineId: string; sources: readonly string[] } = $props();
   const kind = $derived(figureKind(ask.key));

@@ -4,7 +4,7 @@
   import { goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
   import { onMount, tick, untrack } from 'svelte';
-  import type { Around, Visit } from './visit';
+  import type { Around, Visit } from '$lib/core/visit/page';
   import { showHours } from '$lib/core/hours/hours';
   import type { HouseRules } from '$lib/core/rules/rules';
   import { parseAir, type Air } from '$lib/core/fluids/air';
@@ -13,8 +13,8 @@
   import { thingsInWords } from '$lib/core/visit/goes-in';
   import { isLeft } from '$lib/core/visit/state';
   import { send } from '../form/send';
-  import { onTold } from '../shell/live';
-  import { say } from '../shell/shell.svelte';
+  import { onTold } from '../base/live';
+  import { say } from '../base/page.svelte';
   import { rememberedAir } from './air';
   import { forgetTaken } from '../outbox/taken';
   import { BenchVisit } from './bench.svelte';

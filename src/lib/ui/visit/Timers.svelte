@@ -4,9 +4,9 @@
   import { send } from '../form/send';
   import { listedMachines } from '../machine/listed';
   import { begunVisits } from '../offline/begun';
-  import { onTold } from '../shell/live';
+  import { onTold } from '../base/live';
   import { outbox } from '../outbox/outbox.svelte';
-  import { shell } from '../shell/shell.svelte';
+  import { shell } from '../base/page.svelte';
   import { beep, clockWords } from './beep';
   import { timersHere, type Running } from './waiting-timers';
 

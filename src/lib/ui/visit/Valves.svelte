@@ -5,7 +5,7 @@
   import { clearancesAt } from '$lib/core/valve/at-bench';
   import { standsOf } from '$lib/core/valve/check';
   import { checkInput } from '$lib/core/valve/sheet';
-  import type { Around } from './visit';
+  import type { Around } from '$lib/core/visit/page';
 
   interface Props {
     input: Extract<StepInput, { type: 'clearances' }>;

@@ -1,5 +1,5 @@
 import type { NewEntry } from '$lib/core/visit/entry';
-import type { Kept } from '../outbox/store';
+import type { Kept } from '../offline/store';
 
 /** A timer that runs, as it is shown. */
 export interface Running {

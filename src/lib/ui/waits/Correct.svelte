@@ -8,7 +8,7 @@
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
   import Settle, { type Settlement } from '../hours/Settle.svelte';
-  import { outbox, type Kept } from './outbox.svelte';
+  import { outbox, type Kept } from '../outbox/outbox.svelte';
 
   let { kept, open = $bindable(false) }: { kept: Kept; open?: boolean } = $props();
   const { errors: why, more } = untrack(() => kept.refused!);

@@ -1,4 +1,4 @@
-import { keep, kept } from '../form/kept';
+import { keep, kept } from '../base/kept';
 
 /** What of a visit's tools, parts and fluids lies on the bench already: ticked on this device, there after a reload. */
 export class Laid {

@@ -1,11 +1,11 @@
-import type { ChainSheet } from '$lib/core/chain/sheet';
-import type { Air } from '$lib/core/fluids/air';
-import type { Fastener } from '$lib/core/specs/sheet';
-import type { Entry } from '$lib/core/visit/entry';
-import type { Forgotten } from '$lib/core/job/gather/forgotten';
-import type { VisitPlan } from '$lib/core/job/plan';
-import type { ValveSheet } from '$lib/core/valve/sheet';
-import type { Toolbox } from '$lib/core/stores/toolbox';
+import type { ChainSheet } from '../chain/sheet';
+import type { Air } from '../fluids/air';
+import type { Fastener } from '../specs/sheet';
+import type { Entry } from './entry';
+import type { Forgotten } from '../job/gather/forgotten';
+import type { VisitPlan } from '../job/plan';
+import type { ValveSheet } from '../valve/sheet';
+import type { Toolbox } from '../stores/toolbox';
 
 export interface Photo {
   id: string;

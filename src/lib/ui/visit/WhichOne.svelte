@@ -3,7 +3,7 @@
   import type { Point } from '$lib/core/job/plan';
   import Radios from '../form/Radios.svelte';
   import Underside from './Underside.svelte';
-  import type { Around } from './visit';
+  import type { Around } from '$lib/core/visit/page';
 
   interface Props {
     around: Around;

@@ -1,4 +1,4 @@
-import { keep, kept } from '../form/kept';
+import { keep, kept } from '../base/kept';
 
 /** How much of a visit is on the screen: the step that is next, all of them, or one form for what was done elsewhere. */
 export const DEPTHS = ['lead', 'sheet', 'after'] as const;

@@ -1,6 +1,6 @@
 import { AIR_DAYS } from '$lib/core/fluids/air';
 import { daysBetween, type Day } from '$lib/core/time/day';
-import { keep, kept, texts } from '../form/kept';
+import { keep, kept, texts } from '../base/kept';
 
 /** What somebody wrote of the air on this device: asked once, it holds until the weeks it was for are over. */
 const NAME = 'ht_air';

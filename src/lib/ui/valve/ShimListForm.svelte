@@ -7,7 +7,7 @@
   import Field from '../form/Field.svelte';
   import { idsFor } from '../form/send';
   import { Press } from '../form/press.svelte';
-  import { say } from '../shell/shell.svelte';
+  import { say } from '../base/page.svelte';
 
   let { onleave }: { onleave: () => void } = $props();
   let text = $state('');

@@ -4,10 +4,10 @@ import { patiently } from '../../../../tests/patiently';
 import type { Entry, NewEntry } from '$lib/core/visit/entry';
 import { makeStep, type VisitPlan } from '$lib/core/job/plan';
 import { readItem } from '$lib/core/job/stored';
-import { shell } from '../shell/shell.svelte';
+import { shell } from '../base/page.svelte';
 import { BenchVisit } from './bench.svelte';
 import { outbox } from '../outbox/outbox.svelte';
-import { store } from '../outbox/store';
+import { store } from '../offline/store';
 
 const plan: VisitPlan = {
   jobs: [{ key: 'oil', version: 1, title: 'Oil', taskId: null, circuits: ['engine'] }],

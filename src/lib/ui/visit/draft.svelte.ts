@@ -1,7 +1,7 @@
 import type { Material } from '$lib/core/debris/debris';
 import type { OilLook } from '$lib/core/debris/trend';
 import type { Afterwards } from '$lib/core/visit/afterwards';
-import { forget, keep, kept } from '../form/kept';
+import { forget, keep, kept } from '../base/kept';
 
 type Said = Omit<Afterwards, 'units'>;
 

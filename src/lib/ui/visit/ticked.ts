@@ -1,4 +1,4 @@
-import { forget, keep, kept } from '../form/kept';
+import { forget, keep, kept } from '../base/kept';
 
 /** What somebody ticked for a visit that is not begun. */
 export interface Ticked {

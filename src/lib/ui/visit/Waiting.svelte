@@ -1,9 +1,9 @@
 <!-- What of a visit waits on this device: refused, closed here, or without an answer. -->
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import Correct from '../outbox/Correct.svelte';
-  import LetGo from '../outbox/LetGo.svelte';
-  import { shell } from '../shell/shell.svelte';
+  import Correct from '../waits/Correct.svelte';
+  import LetGo from '../waits/LetGo.svelte';
+  import { shell } from '../base/page.svelte';
   import { UNKEPT } from '../outbox/outbox.svelte';
   import type { BenchVisit } from './bench.svelte';
 

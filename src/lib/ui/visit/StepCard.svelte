@@ -6,7 +6,7 @@
   import type { DoneContent } from '$lib/core/visit/entry';
   import { runSeconds } from '$lib/core/visit/timers';
   import type { BenchVisit } from './bench.svelte';
-  import type { Around } from './visit';
+  import type { Around } from '$lib/core/visit/page';
   import Amount from './Amount.svelte';
   import AsFound from './AsFound.svelte';
   import AskHere from './AskHere.svelte';
@@ -25,10 +25,10 @@
   import WhichOne from './WhichOne.svelte';
   import Underside from './Underside.svelte';
   import Valves from './Valves.svelte';
-  import Gather from '../start/Gather.svelte';
+  import Gather from './Gather.svelte';
   import type { Gathered } from '$lib/core/job/gather/gather';
   import { Unsent } from '../form/unsent.svelte';
-  import { openHours } from '../shell/shell.svelte';
+  import { openHours } from '../base/page.svelte';
 
   interface Props {
     bench: BenchVisit;

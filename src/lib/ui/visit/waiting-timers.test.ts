@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import type { Kept } from '../outbox/store';
+import type { Kept } from '../offline/store';
 import { timersHere, type Running } from './waiting-timers';
 
 const kept = (entry: object, more: Partial<Kept> = {}): Kept => ({

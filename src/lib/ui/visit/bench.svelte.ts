@@ -8,12 +8,12 @@ import { visitState } from '$lib/core/visit/state';
 import { overtaken } from '$lib/core/visit/timers';
 import { NO_TOOLS, type Toolbox } from '$lib/core/stores/toolbox';
 import { visitPlace } from '$lib/core/command/waits';
-import type { Sent } from '../form/wire';
+import type { Sent } from '../base/wire';
 import { outbox, type Kept } from '../outbox/outbox.svelte';
-import { knownNow } from '../outbox/store';
+import { knownNow } from '../offline/store';
 import { takenSince } from '../outbox/taken';
-import { shell } from '../shell/shell.svelte';
-import type { Photo } from './visit';
+import { shell } from '../base/page.svelte';
+import type { Photo } from '$lib/core/visit/page';
 
 /** An entry before it has its id. What it says is checked by the core here, and by the schema on the server. */
 export interface Write {

@@ -3,8 +3,8 @@
   import { clockOff } from '$lib/core/time/clock';
   import { timeOfDay } from '$lib/core/time/moment';
   import { NEARLY_FULL, storage } from '../offline/storage.svelte';
-  import { shell } from '../shell/shell.svelte';
-  import { outbox, UNKEPT } from './outbox.svelte';
+  import { shell } from '../base/page.svelte';
+  import { outbox, UNKEPT } from '../outbox/outbox.svelte';
 
   /** What is merely on its way is nobody's concern. */
   const waiting = $derived(outbox.waiting.filter((k) => k.waited || shell.away));

@@ -1,4 +1,4 @@
-import { shell } from './shell.svelte';
+import { shell } from './page.svelte';
 
 /** Longer than that no answer of a server in the tent takes, ms. */
 const PATIENCE = 4000;

@@ -3,7 +3,7 @@ import { standsOf } from '$lib/core/valve/check';
 import { checkInput } from '$lib/core/valve/sheet';
 import { VALVE_STAGES } from '$lib/core/valve/stages';
 import type { AtHand } from '$lib/core/visit/quick';
-import type { Around } from './visit';
+import type { Around } from '$lib/core/visit/page';
 
 /** What the valve sheet says of each step about the valves, for a press or a form; undefined where no job is about them. */
 export function clearancesOf(valves: Around['valves']): AtHand['clearances'] {

@@ -1,6 +1,6 @@
 <!-- Lets go what the server refused: at once where it stands by itself, asked once more where more was written on it. -->
 <script lang="ts">
-  import { outbox, type Kept } from './outbox.svelte';
+  import { outbox, type Kept } from '../outbox/outbox.svelte';
 
   interface Props {
     kept: Kept;

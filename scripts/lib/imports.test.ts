@@ -1,0 +1,57 @@
+import { execFile } from 'node:child_process';
+import { copyFile, mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+
+/** The rules for imports, held against files that break them: a check that resolves nothing finds nothing. */
+const root = join(import.meta.dirname, '../..');
+let folder: string;
+beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'imports-'));
+  for (const file of ['.dependency-cruiser.cjs', 'tsconfig.imports.json'])
+    await copyFile(join(root, file), join(folder, file));
+});
+afterAll(() => rm(folder, { recursive: true, force: true }));
+
+/** What the import check says of a tree with these files in it. */
+async function said(files: Record<string, string>): Promise<string> {
+  await rm(join(folder, 'src'), { recursive: true, force: true });
+  for (const [path, text] of Object.entries(files)) {
+    await mkdir(dirname(join(folder, path)), { recursive: true });
+    await writeFile(join(folder, path), text);
+  }
+  const cruise = join(root, 'node_modules/dependency-cruiser/bin/dependency-cruise.mjs');
+  return new Promise((over) =>
+    execFile(
+      process.execPath,
+      [cruise, 'src', '--config', '.dependency-cruiser.cjs'],
+      { cwd: folder },
+      (_, out) => over(out)
+    )
+  );
+}
+const twoNouns = (side: string, how: (noun: string) => string) => ({
+  [`src/lib/${side}/wheel/a.ts`]: `import { b } from '${how('axle')}';\nexport const a = b;\n`,
+  [`src/lib/${side}/wheel/c.ts`]: `export const c = 1;\n`,
+  [`src/lib/${side}/axle/b.ts`]: `import { c } from '${how('wheel').replace(/b$/, 'c')}';\nexport const b = c;\n`
+});
+
+describe('the import check', () => {
+  it.each([
+    ['core', (noun: string) => `../${noun}/b`],
+    ['server', (noun: string) => `../${noun}/b`],
+    ['ui', (noun: string) => `../${noun}/b`],
+    ['ui', (noun: string) => `$lib/ui/${noun}/b`]
+  ])(
+    'finds two nouns of %s that need each other, by whatever way they name each other',
+    async (side, how) => {
+      expect(await said(twoNouns(side, how))).toContain('no-cycle-between-nouns');
+    }
+  );
+  it('finds nothing where one leans on the other', async () => {
+    const files = twoNouns('server', (noun) => `../${noun}/b`);
+    files['src/lib/server/axle/b.ts'] = 'export const b = 1;\n';
+    expect(await said(files)).toContain('no dependency violations found');
+  });
+});
