@@ -5,7 +5,7 @@ import { readingSchema, type ReadingForm } from '../../src/lib/core/hours/form';
 import { connect, type Sql } from '../../src/lib/server/base/db';
 import type { Logged } from '../../src/lib/core/command/logged';
 import type { Team } from '../../src/lib/core/team/team';
-import { freshDatabase } from './cluster';
+import { borrowedDatabase } from './cluster';
 
 export const NOW = new Date('2026-06-10T18:00:00Z');
 export const TODAY = '2026-06-10';
@@ -51,7 +51,7 @@ export async function openBook({
   meter = 'hour meter',
   reading = '38.4'
 }: { meter?: 'hour meter' | 'reckoned'; reading?: string } = {}): Promise<Book> {
-  const database = await freshDatabase();
+  const database = await borrowedDatabase();
   const sql = connect(database.url, 4);
   const personId = uuid();
   const team = await createTeam(sql, {
@@ -96,6 +96,6 @@ export async function openBook({
   );
   return new Book(sql, team, personId, machineId, taskId, database.url, async () => {
     await sql.end();
-    await database.drop();
+    await database.giveBack();
   });
 }

@@ -110,51 +110,52 @@ test('a season from a spreadsheet with ten kinds of mistakes: good rows written,
   await expect(page.getByRole('row', { name: /Clutch plates/ })).toContainText('called: clutch slips');
 });
 
-test('ten thousand rows: looked through, written with progress, stopped in the middle, gone on with from there', async ({
-  work: page,
-  app
-}) => {
-  test.setTimeout(120_000);
-  await open(page, '/outings/day');
-  await page.getByRole('button', { name: 'Paste from a spreadsheet' }).click();
-  const box = page.getByRole('region', { name: 'From a spreadsheet' });
-  const lines = ['plate,date,minutes,remark'];
-  for (let i = 0; i < 10_000; i++)
-    lines.push(`${i % 10 === 9 ? 'ghost' : 'E1'},${iso(2000 + (i % 1500))},${12 + (i % 7)},row ${i}`);
-  const pick = () =>
-    box
-      .getByLabel('or a CSV file')
-      .setInputFiles({ name: 'years.csv', mimeType: 'text/csv', buffer: Buffer.from(lines.join('\n')) });
-  await pick();
-  const kinds = box.getByRole('group', { name: 'Rows' });
-  await expect(kinds.getByRole('button')).toHaveText(['9,000 new', '1,000 refused'], { timeout: 30_000 });
-  await box.getByRole('button', { name: 'Write down 9,000 rows' }).click();
-  await expect(box.getByText(/Writing down: [1-9][\d,]* of 9,000/)).toBeVisible({ timeout: 60_000 });
-  await box.getByRole('button', { name: 'Stop' }).click();
-  await expect(box.getByText('Stopped. What was written stays.')).toBeVisible({ timeout: 60_000 });
-  const count = async () =>
-    (
-      (await app.sql`select count(*)::int as n from outing where remark like 'row %'`) as unknown as [
-        { n: number }
-      ]
-    )[0].n;
-  const n = await count();
-  expect(n).toBeGreaterThan(0);
-  expect(n).toBeLessThan(9000);
-  await expect(box.getByText(`${n.toLocaleString('en')} written down.`)).toBeVisible();
-  // Another day, the same file: it goes on from where it was.
-  await page.reload();
-  await page.getByRole('button', { name: 'Paste from a spreadsheet' }).click();
-  await pick();
-  await expect(kinds.getByRole('button')).toHaveText(
-    [
-      `${(9000 - n).toLocaleString('en')} new`,
-      '1,000 refused',
-      `${n.toLocaleString('en')} in the book already`
-    ],
-    { timeout: 30_000 }
-  );
-});
+test(
+  'ten thousand rows: looked through, written with progress, stopped in the middle, gone on with from there',
+  { tag: '@fault' },
+  async ({ work: page, app }) => {
+    test.setTimeout(120_000);
+    await open(page, '/outings/day');
+    await page.getByRole('button', { name: 'Paste from a spreadsheet' }).click();
+    const box = page.getByRole('region', { name: 'From a spreadsheet' });
+    const lines = ['plate,date,minutes,remark'];
+    for (let i = 0; i < 10_000; i++)
+      lines.push(`${i % 10 === 9 ? 'ghost' : 'E1'},${iso(2000 + (i % 1500))},${12 + (i % 7)},row ${i}`);
+    const pick = () =>
+      box
+        .getByLabel('or a CSV file')
+        .setInputFiles({ name: 'years.csv', mimeType: 'text/csv', buffer: Buffer.from(lines.join('\n')) });
+    await pick();
+    const kinds = box.getByRole('group', { name: 'Rows' });
+    await expect(kinds.getByRole('button')).toHaveText(['9,000 new', '1,000 refused'], { timeout: 30_000 });
+    await box.getByRole('button', { name: 'Write down 9,000 rows' }).click();
+    await expect(box.getByText(/Writing down: [1-9][\d,]* of 9,000/)).toBeVisible({ timeout: 60_000 });
+    await box.getByRole('button', { name: 'Stop' }).click();
+    await expect(box.getByText('Stopped. What was written stays.')).toBeVisible({ timeout: 60_000 });
+    const count = async () =>
+      (
+        (await app.sql`select count(*)::int as n from outing where remark like 'row %'`) as unknown as [
+          { n: number }
+        ]
+      )[0].n;
+    const n = await count();
+    expect(n).toBeGreaterThan(0);
+    expect(n).toBeLessThan(9000);
+    await expect(box.getByText(`${n.toLocaleString('en')} written down.`)).toBeVisible();
+    // Another day, the same file: it goes on from where it was.
+    await page.reload();
+    await page.getByRole('button', { name: 'Paste from a spreadsheet' }).click();
+    await pick();
+    await expect(kinds.getByRole('button')).toHaveText(
+      [
+        `${(9000 - n).toLocaleString('en')} new`,
+        '1,000 refused',
+        `${n.toLocaleString('en')} in the book already`
+      ],
+      { timeout: 30_000 }
+    );
+  }
+);
 
 test('garbage is refused in words, and a whole team’s machines come in on an empty page', async ({
   work: page,

@@ -48,7 +48,7 @@ function writers(url: string, machineId: string, who: string) {
   };
 }
 
-test.describe('a database of its own', () => {
+test.describe('a database of its own', { tag: '@fault' }, () => {
   test.use({ alone: true });
 
   test('database connections killed under writes: the server stays, and nothing it acknowledged is lost', async ({
@@ -70,59 +70,63 @@ test.describe('a database of its own', () => {
   });
 });
 
-test('PostgreSQL itself killed under writes, three times: the server says so, goes on when it is back, and nothing it acknowledged is lost', async () => {
-  test.slow();
-  const folder = mkdtempSync(join(tmpdir(), 'hour-trail-killed-'));
-  chmodSync(folder, 0o755);
-  let cluster = await ownCluster({ folder, wanted: 0 });
-  const { port, url } = cluster;
-  await ensureDatabase(cluster.adminUrl);
-  await migrate(url);
-  let sql = connect(url, 2);
-  await loadDemo(sql, new Date());
-  const [machine] = await sql`select id from machine where plate = '33'`;
-  const [person] = await sql`select id from person where name = 'Jory Pell'`;
-  const server = await Server.on(url);
-  try {
-    const { acknowledged, statuses, odd, stop } = writers(server.url, machine!.id, person!.id);
-    for (let i = 0; i < 3; i++) {
+test(
+  'PostgreSQL itself killed under writes, three times: the server says so, goes on when it is back, and nothing it acknowledged is lost',
+  { tag: '@fault' },
+  async () => {
+    test.slow();
+    const folder = mkdtempSync(join(tmpdir(), 'hour-trail-killed-'));
+    chmodSync(folder, 0o755);
+    let cluster = await ownCluster({ folder, wanted: 0 });
+    const { port, url } = cluster;
+    await ensureDatabase(cluster.adminUrl);
+    await migrate(url);
+    let sql = connect(url, 2);
+    await loadDemo(sql, new Date());
+    const [machine] = await sql`select id from machine where plate = '33'`;
+    const [person] = await sql`select id from person where name = 'Jory Pell'`;
+    const server = await Server.on(url);
+    try {
+      const { acknowledged, statuses, odd, stop } = writers(server.url, machine!.id, person!.id);
+      for (let i = 0; i < 3; i++) {
+        const before = acknowledged.length;
+        await expect.poll(() => acknowledged.length).toBeGreaterThan(before + 3);
+        await sql.end();
+        process.kill(
+          Number(readFileSync(join(folder, 'cluster/postmaster.pid'), 'utf8').split('\n')[0]),
+          'SIGKILL'
+        );
+        // Away, and said so: neither hanging nor gone itself.
+        await expect.poll(async () => (await fetch(`${server.url}/health`)).status).toBe(503);
+        statuses.clear();
+        await expect.poll(() => statuses.has(503)).toBe(true);
+        // Its orphaned processes have to be gone before it can start again.
+        await expect
+          .poll(
+            () =>
+              ownCluster({ folder, wanted: port }).then(
+                (c) => ((cluster = c), c.port),
+                () => null
+              ),
+            {
+              timeout: 30_000
+            }
+          )
+          .toBe(port);
+        sql = connect(url, 2);
+      }
       const before = acknowledged.length;
-      await expect.poll(() => acknowledged.length).toBeGreaterThan(before + 3);
+      await expect.poll(() => acknowledged.length, { timeout: 15_000 }).toBeGreaterThan(before + 10);
+      await stop();
+      expect(odd).toEqual([]);
+      const kept = await sql`select id from reading where id = any(${acknowledged})`;
+      expect(kept).toHaveLength(acknowledged.length);
+      expect((await fetch(`${server.url}/health`)).status).toBe(200);
+    } finally {
+      await server.stop();
       await sql.end();
-      process.kill(
-        Number(readFileSync(join(folder, 'cluster/postmaster.pid'), 'utf8').split('\n')[0]),
-        'SIGKILL'
-      );
-      // Away, and said so: neither hanging nor gone itself.
-      await expect.poll(async () => (await fetch(`${server.url}/health`)).status).toBe(503);
-      statuses.clear();
-      await expect.poll(() => statuses.has(503)).toBe(true);
-      // Its orphaned processes have to be gone before it can start again.
-      await expect
-        .poll(
-          () =>
-            ownCluster({ folder, wanted: port }).then(
-              (c) => ((cluster = c), c.port),
-              () => null
-            ),
-          {
-            timeout: 30_000
-          }
-        )
-        .toBe(port);
-      sql = connect(url, 2);
+      await cluster.stop();
+      rmSync(folder, { recursive: true, force: true });
     }
-    const before = acknowledged.length;
-    await expect.poll(() => acknowledged.length, { timeout: 15_000 }).toBeGreaterThan(before + 10);
-    await stop();
-    expect(odd).toEqual([]);
-    const kept = await sql`select id from reading where id = any(${acknowledged})`;
-    expect(kept).toHaveLength(acknowledged.length);
-    expect((await fetch(`${server.url}/health`)).status).toBe(200);
-  } finally {
-    await server.stop();
-    await sql.end();
-    await cluster.stop();
-    rmSync(folder, { recursive: true, force: true });
   }
-});
+);

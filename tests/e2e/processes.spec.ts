@@ -3,7 +3,7 @@ import { Server } from './server';
 import { signedIn } from './sign-in';
 
 /** Two processes on one database, as behind a proxy: nothing that matters is kept in one of them. */
-test.describe('several processes', () => {
+test.describe('several processes', { tag: '@fault' }, () => {
   test.use({ alone: true });
 
   test('who signed in at one is in at the other, and sees there what is written here', async ({

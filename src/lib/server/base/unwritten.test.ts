@@ -38,8 +38,18 @@ describe('what is worked out once until something is written', () => {
     worked = 0;
   });
   it('is not worked out again while nothing is', async () => {
-    expect([await count(), await count(), await count()]).toEqual([0, 0, 0]);
-    expect(worked).toBe(1);
+    // Other tests write to the same server: it is held against what the database says of itself meanwhile.
+    const seen = async () => (await book.sql`select pg_current_snapshot()::text as s`)[0]!.s as string;
+    let still = false;
+    for (let n = 0; n < 200 && !still; n++) {
+      await find();
+      worked = 0;
+      const before = await seen();
+      const counted = [await count(), await count(), await count()];
+      still = before === (await seen());
+      expect(counted).toEqual([n + 1, n + 1, n + 1]);
+    }
+    expect([still, worked]).toEqual([true, 1]);
   });
   it('is worked out anew after a write, however soon', async () => {
     await count();
