@@ -5,6 +5,7 @@
   import { isShut, standInWords, type StepState, measuredAt } from '$lib/core/visit/state';
   import type { DoneContent } from '$lib/core/visit/entry';
   import { runSeconds } from '$lib/core/visit/timers';
+  import { whyNow } from '$lib/core/visit/why';
   import type { BenchVisit } from './bench.svelte';
   import type { Around } from '$lib/core/visit/page';
   import Amount from './Amount.svelte';
@@ -65,6 +66,7 @@
     onlater
   }: Props = $props();
   const s = $derived(step.step);
+  const why = $derived(whyNow(bench.state, step));
   const input = $derived(s.input);
   let leaving = $state(false);
   /** Of this step: gone on and come back, it is still there. */
@@ -127,7 +129,7 @@
 </script>
 
 <article aria-label="Step {number} of {of}">
-  <p class="quiet figure text-lg">Step {number} of {of}{s.why ? ` · ${s.why}` : ''}</p>
+  <p class="quiet figure text-lg">Step {number} of {of}{why ? ` · ${why}` : ''}</p>
   <h2 class="text-3xl">{s.title}</h2>
   {#if s.caution}<p class="caution mt-3">{s.caution}</p>{/if}
   {#if s.lines.length > 0}<ul class="lines mt-3">
