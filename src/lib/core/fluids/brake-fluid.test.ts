@@ -22,5 +22,6 @@ describe('a brake fluid that is named', () => {
   });
   it('that nobody names stops nothing', () => {
     expect(brakeFluidStop('hose replaced, bled, lever firm', null)).toBeNull();
+    expect(brakeFluidStop('disc cleaned with mineral spirits', null)).toBeNull();
   });
 });

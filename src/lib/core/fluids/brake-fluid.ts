@@ -4,7 +4,7 @@ type BrakeFluid = 'glycol' | 'mineral' | 'silicone';
 const NAMED: readonly [BrakeFluid, RegExp][] = [
   ['silicone', /\bsilicone\b|\bdot ?5\b(?!\.1)/i],
   ['glycol', /\bglycol\b|\bdot ?(3|4|5\.1)\b/i],
-  ['mineral', /\bmineral\b/i]
+  ['mineral', /\bmineral\b(?! spirits?)/i]
 ];
 const fluidsIn = (words: string): BrakeFluid[] =>
   NAMED.flatMap(([fluid, said]) => (said.test(words) ? [fluid] : []));

@@ -183,6 +183,9 @@ export function plansOf(
     const { input, unplanned } = planInput(stands, rules, drawer, series, taken);
     if (input.valves.length === 0) continue;
     const plan = planShims(input);
+    // Whoever picks by hand may leave one that is out: it stays out.
+    if (own)
+      plan.outOfSpec += stands.filter((s) => isBad(s, rules) && plan.untouched.includes(s.valve.id)).length;
     const key = JSON.stringify(
       plan.fits.filter((f) => f.from !== 'itself').map((f) => [f.id, f.shim, f.from, f.of])
     );

@@ -118,6 +118,14 @@ describe('a plan takes in', () => {
     expect(own.input.touch).toEqual([IR, EL]);
     expect(own.plan.untouched).toEqual([IL, ER]);
   });
+  it('and says that one that is out and not picked stays out', () => {
+    const out = check({ readings: [reading(IL, blades(80, 85)), ...c.readings.slice(1)] });
+    const own = (byHand: string[]) =>
+      plansOf(now(out).stands, out.rules, [], series, { soon: [], byHand }).find(
+        (p) => p.choice === 'by hand'
+      )!.plan.outOfSpec;
+    expect([own([IR]), own([IL, IR])]).toEqual([1, 0]);
+  });
   it('a valve exactly on its limit', () => {
     const edge = check({ readings: [reading(IL, { by: 'reading', at: 100 }), ...c.readings.slice(1)] });
     const at = now(edge).stands;
