@@ -154,6 +154,8 @@ test('a valve that is in and soon out is said, and any neighbour joins the plan 
     await write(page, found(page, valve), typed);
   const plan = page.getByRole('region', { name: 'Shim plan' });
   await expect(plan).toContainText('Inlet right is in, and likely out before the next check');
+  // The plan is there, with what it moves by itself: the neighbour joins that.
+  await expect(plan.getByRole('checkbox', { name: 'Inlet right' })).toBeChecked();
   await plan.getByRole('checkbox', { name: 'Inlet left' }).check();
   const own = plan.getByRole('radio', { name: /Picked by hand/ });
   await expect(own).toBeChecked();

@@ -144,6 +144,7 @@
         ><input
           type="checkbox"
           checked={takes.includes(s.valve.id)}
+          disabled={plans.length === 0}
           onchange={(e) => pick(s.valve.id, e.currentTarget.checked)}
         />
         {s.name}</label
