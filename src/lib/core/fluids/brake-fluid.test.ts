@@ -17,8 +17,22 @@ describe('a brake fluid that is named', () => {
   it('is stopped where nobody has written which it takes', () => {
     expect(brakeFluidStop('DOT4 in', null)).toMatch(/not on its sheet/);
   });
-  it('of which both are named speaks of the change: flushed, the right one is in', () => {
-    expect(brakeFluidStop('DOT 4 flushed out, mineral in, new seals', 'mineral')).toBeNull();
+  it.each([
+    'DOT 4 flushed out, mineral in, new seals',
+    'DOT 4 flushed out with mineral',
+    'mineral in, the DOT 4 drained',
+    'DOT 4 replaced with mineral'
+  ])('may be the one that came out: %s', (words) => {
+    expect(brakeFluidStop(words, 'mineral')).toBeNull();
+  });
+  it.each([
+    'drained the mineral, filled with DOT 4',
+    'mineral out and DOT 5.1 in',
+    'mineral replaced with DOT 4',
+    'flushed with DOT 4',
+    'brake flushed DOT 4'
+  ])('is stopped where the right one came out for it: %s', (words) => {
+    expect(brakeFluidStop(words, 'mineral')).toMatch(/With glycol in it/);
   });
   it('that nobody names stops nothing', () => {
     expect(brakeFluidStop('hose replaced, bled, lever firm', null)).toBeNull();
