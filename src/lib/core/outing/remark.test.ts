@@ -36,6 +36,9 @@ describe('a remark at an outing', () => {
     'loose ground, flat track',
     'no longer hard to start',
     'bent lever replaced',
+    'nothing broken, no oil leak',
+    'the lever is not bent',
+    'never smoked',
     'broken'
   ])('%s: names nothing', (remark) => {
     expect(of(remark)).toEqual({ symptoms: [], damage: [] });
@@ -48,7 +51,12 @@ describe('a remark at an outing', () => {
       ).symptoms
     ).toEqual([]);
   });
-  it('names each symptom once', () => {
+  it('names what is gone by a no, and what would not', () => {
+    expect(of('no rear brake').symptoms).toEqual(['brake weak or spongy']);
+    expect(of('new clutch slips').symptoms).toEqual(['clutch slips']);
+  });
+  it('names each symptom once, and each damage', () => {
+    expect(of('lever bent, lever bent').damage).toEqual(['Lever bent']);
     expect(of('smokes, smoked all day').symptoms).toEqual(['smokes']);
   });
 });

@@ -37,7 +37,11 @@ const DAMAGE =
   /\b(bent|broken?|cracked|torn|ripped|loose(?! (ground|gravel|stones?|sand|soil|rocks?))|missing|leak(s|ing)?|weep(s|ing)?|split|snapped|chafed|dented|rattl(es|ing)|(fell|came|fallen) (off|loose)|flat tyre|tyre flat|punctur\w*|worn( out)?|seized|stripped|twisted)\b/i;
 
 /** It was so and is no more: nothing to offer. */
-const PAST = /\b(no longer|not any ?more|fixed|repaired|replaced|changed|put right|was all right|new)\b/i;
+const PAST =
+  /\b(no longer|not any ?more|fixed|repaired|replaced|changed|put right|was all right|new (one|part)s?)\b/i;
+/** It says that something is not so. “No brakes” and “would not start” are symptoms all the same. */
+const NOT = /\b(no|nothing|never|without)\b(?! (front |rear )?brakes?\b)/i;
+const NOT_DAMAGED = /\bnot\b|n['’]t\b/i;
 
 /**
  * What a remark speaks of, clause by clause: the symptoms that call work, and the damage a finding would be written for.
@@ -46,11 +50,12 @@ const PAST = /\b(no longer|not any ?more|fixed|repaired|replaced|changed|put rig
 export function namedIn(remark: string, known: readonly Symptom[]): Named {
   const named: Named = { symptoms: [], damage: [] };
   for (const clause of remark.split(/[,;.\n]|\band\b|\bbut\b/i).map((c) => c.trim().replace(/\s+/g, ' '))) {
-    if (clause === '' || PAST.test(clause)) continue;
+    if (clause === '' || PAST.test(clause) || NOT.test(clause)) continue;
     const symptoms = known.filter((s) => SAID[s].test(clause.toLowerCase()));
     named.symptoms.push(...symptoms.filter((s) => !named.symptoms.includes(s)));
-    if (symptoms.length === 0 && clause.includes(' ') && DAMAGE.test(clause))
-      named.damage.push((clause.charAt(0).toUpperCase() + clause.slice(1)).slice(0, 200));
+    const words = (clause.charAt(0).toUpperCase() + clause.slice(1)).slice(0, 200);
+    const damaged = clause.includes(' ') && DAMAGE.test(clause) && !NOT_DAMAGED.test(clause);
+    if (symptoms.length === 0 && damaged && !named.damage.includes(words)) named.damage.push(words);
   }
   return named;
 }

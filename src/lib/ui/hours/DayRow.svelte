@@ -20,10 +20,7 @@
   }
   let { r, i, people, stands, ondown }: Props = $props();
   const meter = $derived(meterApart(stands));
-  const offers = $derived.by(() => {
-    const { symptoms, damage } = namedIn(r.remark, shownBy(SYMPTOMS, r.machine.kind));
-    return symptoms.length > 0 || damage.length > 0 || r.findings.length > 0;
-  });
+  const named = $derived(namedIn(r.remark, shownBy(SYMPTOMS, r.machine.kind)));
 </script>
 
 <tr class="row">
@@ -89,11 +86,10 @@
     /></td
   >
 </tr>
-{#if offers}<tr
+{#if named.symptoms.length + named.damage.length + r.findings.length > 0}<tr
     ><td colspan="6"
       ><RemarkOffers
-        remark={r.remark}
-        kind={r.machine.kind}
+        {named}
         bind:symptoms={() => r.ridden.symptoms, (s) => r.report(s)}
         bind:findings={r.findings}
       /></td

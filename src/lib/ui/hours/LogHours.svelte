@@ -8,11 +8,15 @@
   import { filledBy } from '../instrument/filled-by';
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
+  import { readAgain } from '../base/again';
   import { listedMachines, NOT_READ, type ListedMachine } from '../machine/listed';
   import { say, shell } from '../base/page.svelte';
   import { writeFindings, type NewFinding } from './new-finding';
   import RemarkOffers from './RemarkOffers.svelte';
   import Ridden from './Ridden.svelte';
+  import { shownBy } from '$lib/core/machine/shown';
+  import { SYMPTOMS } from '$lib/core/outing/outing';
+  import { namedIn } from '$lib/core/outing/remark';
   import { nothingRidden, riddenInWords } from '$lib/core/outing/ridden';
   import Settle from './Settle.svelte';
 
@@ -43,6 +47,13 @@
     form?.querySelector<HTMLElement>(machineId ? 'input' : 'select')?.focus();
     void listedMachines().then((m) => (m ? (machines = m) : say(NOT_READ)));
   });
+
+  /** The damage that was taken from the remark; a mere reading has none. */
+  async function writeNamed({ day, outing }: { day: string; outing: string }) {
+    if (outing === 'reading' || findings.length === 0) return;
+    await writeFindings(machineId, day, findings);
+    await readAgain();
+  }
 
   function unsettle() {
     doubts = [];
@@ -76,7 +87,7 @@
           : wrong;
       },
       taken: async ({ plate, total, due }, f) => {
-        await writeFindings(machineId, f.day, findings);
+        await writeNamed(f);
         say(
           `${plate} stands at ${total}.${due.length > 0 ? ' Now:' : ''}`,
           due.map((d) => ({ text: `${d.name} ${d.left}, ${d.state}`, href: `/machines/${machineId}#tasks` }))
@@ -85,7 +96,7 @@
         onlogged?.(machineId);
       },
       kept: async (f) => {
-        await writeFindings(machineId, f.day, findings);
+        await writeNamed(f);
         shell.panel = null;
       }
     }
@@ -173,8 +184,7 @@
     <FormError message={$errors['']} />
     {#if $data.outing !== 'reading'}
       <RemarkOffers
-        remark={$data.remark}
-        kind={machine?.kind ?? null}
+        named={namedIn($data.remark, shownBy(SYMPTOMS, machine?.kind ?? null))}
         bind:symptoms={ridden.symptoms}
         bind:findings
       />

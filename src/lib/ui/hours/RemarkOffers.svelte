@@ -1,20 +1,16 @@
 <!-- What a remark speaks of: a symptom is reported by a press, damage is written down as a finding with the outing. -->
 <script lang="ts">
-  import type { Kind } from '$lib/core/machine/machine';
-  import { shownBy } from '$lib/core/machine/shown';
-  import { SYMPTOMS } from '$lib/core/outing/outing';
-  import { namedIn } from '$lib/core/outing/remark';
+  import type { Named } from '$lib/core/outing/remark';
   import type { NewFinding } from './new-finding';
 
   interface Props {
-    remark: string;
-    kind: Kind | null;
+    /** What the remark speaks of. */
+    named: Named;
     symptoms: string[];
     /** What is written down as a finding once the outing is taken. */
     findings: NewFinding[];
   }
-  let { remark, kind, symptoms = $bindable(), findings = $bindable() }: Props = $props();
-  const named = $derived(namedIn(remark, shownBy(SYMPTOMS, kind)));
+  let { named, symptoms = $bindable(), findings = $bindable() }: Props = $props();
   const report = $derived(named.symptoms.filter((s) => !symptoms.includes(s)));
   const damage = $derived(named.damage.filter((d) => !findings.some((f) => f.what === d)));
 </script>
