@@ -3,7 +3,8 @@ import { standsOf, type CheckInput, type PastCheck, type Reading } from './check
 import { missingOf, plansOf } from './choice';
 import type { Measured } from './clearance';
 import { USUAL_LAYOUTS } from './head';
-import { lastsH, soonOut } from './soon';
+import { soonOut } from './soon';
+import { lastsH } from './wear';
 import { asPast, wearOfHead } from './wear-of-head';
 
 const [IL, IR, EL, ER] = ['1-inlet-left', '1-inlet-right', '1-exhaust-left', '1-exhaust-right'] as const;

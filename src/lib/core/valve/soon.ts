@@ -33,14 +33,3 @@ export function soonOut(
     return [{ valve: s.valve.id, name: s.name, inH: reaches.likely, leastUm }];
   });
 }
-
-/**
- * How many running hours a clearance lasts until its lower limit, at its usual wear.
- * @param clearanceUm what it is, or is predicted to be
- * @param loUm its lower limit
- * @param rateUmPerH as in `ValveWear`: below nothing where it closes up
- * @returns hours, not below nothing; null where it does not close up or nobody knows
- */
-export function lastsH(clearanceUm: number, loUm: number, rateUmPerH: number | null): number | null {
-  return rateUmPerH === null || rateUmPerH >= 0 ? null : Math.max(0, (clearanceUm - loUm) / -rateUmPerH);
-}

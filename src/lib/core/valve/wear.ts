@@ -32,7 +32,18 @@ export function wearOf(checks: readonly Check[], lo: number): Wear {
   const latest = checks.at(-1);
   if (rate === null || !latest) return { rate, left: null };
   const now = latest.after ?? latest.clearance;
-  return { rate, left: rate < 0 ? Math.max(0, (now - lo) / -rate) : null };
+  return { rate, left: lastsH(now, lo, rate) };
+}
+
+/**
+ * How many running hours a clearance lasts until its lower limit, at its usual wear.
+ * @param clearanceUm what it is, or is predicted to be
+ * @param loUm its lower limit
+ * @param rateUmPerH as in `ValveWear`: below nothing where it closes up
+ * @returns hours, not below nothing; null where it does not close up or nobody knows
+ */
+export function lastsH(clearanceUm: number, loUm: number, rateUmPerH: number | null): number | null {
+  return rateUmPerH === null || rateUmPerH >= 0 ? null : Math.max(0, (clearanceUm - loUm) / -rateUmPerH);
 }
 
 const BY = JUDGED_BY.valves;

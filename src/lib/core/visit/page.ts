@@ -26,6 +26,7 @@ export interface Visit {
   startedAt: Date;
   closedAt: Date | null;
   givenUpAt: Date | null;
+  /** One for each job, in their order. */
   recordIds: string[];
   plan: VisitPlan;
   entries: Entry[];

@@ -2,7 +2,6 @@ import type { Entry, NewEntry } from '../../core/visit/entry';
 import { VisitInTurn } from '../../core/visit/in-turn';
 import { thingStands } from '../../core/visit/goes-in';
 import { visitState } from '../../core/visit/state';
-import type { VisitPlan } from '../../core/job/plan';
 import { readItem, readPlan, readStep } from '../../core/job/stored';
 import { readRulesOf } from '../../core/rules/stored';
 import { readEntry, writeContent } from '../../core/visit/stored';
@@ -12,6 +11,7 @@ import { refuseEntry } from '../../core/visit/refuse';
 import { dayOf } from '../../core/time/day';
 import { Wider } from '../book/hold';
 import type { HouseRules } from '../../core/rules/rules';
+import type { Visit as Shown } from '../../core/visit/page';
 import type { Db } from '../base/db';
 import { refuse, Refusal } from '../base/refusal';
 import { readToolbox } from '../stores/stores';
@@ -19,22 +19,9 @@ import { freeCheck, refuseClearances } from '../valve/at-bench';
 import { idInBook } from '../base/visit-id';
 import type { Write } from '../book/under-way';
 
-export interface Visit {
-  id: string;
-  machineId: string;
-  plate: string;
-  machine: string;
-  total: number | null;
-  /** False while a finding that parks the machine is open. */
-  ready: boolean;
-  startedAt: Date;
-  closedAt: Date | null;
-  givenUpAt: Date | null;
-  /** One for each job, in their order. */
-  recordIds: string[];
+/** A visit as its page has it, with the house rules it was begun under. */
+export interface Visit extends Shown {
   rules: HouseRules;
-  plan: VisitPlan;
-  entries: Entry[];
 }
 
 /** The records of a visit, in the order of its jobs. */

@@ -7,7 +7,7 @@
   import { thickness } from '$lib/core/valve/shim';
   import { stampOf } from '$lib/core/valve/stamp';
   import type { Layout } from '$lib/core/valve/head';
-  import { lastsH } from '$lib/core/valve/soon';
+  import { lastsH } from '$lib/core/valve/wear';
   import type { ValveWear } from '$lib/core/valve/wear-of-head';
   import HeadDrawing from './HeadDrawing.svelte';
   import Scale from './Scale.svelte';
