@@ -203,6 +203,8 @@ export const COMMANDS = {
 
 export type Kind = keyof typeof COMMANDS;
 export const KINDS = Object.keys(COMMANDS) as [Kind, ...Kind[]];
+/** Setting up a team is by itself: there is nobody yet to carry it out for. */
+export type TeamKind = Exclude<Kind, 'team.found'>;
 /** A body as a form sends it, and as it is once it has been checked. */
 export type Body<K extends Kind> = z.input<(typeof COMMANDS)[K]>;
 export type Input<K extends Kind> = z.output<(typeof COMMANDS)[K]>;
@@ -240,3 +242,5 @@ interface Answers {
   'visit.close': string;
 }
 export type Answer<K extends Kind> = K extends keyof Answers ? Answers[K] : null;
+/** The same as its handler returns it. */
+export type Result<K extends Kind> = K extends keyof Answers ? Answers[K] : void;

@@ -1,9 +1,7 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import type { Sql, Tx } from '../base/db';
 import { standAnew } from './standing';
-import { hold, stillReaches, Wider, type Held, type Scope } from './hold';
-
-export type { Held, Scope } from './hold';
+import { stillReaches, Wider, type Held, type Scope } from './hold';
 
 /** How often a write is begun again before whoever sent it is told to do so. */
 const MOST_ATTEMPTS = 8;
@@ -38,29 +36,5 @@ export async function settle(tx: Tx, teamId: string, scope: Scope, held: Held): 
     machines: [...held.machines.keys(), ...(scope.makes ?? [])],
     components: held.components,
     moved: scope.moves ?? false
-  });
-}
-
-/**
- * The only way to write to machines' books: finds every machine the write touches, holds them in one order, carries it out,
- * works each out anew once, and begins again where another write stood in the way. One transaction.
- *
- * @param scope what is written to
- * @param fn the write itself; it may be carried out more than once, and only the last counts
- * @param then what is said of it once the standings are made anew, in the same transaction
- * @throws Refusal where something named is not in the team, or where `fn` refuses
- */
-export async function writeToBook<T, A = T>(
-  sql: Sql,
-  teamId: string,
-  scope: Scope,
-  fn: (tx: Tx, held: Held) => Promise<T>,
-  then: (tx: Tx, result: T) => Promise<A> = async (_, result) => result as unknown as A
-): Promise<A> {
-  return attempt(sql, async (tx, also) => {
-    const held = await hold(tx, teamId, scope, also);
-    const result = await fn(tx, held);
-    await settle(tx, teamId, scope, held);
-    return then(tx, result);
   });
 }

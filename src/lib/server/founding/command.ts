@@ -7,7 +7,7 @@ import type { Sql } from '../base/db';
 import { awayWords, isAway, refusalOf } from '../base/problems';
 import { Refusal } from '../base/refusal';
 import { foundTeam } from '../team/teams';
-import { sameBody } from '../commands/sender';
+import { sameBody } from '../commands/claim';
 
 /**
  * Sets up a new team with its first person: the one command that nobody of the team can have sent. It is kept among the new

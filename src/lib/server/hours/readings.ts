@@ -22,33 +22,28 @@ type One = { w: Write; input: ReadingInput };
  * doubtful one is refused with its doubts until it is settled; a settlement is carried out with it: the wrong earlier one
  * struck out, the new meter begun.
  *
- * @returns for each how the machine stood before, for {@link logged}; or why it is refused, with `more.doubts` when it wants
- *   settling
+ * @returns for each what is said of it, the same for all; or why it is refused, with `more.doubts` when it wants settling
  */
-export async function logReadings(list: readonly One[]): Promise<({ before: Lane | null } | Refusal)[]> {
+export async function logReadings(list: readonly One[]): Promise<((() => Promise<Logged>) | Refusal)[]> {
   const { w, input } = list[0]!;
   // Begun first, so that it sees the book as it was; waited for with the rest.
   const [[before = null], refusals] = await allOver([
     lanesOf(w.tx, w.team, [input.machineId], w.now),
     takeEach(list)
   ]);
-  return refusals.map((refusal) => refusal ?? { before });
+  let said: Promise<Logged> | null = null;
+  return refusals.map((refusal) => refusal ?? (() => (said ??= logged(w, input.machineId, before))));
 }
 
 /** What readings of one machine brought: its running hours, and what has become due. Asked once the standing is made anew. */
-export async function logged(
-  list: readonly (One & { result: { before: Lane | null } })[]
-): Promise<Logged[]> {
-  if (list.length === 0) return [];
-  const { w, input, result } = list[0]!;
-  const [after] = await lanesOf(w.tx, w.team, [input.machineId], w.now);
-  const answer: Logged = {
-    machineId: input.machineId,
-    plate: heldMachine(w, input.machineId).plate,
+async function logged(w: Write, machineId: string, before: Lane | null): Promise<Logged> {
+  const [after] = await lanesOf(w.tx, w.team, [machineId], w.now);
+  return {
+    machineId,
+    plate: heldMachine(w, machineId).plate,
     total: after?.total === null || after === undefined ? 'not known' : `${showHours(after.total)} h`,
-    due: after ? becameDue(result.before, after) : []
+    due: after ? becameDue(before, after) : []
   };
-  return list.map(() => answer);
 }
 
 /** The machines of pasted rows that are the team's; rows of others are refused each by itself. */

@@ -1,13 +1,10 @@
-import type { TaskChangeInput, TaskInput } from '../../core/schedule/form';
 import { tasksDue } from '../../core/schedule/due';
 import type { SavedTask } from '../../core/schedule/task';
 import { whyDue, type WhyLine } from '../../core/schedule/why';
 import { dayOf } from '../../core/time/day';
 import { laneOf, machineNow, type Lane } from '../../core/trail/lane';
-import { writeToBook } from '../book/write';
-import type { Write } from '../book/under-way';
-import type { Db, Sql } from '../base/db';
-import { addTask, changeTask, ownerScope } from './tasks';
+import type { Team } from '../../core/team/team';
+import type { Db, Tx } from '../base/db';
 import { readCalendar, readStandings } from '../trail/lanes';
 
 /** What a task belongs to: one of the two. */
@@ -67,52 +64,19 @@ export interface Preview {
   why: WhyLine[];
 }
 
-/** Carries a preview's answer out of a transaction that must not be kept. */
-class RolledBack extends Error {
-  constructor(readonly preview: Preview) {
-    super('rolled back');
-  }
-}
-
-/**
- * Where a task's stakes would fall if it were saved as typed. It is saved, worked out and rolled back: what the editor shows
- * while someone types can then never differ from what saving brings, refusals included.
- */
-export async function previewTask(
-  sql: Sql,
-  who: Pick<Write, 'team' | 'personId' | 'role' | 'now' | 'at'>,
-  input: { add: TaskInput } | { change: TaskChangeInput }
-): Promise<Preview> {
-  const { team, now } = who;
+/** Where the stakes of a task fall in the book as it is, and why: shown while it is typed, of a book that is then taken back. */
+export async function previewOf(tx: Tx, team: Team, taskId: string, now: Date): Promise<Preview> {
   const today = dayOf(now, team.timeZone);
-  const id = 'add' in input ? input.add.id : input.change.taskId;
-  try {
-    return await writeToBook(
-      sql,
-      team.id,
-      'add' in input ? ownerScope(input.add) : { tasks: [id] },
-      (tx, held) =>
-        'add' in input
-          ? addTask({ ...who, tx, held }, input.add)
-          : changeTask({ ...who, tx, held }, input.change),
-      async (tx): Promise<never> => {
-        const [t] =
-          await tx`select machine_id from task_place where team_id = ${team.id} and task_id = ${id}`;
-        const machineId = t?.machine_id as string | null | undefined;
-        if (!machineId) throw new RolledBack({ lane: null, state: 'unknown', why: [] });
-        const [standing] = await readStandings(tx, team, [machineId]);
-        const planned = (await readCalendar(tx, team.id, today)).of(machineId);
-        const when = machineNow(standing!, planned, today);
-        const due = tasksDue(standing!.tasks, when).find((d) => d.task.id === id);
-        throw new RolledBack({
-          lane: laneOf(standing!, planned, today),
-          state: due?.state ?? 'unknown',
-          why: due ? whyDue(due, when, standing!.estimated) : []
-        });
-      }
-    );
-  } catch (e) {
-    if (e instanceof RolledBack) return e.preview;
-    throw e;
-  }
+  const [t] = await tx`select machine_id from task_place where team_id = ${team.id} and task_id = ${taskId}`;
+  const machineId = t?.machine_id as string | null | undefined;
+  if (!machineId) return { lane: null, state: 'unknown', why: [] };
+  const [standing] = await readStandings(tx, team, [machineId]);
+  const planned = (await readCalendar(tx, team.id, today)).of(machineId);
+  const when = machineNow(standing!, planned, today);
+  const due = tasksDue(standing!.tasks, when).find((d) => d.task.id === taskId);
+  return {
+    lane: laneOf(standing!, planned, today),
+    state: due?.state ?? 'unknown',
+    why: due ? whyDue(due, when, standing!.estimated) : []
+  };
 }

@@ -22,7 +22,8 @@ import { duePage, type DueFilter } from './dues';
 import { listProposals, proposeFrom } from './proposals';
 import { getRecord } from '../record/records';
 import { listRuleChanges, readRules } from '../rules/rules';
-import { getTask, listTaskChanges, previewTask } from './task-pages';
+import { rehearse } from '../commands/carry-out';
+import { getTask, listTaskChanges, previewOf } from './task-pages';
 import { lanesOf } from '../trail/lanes';
 
 const later = (hours: number) => new Date(NOW.getTime() + hours * 3_600_000);
@@ -52,13 +53,6 @@ const add = async (more: object) => {
   await addTask(book.sql, book.team, book.personId, t, NOW);
   return t;
 };
-const who = (now: Date) => ({
-  team: book.team,
-  personId: book.personId,
-  role: 'mechanic' as const,
-  now,
-  at: now
-});
 const done = (taskId: string, more: object = {}, now = NOW) =>
   recordDone(
     book.sql,
@@ -176,17 +170,26 @@ describe('a task changed', () => {
   it('is looked at before it is saved: what is shown is what saving brings, and nothing is kept', async () => {
     const t = task({ name: 'Only looked at', triggers: [byHours('12')] });
     const before = await book.sql`select count(*)::int as n from task`;
-    const preview = await previewTask(book.sql, who(later(30)), { add: t });
+    const show = (task: typeof t, now: Date) =>
+      rehearse(
+        book.sql,
+        { team: book.team, person: { id: book.personId, role: 'mechanic' }, device: '' },
+        'task.add',
+        task,
+        now,
+        (tx) => previewOf(tx, book.team, task.id, now)
+      );
+    const commands = await book.sql`select count(*)::int as n from command`;
+    const preview = await show(t, later(30));
     expect(preview.lane!.stakes.find((s) => s.name === 'Only looked at')!.left).toBe('in 10.4 h');
     expect(preview.why.map((w) => w.head)).toContain('Interval');
     expect(await book.sql`select count(*)::int as n from task`).toEqual(before);
+    expect(await book.sql`select count(*)::int as n from command`).toEqual(commands);
     await addTask(book.sql, book.team, book.personId, t, later(30));
     expect((await stake('Only looked at', later(30)))!.left).toBe('in 10.4 h');
     await retireTask(book.sql, book.team, book.personId, t.id, 'no longer fitted');
     expect(await stake('Only looked at', later(30))).toBeUndefined();
-    await expect(previewTask(book.sql, who(NOW), { add: task({ lastDoneHours: '999' }) })).rejects.toThrow(
-      /not run that far/
-    );
+    await expect(show(task({ lastDoneHours: '999' }), NOW)).rejects.toThrow(/not run that far/);
   });
 });
 

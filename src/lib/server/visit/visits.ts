@@ -119,7 +119,7 @@ type Stamp = Pick<Entry, 'seq' | 'at' | 'by'>;
  */
 export async function addEntries(
   list: readonly { w: Write; input: { visitId: string; entry: NewEntry } }[]
-): Promise<(Stamp | Refusal)[]> {
+): Promise<((() => Promise<Stamp>) | Refusal)[]> {
   const { tx, team } = list[0]!.w;
   let visit: Visit;
   try {
@@ -136,7 +136,7 @@ export async function addEntries(
   const tools = await readToolbox(tx, team.id);
   const known = new Set(visit.entries.map((e) => e.id));
   const standing = new VisitInTurn(visit.plan, visit.entries);
-  const results: (Stamp | Refusal | null)[] = [];
+  const results: (Refusal | null)[] = [];
   for (const { w, input } of list) {
     const { entry } = input;
     if (known.has(entry.id)) {
@@ -165,7 +165,7 @@ export async function addEntries(
     visit.id,
     taken.map(({ w, input: { entry } }) => ({ entry, by: w.personId, at: w.at }))
   );
-  return list.map(({ input: { entry } }, i) => results[i] ?? stamps.get(entry.id)!);
+  return list.map(({ input: { entry } }, i) => results[i] ?? (async () => stamps.get(entry.id)!));
 }
 
 /**

@@ -2,11 +2,12 @@ import { z } from 'zod';
 import { taskChangeSchema, taskSchema } from '$lib/core/schedule/form';
 import { unkeepable } from '$lib/core/command/text';
 import { readJson } from '$lib/server/base/body';
-import { db } from '$lib/server/base/db';
+import { db, type Tx } from '$lib/server/base/db';
 import { answerTo, refused } from '$lib/server/base/answer';
 import { refuse } from '$lib/server/base/refusal';
+import { rehearse } from '$lib/server/commands/carry-out';
 import { senderOf } from '$lib/server/commands/sender-of';
-import { previewTask } from '$lib/server/schedule/task-pages';
+import { previewOf } from '$lib/server/schedule/task-pages';
 import type { RequestHandler } from './$types';
 
 const schema = z.object({ add: taskSchema.optional(), change: taskChangeSchema.optional() });
@@ -17,11 +18,11 @@ export const POST: RequestHandler = async (event) => {
   const odd = unkeepable(asked);
   if (Object.keys(odd).length > 0) return refused(odd);
   return answerTo(schema, asked, async ({ add, change }) => {
-    const { team, person } = senderOf(event);
+    const from = senderOf(event);
     const now = new Date();
-    const who = { team, personId: person.id, role: person.role, now, at: now };
-    if (add) return previewTask(db(), who, { add });
-    if (change) return previewTask(db(), who, { change });
+    const show = (id: string) => (tx: Tx) => previewOf(tx, from.team, id, now);
+    if (add) return rehearse(db(), from, 'task.add', add, now, show(add.id));
+    if (change) return rehearse(db(), from, 'task.change', change, now, show(change.taskId));
     refuse('', 'Neither a new task nor a change.');
   });
 };
