@@ -95,6 +95,13 @@ describe('a command', () => {
     expect(await book.sql`select 1 from reading where value = 3891`).toHaveLength(1);
   });
 
+  it('of a kind that is carried out by itself, too', async () => {
+    const c = command('person.add', { id: uuid(), name: 'Sent Often', role: 'mechanic' });
+    const answers = (await Promise.all(Array.from({ length: 6 }, () => run([c])))).flat();
+    expect(answers.map((a) => a.ok)).toEqual(Array(6).fill(true));
+    expect(await book.sql`select 1 from person where name = 'Sent Often'`).toHaveLength(1);
+  });
+
   it('under the id of another is refused, and so is a thing under the id of another thing', async () => {
     const c = command('reading.log', reading('38.92'));
     await run([c]);
@@ -151,6 +158,28 @@ describe('a list of commands', () => {
     expect(outcomes[0]).toMatchObject({ more: { retry: true, fault: 'fault 1' } });
     expect(await book.sql`select 1 from person where name = 'Half Written'`).toEqual([]);
     expect(faults).toHaveLength(1);
+  });
+
+  it('refuses a rider what is another’s among those it is carried out with, and keeps nothing of it', async () => {
+    const rider = uuid();
+    await book.sql`insert into person (team_id, id, name, role) values (${book.team.id}, ${rider}, 'Not His', 'rider')`;
+    const own = ['39.01', '39.02', '39.03'].map((typed) => command('reading.log', reading(typed)));
+    const others = command('reading.log', reading('39.04'));
+    const [, , refused, ...rest] = await Promise.all([
+      run([own[0]!]),
+      run([own[1]!]),
+      run([others], { ...from, person: { id: rider, role: 'rider' } }),
+      run([own[2]!])
+    ]);
+    expect(refused![0]).toMatchObject({
+      ok: false,
+      errors: { machineId: expect.stringMatching(/not a machine of yours/) }
+    });
+    expect(rest[0]![0]!.ok).toBe(true);
+    expect(
+      await book.sql`select value from reading where value between 3901 and 3904 order by value`
+    ).toEqual([3901, 3902, 3903].map((value) => ({ value })));
+    expect(await book.sql`select 1 from command where id = ${others.id}`).toEqual([]);
   });
 
   it('is enforced by role in one place', async () => {
