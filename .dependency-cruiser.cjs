@@ -37,8 +37,10 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
-    // The jobs of the workers stand above all nouns, as routes do: they are another thread's way in.
-    exclude: { path: '[.]test[.]ts$|^src/lib/server/work/jobs[.]ts$' },
+    // Ways in stand above all nouns, as routes do: what each noun says of its commands, and the jobs of the workers, another thread's.
+    exclude: {
+      path: '[.]test[.]ts$|^src/lib/(core|server)/(?!command/)[^/]+/commands[.]ts$|^src/lib/server/work/jobs[.]ts$'
+    },
     tsPreCompilationDeps: true,
     // It reads no alias without a base: the app's own config has none.
     tsConfig: { fileName: 'tsconfig.imports.json' }

@@ -60,7 +60,11 @@ export default defineConfig({
       },
       {
         extends: true,
-        test: { name: 'ui', include: ['src/lib/ui/**/*.test.ts', 'src/lib/workers/**/*.test.ts'] }
+        test: {
+          name: 'ui',
+          include: ['src/lib/ui/**/*.test.ts', 'src/lib/workers/**/*.test.ts'],
+          testTimeout: 30_000
+        }
       },
       {
         extends: true,

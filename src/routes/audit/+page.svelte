@@ -2,7 +2,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { bodyLines } from '$lib/core/command/body-words';
-  import { kindWords } from '$lib/core/command/words';
+  import { kindWords } from '$lib/core/command/rules';
   import { clockOff } from '$lib/core/time/clock';
   import { showMoment } from '$lib/core/time/moment';
 

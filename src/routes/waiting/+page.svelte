@@ -2,7 +2,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { bodyLines } from '$lib/core/command/body-words';
-  import { kindWords } from '$lib/core/command/words';
+  import { kindWords } from '$lib/core/command/rules';
   import { showMoment } from '$lib/core/time/moment';
   import { listedMachines, type ListedMachine } from '$lib/ui/machine/listed';
   import { askToStay, lookAtStorage, storage } from '$lib/ui/offline/storage.svelte';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { id, name } from '../forms';
+import { personLeaveSchema } from '../team/form';
 import { ROLES } from '../team/team';
 
 /** Characters. Long enough that trying is hopeless behind the waits; nobody is made to use signs. */
@@ -89,3 +90,14 @@ export const roleSchema = z.object({
 
 /** How long they open something. */
 export const INVITED_FOR_HOURS = { person: 7 * 24, team: 24 } as const;
+
+/** What is sent, by the kind of its command: the form and the server check alike. */
+export const bodies = {
+  'person.leave': personLeaveSchema,
+  'person.forget': forgetSchema,
+  'person.role': roleSchema,
+  'invitation.keep': invitationSchema,
+  'invitation.withdraw': invitationWithdrawSchema,
+  'session.end': sessionEndSchema,
+  'device.end': deviceEndSchema
+};

@@ -1,12 +1,9 @@
-import type { Role } from '../team/team';
+import { CHIEF, CREW, RIDERS, type Role } from '../team/team';
 
 /**
  * What each role may open, by the address of a page or of what answers there. What is not named here is the crew’s: a new page is
  * shut to riders, owners and screens until somebody says otherwise.
  */
-export const CREW: readonly Role[] = ['chief mechanic', 'mechanic'];
-const CHIEF: readonly Role[] = ['chief mechanic'];
-const RIDERS: readonly Role[] = [...CREW, 'rider'];
 const EVERYONE: readonly Role[] = [...RIDERS, 'owner', 'screen'];
 
 export type Place =

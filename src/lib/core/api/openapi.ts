@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { COMMANDS, KINDS, type Kind } from '../command/commands';
+import { RULES } from '../command/rules';
 import { MOST_COMMANDS } from '../command/envelope';
 import { READ_NAMES, READS } from './reads';
 
@@ -46,6 +47,7 @@ export function openApi(server: string): Json {
   const bodies = Object.fromEntries(API_KINDS.map((k) => [shapeName(k), input(COMMANDS[k])]));
   const envelopes = API_KINDS.map((kind) => ({
     type: 'object',
+    description: `${RULES[kind].words}. Sent by: ${RULES[kind].who.join(', ')}.`,
     required: ['id', 'kind', 'at', 'body'],
     properties: {
       id: { type: 'string', format: 'uuid', description: 'Made by you: sent twice, it is carried out once' },

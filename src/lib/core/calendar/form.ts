@@ -11,3 +11,9 @@ export const feedSchema = z
 export type FeedInput = z.output<typeof feedSchema>;
 /** Its address reads nothing any more. */
 export const feedWithdrawSchema = z.object({ feedId: id });
+
+/** What is sent, by the kind of its command: the form and the server check alike. */
+export const bodies = {
+  'calendar.keep': feedSchema,
+  'calendar.withdraw': feedWithdrawSchema
+};

@@ -188,3 +188,17 @@ export const chainReplaceSchema = z
     if (r.chain) oddOnes(['chain', 'links'])(r.chain, ctx);
   });
 export type ChainReplaceInput = z.infer<typeof chainReplaceSchema>;
+
+/** What is sent, by the kind of its command: the form and the server check alike. */
+export const bodies = {
+  'chain.drive': driveSchema,
+  'chain.place': chainPlaceSchema,
+  'chain.measure': slackMeasureSchema,
+  'chain.close': chainCloseSchema,
+  'chain.strike': chainStrikeSchema,
+  'chain.length': chainLengthSchema,
+  'chain.look': chainLookSchema,
+  'chain.dress': chainDressSchema,
+  'chain.strike-entry': chainEntryStrikeSchema,
+  'chain.replace': chainReplaceSchema
+};

@@ -1,204 +1,58 @@
-import { z } from 'zod';
-import {
-  deviceEndSchema,
-  invitationSchema,
-  invitationWithdrawSchema,
-  forgetSchema,
-  roleSchema,
-  sessionEndSchema
-} from '../access/form';
-import { tokenSchema, tokenWithdrawSchema } from '../token/form';
-import { feedSchema, feedWithdrawSchema } from '../calendar/form';
-import { componentSchema, moveSchema, rebuildSchema, scrapSchema, swapSchema } from '../component/form';
-import {
-  closeFindingSchema,
-  findingSchema,
-  findingWaitSchema,
-  regradeSchema,
-  reminderNoteSchema,
-  reminderSchema
-} from '../finding/form';
-import { id } from '../forms';
-import { meterChangeSchema, odometerSchema, raceDaySchema, readingSchema, strikeSchema } from '../hours/form';
-import type { Logged, RowAnswer } from './logged';
-import {
-  eventSchema,
-  machineChangeSchema,
-  machineSchema,
-  personLeaveSchema,
-  personSchema,
-  teamSchema
-} from '../machine/form';
-import { correctionSchema } from '../record/correction';
-import { ruleSchema } from '../rules/form';
-import {
-  backToBookSchema,
-  callSchema,
-  decideSchema,
-  doneSchema,
-  dropCallSchema,
-  proposeSchema,
-  retireSchema as taskRetireSchema,
-  taskChangeSchema,
-  taskSchema
-} from '../schedule/form';
-import {
-  confirmSchema,
-  copySheetSchema,
-  fastenerChangeSchema,
-  fastenerRemoveSchema,
-  fastenerSchema,
-  figureSchema,
-  modificationNoteSchema,
-  modificationSchema
-} from '../specs/form';
-import { adapterSchema, oilSchema, retireSchema, stockSchema, wrenchSchema } from '../stores/form';
-import { filterSchema, filterWashedSchema } from '../stores/filters';
-import { drawerPasteSchema, drawerSchema, levelSchema } from '../valve/drawer';
-import {
-  bladesSchema,
-  checkCloseSchema,
-  checkStrikeSchema,
-  fitSchema,
-  guideSchema,
-  headSchema,
-  measureSchema,
-  planSchema,
-  shimReadSchema,
-  sizesSchema
-} from '../valve/form';
-import {
-  chainCloseSchema,
-  chainDressSchema,
-  chainEntryStrikeSchema,
-  chainLengthSchema,
-  chainLookSchema,
-  chainPlaceSchema,
-  chainReplaceSchema,
-  chainStrikeSchema,
-  driveSchema,
-  slackMeasureSchema
-} from '../chain/form';
-import { roundAnswerSchema, roundChecksSchema, roundStrikeSchema } from '../round/form';
-import { entrySchema, type Entry } from '../visit/entry';
-import { startSchema } from '../visit/form';
-import { jobSchema } from '../job/form';
+import type { z } from 'zod';
+import { bodies as access } from '../access/form';
+import { bodies as calendar } from '../calendar/form';
+import { bodies as chain } from '../chain/form';
+import { bodies as component } from '../component/form';
+import { bodies as finding } from '../finding/form';
+import { bodies as hours } from '../hours/form';
+import { bodies as job } from '../job/form';
+import { bodies as machine } from '../machine/form';
+import { bodies as outing } from '../outing/form';
+import { bodies as record } from '../record/form';
+import { bodies as round } from '../round/form';
+import { bodies as rules } from '../rules/form';
+import { bodies as schedule } from '../schedule/form';
+import { bodies as specs } from '../specs/form';
+import { bodies as stores } from '../stores/form';
+import { bodies as team } from '../team/form';
+import { bodies as token } from '../token/form';
+import { bodies as valve } from '../valve/form';
+import { bodies as visit } from '../visit/form';
+import type { Answers as AccessAnswers } from '../access/commands';
+import type { Answers as ChainAnswers } from '../chain/commands';
+import type { Answers as HoursAnswers } from '../hours/commands';
+import type { Answers as JobAnswers } from '../job/commands';
+import type { Answers as RoundAnswers } from '../round/commands';
+import type { Answers as ScheduleAnswers } from '../schedule/commands';
+import type { Answers as SpecsAnswers } from '../specs/commands';
+import type { Answers as TeamAnswers } from '../team/commands';
+import type { Answers as ValveAnswers } from '../valve/commands';
+import type { Answers as VisitAnswers } from '../visit/commands';
 
 /**
  * Every write there is, by its kind, with the shape of its body. The forms and the server check the same schema; the
- * import, the outbox and the audit trail know no other way to write.
+ * import, the outbox and the audit trail know no other way to write. Each noun says its own.
  */
 export const COMMANDS = {
-  'team.found': teamSchema,
-  'person.add': personSchema,
-  'person.leave': personLeaveSchema,
-  'person.forget': forgetSchema,
-  'person.role': roleSchema,
-  'invitation.keep': invitationSchema,
-  'invitation.withdraw': invitationWithdrawSchema,
-  'session.end': sessionEndSchema,
-  'device.end': deviceEndSchema,
-  'rule.set': ruleSchema,
-
-  'machine.add': machineSchema,
-  'machine.change': machineChangeSchema,
-  'reading.log': readingSchema,
-  'reading.paste': raceDaySchema,
-  'reading.strike': strikeSchema,
-  'odometer.log': odometerSchema,
-  'meter.change': meterChangeSchema,
-  'outing.estimate': z.object({ outingId: id }),
-  'event.plan': eventSchema,
-  'event.change': eventSchema,
-  'event.call-off': z.object({ eventId: id, off: z.boolean() }),
-
-  'token.keep': tokenSchema,
-  'token.withdraw': tokenWithdrawSchema,
-
-  'calendar.keep': feedSchema,
-  'calendar.withdraw': feedWithdrawSchema,
-
-  'component.add': componentSchema,
-  'component.move': moveSchema,
-  'component.swap': swapSchema,
-  'component.rebuild': rebuildSchema,
-  'component.scrap': scrapSchema,
-
-  'task.add': taskSchema,
-  'task.change': taskChangeSchema,
-  'task.retire': taskRetireSchema,
-  'task.done': doneSchema,
-  'proposal.make': proposeSchema,
-  'proposal.decide': decideSchema,
-  'proposal.back-to-book': backToBookSchema,
-  'call.report': callSchema,
-  'call.drop': dropCallSchema,
-  'finding.add': findingSchema,
-  'finding.close': closeFindingSchema,
-  'finding.regrade': regradeSchema,
-  'finding.wait': findingWaitSchema,
-  'finding.photo': z.object({ photoId: id, findingId: id }),
-  'reminder.add': reminderSchema,
-  'reminder.note': reminderNoteSchema,
-
-  'fastener.add': fastenerSchema,
-  'fastener.change': fastenerChangeSchema,
-  'fastener.remove': fastenerRemoveSchema,
-  'figure.add': figureSchema,
-  'figure.confirm': confirmSchema,
-  'sheet.copy': copySheetSchema,
-  'modification.add': modificationSchema,
-  'modification.note': modificationNoteSchema,
-
-  'wrench.add': wrenchSchema,
-  'adapter.add': adapterSchema,
-  'oil.add': oilSchema,
-  'oil.stock': stockSchema,
-  'blades.add': bladesSchema,
-  'shims.count': drawerSchema,
-  'shims.paste': drawerPasteSchema,
-  'shims.level': levelSchema,
-  'filter.keep': filterSchema,
-  'filter.washed': filterWashedSchema,
-  'store.retire': retireSchema,
-
-  'head.set': headSchema,
-  'head.sizes': sizesSchema,
-  'head.guide': guideSchema,
-  'valve.measure': measureSchema,
-  'valve.shim': shimReadSchema,
-  'valve.plan': planSchema,
-  'valve.fit': fitSchema,
-  'valve.close': checkCloseSchema,
-  'valve.strike': checkStrikeSchema,
-
-  'chain.drive': driveSchema,
-  'chain.place': chainPlaceSchema,
-  'chain.measure': slackMeasureSchema,
-  'chain.close': chainCloseSchema,
-  'chain.strike': chainStrikeSchema,
-  'chain.length': chainLengthSchema,
-  'chain.look': chainLookSchema,
-  'chain.dress': chainDressSchema,
-  'chain.strike-entry': chainEntryStrikeSchema,
-  'chain.replace': chainReplaceSchema,
-
-  'round.answer': roundAnswerSchema,
-  'round.strike': roundStrikeSchema,
-  'round.checks': roundChecksSchema,
-
-  'job.save': jobSchema,
-
-  'record.correct': correctionSchema,
-
-  'visit.start': startSchema,
-  'visit.enter': z.object({ visitId: id, entry: entrySchema }),
-  'visit.close': z.object({ visitId: id }),
-  'visit.give-up': z.object({
-    visitId: id,
-    reason: z.string().trim().min(1, 'Say why, in a few words.').max(10_000, 'At most 10,000 characters.')
-  }),
-  'photo.attach': z.object({ photoId: id, visitId: id, stepKey: z.string().min(1).max(160) })
+  ...access,
+  ...calendar,
+  ...chain,
+  ...component,
+  ...finding,
+  ...hours,
+  ...job,
+  ...machine,
+  ...outing,
+  ...record,
+  ...round,
+  ...rules,
+  ...schedule,
+  ...specs,
+  ...stores,
+  ...team,
+  ...token,
+  ...valve,
+  ...visit
 } satisfies Record<string, z.ZodType>;
 
 export type Kind = keyof typeof COMMANDS;
@@ -210,37 +64,16 @@ export type Body<K extends Kind> = z.input<(typeof COMMANDS)[K]>;
 export type Input<K extends Kind> = z.output<(typeof COMMANDS)[K]>;
 
 /** What the kinds that have something to say are answered with; the others are answered with nothing. */
-interface Answers {
-  'team.found': string;
-  'reading.log': Logged;
-  'reading.paste': RowAnswer[];
-  /** The machine it was done on; null on the shelf. */
-  'task.done': string | null;
-  /** What they are called now, and how often their name was written by hand. */
-  'person.forget': { name: string; texts: number };
-  /** Until when. */
-  'invitation.keep': { expiresAt: string };
-  'sheet.copy': { copied: number; left: number };
-  'job.save': number;
-  /** The head: one that was laid out already is the same. */
-  'head.set': string;
-  /** The check it went into. */
-  'valve.measure': string;
-  /** The record; null where it was done for no task. */
-  'valve.close': string | null;
-  /** The check it went into. */
-  'chain.measure': string;
-  /** The record; null where it was done for no task. */
-  'chain.close': string | null;
-  /** The round they went into. */
-  'round.answer': string;
-  /** The version it is now. */
-  'round.checks': number;
-  'visit.start': string;
-  'visit.enter': Pick<Entry, 'seq' | 'at' | 'by'>;
-  /** The first record. */
-  'visit.close': string;
-}
+type Answers = AccessAnswers &
+  ChainAnswers &
+  HoursAnswers &
+  JobAnswers &
+  RoundAnswers &
+  ScheduleAnswers &
+  SpecsAnswers &
+  TeamAnswers &
+  ValveAnswers &
+  VisitAnswers;
 export type Answer<K extends Kind> = K extends keyof Answers ? Answers[K] : null;
 /** The same as its handler returns it. */
 export type Result<K extends Kind> = K extends keyof Answers ? Answers[K] : void;

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { COMMANDS, type Kind } from './commands';
+import { RULES } from './rules';
 import { ROW_OF } from '../forms';
 
 /** What a schema says of itself, as far as it is walked here. */
@@ -91,11 +92,4 @@ export const keptOf = (kind: Kind, body: unknown): unknown => knownBy(COMMANDS[k
 
 /** Of the text of a body, bytes: a long story with everything else of the longest form. */
 const MOST_BYTES = 150_000;
-/** Of those that hold many rows. */
-const LARGER: Partial<Record<Kind, number>> = {
-  'reading.paste': 1_000_000,
-  'shims.paste': 500_000,
-  'job.save': 1_000_000,
-  'round.checks': 1_000_000
-};
-export const mostBytes = (kind: Kind): number => LARGER[kind] ?? MOST_BYTES;
+export const mostBytes = (kind: Kind): number => RULES[kind].mostBytes ?? MOST_BYTES;

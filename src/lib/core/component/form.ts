@@ -77,3 +77,12 @@ export const rebuildSchema = z.object({
 export type RebuildInput = z.infer<typeof rebuildSchema>;
 
 export const scrapSchema = z.object({ componentId: id, reason: name('what became of it', 10_000) });
+
+/** What is sent, by the kind of its command: the form and the server check alike. */
+export const bodies = {
+  'component.add': componentSchema,
+  'component.move': moveSchema,
+  'component.swap': swapSchema,
+  'component.rebuild': rebuildSchema,
+  'component.scrap': scrapSchema
+};

@@ -73,3 +73,16 @@ export type ReminderInput = z.infer<typeof reminderSchema>;
 /** The event of a reminder has come, or what it reminded of is done. */
 export const reminderNoteSchema = z.object({ reminderId: id, now: z.enum(['come', 'done']), word: remark });
 export type ReminderNoteInput = z.infer<typeof reminderNoteSchema>;
+
+export const findingPhotoSchema = z.object({ photoId: id, findingId: id });
+
+/** What is sent, by the kind of its command: the form and the server check alike. */
+export const bodies = {
+  'finding.add': findingSchema,
+  'finding.close': closeFindingSchema,
+  'finding.regrade': regradeSchema,
+  'finding.wait': findingWaitSchema,
+  'finding.photo': findingPhotoSchema,
+  'reminder.add': reminderSchema,
+  'reminder.note': reminderNoteSchema
+};

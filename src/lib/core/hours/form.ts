@@ -153,3 +153,15 @@ export const meterChangeSchema = z.object({
   reason: remark
 });
 export type MeterChangeInput = z.infer<typeof meterChangeSchema>;
+
+export const estimateSchema = z.object({ outingId: id });
+
+/** What is sent, by the kind of its command: the form and the server check alike. */
+export const bodies = {
+  'reading.log': readingSchema,
+  'reading.paste': raceDaySchema,
+  'reading.strike': strikeSchema,
+  'odometer.log': odometerSchema,
+  'meter.change': meterChangeSchema,
+  'outing.estimate': estimateSchema
+};

@@ -15,3 +15,8 @@ export const jobSchema = z
     path: ['content', 'key'],
     message: 'A job keeps its key.'
   });
+
+/** What is sent, by the kind of its command: the form and the server check alike. */
+export const bodies = {
+  'job.save': jobSchema
+};

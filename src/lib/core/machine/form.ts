@@ -1,25 +1,7 @@
 import { z } from 'zod';
-import { day, hoursTyped, hoursTypedOrNone, id, name } from '../forms';
+import { hoursTypedOrNone, id, name } from '../forms';
 import { firstTaskSchema } from '../schedule/form';
-import { ROLES } from '../team/team';
-import { isTimeZone } from '../time/day';
 import { KINDS } from './machine';
-
-/** Somebody left, or is back. */
-export const personLeaveSchema = z.object({ personId: id, left: z.boolean() });
-
-export const personSchema = z.object({
-  id,
-  name: name('a name', 80),
-  role: z.enum(ROLES, { error: 'Pick what they do.' })
-});
-
-export const teamSchema = z.object({
-  id,
-  name: name('what the team is called', 80),
-  timeZone: z.string().refine(isTimeZone, 'Pick a time zone from the list.'),
-  you: personSchema
-});
 
 export const machineSchema = z.object({
   id,
@@ -56,48 +38,8 @@ export const machineChangeSchema = z.object({
 });
 export type MachineChange = z.infer<typeof machineChangeSchema>;
 
-const eventHours = hoursTyped.refine((c) => c <= 100_000, 'At most 1000 h.');
-export const eventSchema = z
-  .object({
-    id,
-    name: name('what it is called', 60),
-    kind: z.enum(['race', 'practice', 'day out']),
-    firstDay: day,
-    lastDay: day,
-    hoursEach: eventHours,
-    wholeFleet: z.boolean(),
-    machineIds: z.array(id).max(2000).default([]),
-    /** When the team leaves; null: on the first day. */
-    leavesOn: day.nullable().default(null),
-    /** Machines that ride more there, or less. */
-    otherHours: z
-      .array(z.object({ machineId: id, hours: eventHours }))
-      .max(2000)
-      .default([])
-  })
-  .superRefine((e, ctx) => {
-    const early = e.leavesOn === null ? 0 : Date.parse(e.firstDay) - Date.parse(e.leavesOn);
-    if (early < 0)
-      ctx.addIssue({
-        code: 'custom',
-        path: ['leavesOn'],
-        message: 'It has begun by then: the first day or before.'
-      });
-    else if (early > 30 * 86_400_000)
-      ctx.addIssue({ code: 'custom', path: ['leavesOn'], message: 'At most 30 days before it begins.' });
-    if (e.lastDay < e.firstDay)
-      ctx.addIssue({ code: 'custom', path: ['lastDay'], message: 'It ends before it begins.' });
-    else if (Date.parse(e.lastDay) - Date.parse(e.firstDay) > 30 * 86_400_000)
-      ctx.addIssue({
-        code: 'custom',
-        path: ['lastDay'],
-        message: 'At most 31 days; put longer ones in by parts.'
-      });
-    if (!e.wholeFleet && e.machineIds.length === 0)
-      ctx.addIssue({
-        code: 'custom',
-        path: ['machineIds'],
-        message: 'Pick at least one machine, or the whole fleet.'
-      });
-  });
-export type EventInput = z.infer<typeof eventSchema>;
+/** What is sent, by the kind of its command: the form and the server check alike. */
+export const bodies = {
+  'machine.add': machineSchema,
+  'machine.change': machineChangeSchema
+};

@@ -44,3 +44,10 @@ export const roundChecksSchema = z.object({
   word: remark
 });
 export type RoundChecksInput = z.output<typeof roundChecksSchema>;
+
+/** What is sent, by the kind of its command: the form and the server check alike. */
+export const bodies = {
+  'round.answer': roundAnswerSchema,
+  'round.strike': roundStrikeSchema,
+  'round.checks': roundChecksSchema
+};

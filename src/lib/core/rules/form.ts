@@ -24,3 +24,8 @@ export const ruleSchema = z
     if (problem) ctx.addIssue({ code: 'custom', path: ['value'], message: problem });
   });
 export type RuleInput = z.infer<typeof ruleSchema>;
+
+/** What is sent, by the kind of its command: the form and the server check alike. */
+export const bodies = {
+  'rule.set': ruleSchema
+};

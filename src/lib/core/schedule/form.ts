@@ -224,3 +224,16 @@ export type CallInput = z.infer<typeof callSchema>;
 export const dropCallSchema = z.object({ callId: id, word: name('why it is dropped', 10_000) });
 
 export const proposeSchema = z.object({ taskId: id, reason: name('what was seen', 10_000) });
+
+/** What is sent, by the kind of its command: the form and the server check alike. */
+export const bodies = {
+  'task.add': taskSchema,
+  'task.change': taskChangeSchema,
+  'task.retire': retireSchema,
+  'task.done': doneSchema,
+  'proposal.make': proposeSchema,
+  'proposal.decide': decideSchema,
+  'proposal.back-to-book': backToBookSchema,
+  'call.report': callSchema,
+  'call.drop': dropCallSchema
+};

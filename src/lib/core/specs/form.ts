@@ -107,3 +107,15 @@ export const modificationNoteSchema = z.object({
   undoneOn: day.nullable().default(null)
 });
 export type ModificationNoteInput = z.infer<typeof modificationNoteSchema>;
+
+/** What is sent, by the kind of its command: the form and the server check alike. */
+export const bodies = {
+  'fastener.add': fastenerSchema,
+  'fastener.change': fastenerChangeSchema,
+  'fastener.remove': fastenerRemoveSchema,
+  'figure.add': figureSchema,
+  'figure.confirm': confirmSchema,
+  'sheet.copy': copySheetSchema,
+  'modification.add': modificationSchema,
+  'modification.note': modificationNoteSchema
+};

@@ -4,6 +4,7 @@ import { SCALES } from '../fasteners/wrench';
 import { ADDITIVES, OIL_KINDS, RATINGS } from '../fluids/can';
 import { parseQuantity } from '../quantity/parse';
 import type { UnitName } from '../quantity/units';
+import { filterSchema, filterWashedSchema } from './filters';
 import { parseStock, STOCK_WHY, type StockNote } from './stock';
 
 const typed = (dimension: 'torque' | 'length' | 'volume', unit: UnitName, what: string) =>
@@ -129,3 +130,14 @@ export type StockInput = z.infer<typeof stockSchema>;
 /** Something taken out of use. */
 export const retireSchema = z.object({ id, what: z.enum(['wrench', 'adapter', 'oil', 'blades', 'filters']) });
 export type RetireInput = z.infer<typeof retireSchema>;
+
+/** What is sent, by the kind of its command: the form and the server check alike. */
+export const bodies = {
+  'wrench.add': wrenchSchema,
+  'adapter.add': adapterSchema,
+  'oil.add': oilSchema,
+  'oil.stock': stockSchema,
+  'filter.keep': filterSchema,
+  'filter.washed': filterWashedSchema,
+  'store.retire': retireSchema
+};

@@ -9,6 +9,9 @@ export interface Team {
 
 export const ROLES = ['chief mechanic', 'mechanic', 'rider', 'owner', 'screen'] as const;
 export type Role = (typeof ROLES)[number];
+export const CHIEF: readonly Role[] = ['chief mechanic'];
+export const CREW: readonly Role[] = ['chief mechanic', 'mechanic'];
+export const RIDERS: readonly Role[] = [...CREW, 'rider'];
 
 export interface Person {
   id: string;

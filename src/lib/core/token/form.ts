@@ -30,3 +30,9 @@ export interface Token {
   person: string;
   createdAt: Date;
 }
+
+/** What is sent, by the kind of its command: the form and the server check alike. */
+export const bodies = {
+  'token.keep': tokenSchema,
+  'token.withdraw': tokenWithdrawSchema
+};

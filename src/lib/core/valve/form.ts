@@ -7,6 +7,7 @@ import { EXHAUST_TO, GAUGES, MOST_CYLINDERS, MOST_EXHAUSTS, MOST_INLETS, ROWS, t
 import { readBlades, THICKEST_SHIM, THINNEST_SHIM } from './stamp';
 import { showUm, type ClearanceUnit } from './limits';
 import type { Series } from './shim';
+import { drawerPasteSchema, drawerSchema, levelSchema } from './drawer';
 import { acrossTyped, known, shimUm } from './shim-typed';
 
 const whole = (most: number, what: string) =>
@@ -235,3 +236,20 @@ export const bladesSchema = z.object({
     })
 });
 export type BladesInput = z.infer<typeof bladesSchema>;
+
+/** What is sent, by the kind of its command: the form and the server check alike. */
+export const bodies = {
+  'blades.add': bladesSchema,
+  'shims.count': drawerSchema,
+  'shims.paste': drawerPasteSchema,
+  'shims.level': levelSchema,
+  'head.set': headSchema,
+  'head.sizes': sizesSchema,
+  'head.guide': guideSchema,
+  'valve.measure': measureSchema,
+  'valve.shim': shimReadSchema,
+  'valve.plan': planSchema,
+  'valve.fit': fitSchema,
+  'valve.close': checkCloseSchema,
+  'valve.strike': checkStrikeSchema
+};

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { id } from '../forms';
 import { MOST_STEPS } from '../job/plan';
+import { entrySchema } from './entry';
 
 /** A visit as it is begun: one machine, the jobs picked, what was found and is put right, the order somebody settled on. */
 export const startSchema = z
@@ -35,3 +36,23 @@ export const startSchema = z
     message: 'Pick at least one job.'
   });
 export type StartInput = z.infer<typeof startSchema>;
+
+export const enterSchema = z.object({ visitId: id, entry: entrySchema });
+
+export const visitCloseSchema = z.object({ visitId: id });
+
+export const giveUpSchema = z.object({
+  visitId: id,
+  reason: z.string().trim().min(1, 'Say why, in a few words.').max(10_000, 'At most 10,000 characters.')
+});
+
+export const photoSchema = z.object({ photoId: id, visitId: id, stepKey: z.string().min(1).max(160) });
+
+/** What is sent, by the kind of its command: the form and the server check alike. */
+export const bodies = {
+  'visit.start': startSchema,
+  'visit.enter': enterSchema,
+  'visit.close': visitCloseSchema,
+  'visit.give-up': giveUpSchema,
+  'photo.attach': photoSchema
+};

@@ -10,7 +10,8 @@ import {
   recordDone
 } from '../../../../tests/database/hands';
 import { refused, refusedWith } from '../../../../tests/database/refused';
-import { eventSchema, machineSchema } from '../../core/machine/form';
+import { eventSchema } from '../../core/outing/form';
+import { machineSchema } from '../../core/machine/form';
 import { doneSchema } from '../../core/schedule/form';
 import { addDays } from '../../core/time/day';
 import { entriesOf, feedBy, icsOf, listFeeds } from './feeds';

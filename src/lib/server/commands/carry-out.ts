@@ -1,12 +1,15 @@
 import type { Input, Result, TeamKind } from '../../core/command/commands';
+import { RULES } from '../../core/command/rules';
 import { refuseOthers } from '../access/own';
 import { allOver, type Sql, type Tx } from '../base/db';
 import { Refusal } from '../base/refusal';
+import type { Asked, Handler, Said } from '../book/handler';
 import { hold, type Held, type Scope } from '../book/hold';
 import type { Write } from '../book/under-way';
 import { attempt, settle } from '../book/write';
+import { answerVisit } from '../visit/answers';
 import { claim } from './claim';
-import type { Asked, Handler, Said } from './handler';
+
 import type { Done, Job } from './job';
 import { momentsOf } from './moments';
 import { REGISTRY } from './registry';
@@ -17,7 +20,7 @@ const NOTHING_HELD: Held = { machines: new Map(), components: [] };
 
 /** @throws Refusal where that kind is not for somebody of this role */
 export function refuseRole(from: Sender, kind: TeamKind): void {
-  if (!REGISTRY[kind].role.includes(from.person.role))
+  if (!RULES[kind].who.includes(from.person.role))
     throw new Refusal({ '': 'That is for others in the team to do.' });
 }
 
@@ -111,7 +114,10 @@ async function write<K extends TeamKind>(
   if (list.length === 0) return [];
   if ('together' in handler) return handler.together(list);
   const results: Result<K>[] = [];
-  for (const { w, input } of list) results.push(await handler.handle(w, input));
+  for (const { w, input } of list) {
+    results.push(await handler.handle(w, input));
+    if (handler.sheetOf) await answerVisit(w, await handler.sheetOf(input, w));
+  }
   return results.map((result) => async () => result);
 }
 

@@ -8,7 +8,7 @@ import { log } from '../base/log';
 import { awayWords, isAway, isBusy, refusalOf } from '../base/problems';
 import { countEntry } from '../base/quota';
 import { refuseRole } from './carry-out';
-import type { Handler } from './handler';
+import type { Handler } from '../book/handler';
 import { inLine } from './line';
 import { REGISTRY } from './registry';
 import type { Sender } from './sender';

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { at, uuid } from '../../../../tests/database/book';
 import { Pit, refused } from '../../../../tests/database/pit';
 import { callOff, command } from '../../../../tests/database/hands';
-import { eventSchema } from '../../core/machine/form';
+import { eventSchema } from '../../core/outing/form';
 import { listEvents } from './events';
 import { readCalendar } from '../trail/lanes';
 

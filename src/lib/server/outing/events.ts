@@ -1,4 +1,4 @@
-import type { EventInput } from '../../core/machine/form';
+import type { EventInput } from '../../core/outing/form';
 import type { Day } from '../../core/time/day';
 import type { Db, Tx } from '../base/db';
 import { refuse } from '../base/refusal';

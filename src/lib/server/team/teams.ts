@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { personSchema, teamSchema } from '../../core/machine/form';
+import { personSchema, teamSchema } from '../../core/team/form';
 import type { Person, Role, Team } from '../../core/team/team';
 import type { Db, Tx } from '../base/db';
 import { refuse } from '../base/refusal';

@@ -8,7 +8,8 @@ import {
 } from '../../../../tests/database/hands';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Book, byHours, NOW, openBook, TODAY, uuid } from '../../../../tests/database/book';
-import { eventSchema, machineSchema } from '../../core/machine/form';
+import { eventSchema } from '../../core/outing/form';
+import { machineSchema } from '../../core/machine/form';
 import { doneSchema, taskSchema } from '../../core/schedule/form';
 import { FIRST_LANES } from '../../core/trail/lane';
 import { addDays } from '../../core/time/day';

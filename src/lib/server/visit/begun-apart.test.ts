@@ -6,7 +6,7 @@ import type { Kind } from '../../core/command/commands';
 import type { Outcome } from '../../core/command/envelope';
 import { findingSchema } from '../../core/finding/form';
 import { taskSchema } from '../../core/schedule/form';
-import { personSchema } from '../../core/machine/form';
+import { personSchema } from '../../core/team/form';
 import { layOut } from '../../core/job/layout/layout';
 import { orderPlan } from '../../core/job/order/order';
 import { runCommands } from '../commands/run';

@@ -1,7 +1,7 @@
 import { invalidateAll } from '$app/navigation';
 import { STAGES, type Reading, type Stage } from '$lib/core/chain/check';
 import type { Body } from '$lib/core/command/commands';
-import { chainPlace } from '$lib/core/command/waits';
+import { chainPlace } from '$lib/core/command-rule';
 import { FIELDS, readReading, type SlackField } from '$lib/core/chain/reading-typed';
 import { showSlack, withUnit, type RuleUnit } from '$lib/core/chain/slack-typed';
 import { chainNow, wantedNow, type ChainNow, type ChainSheet } from '$lib/core/chain/sheet';

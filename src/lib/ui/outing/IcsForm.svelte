@@ -4,7 +4,7 @@
   import { invalidateAll } from '$app/navigation';
   import { likelyKind, verdictOf, type FileEvent, type Verdict } from '$lib/core/calendar/taken';
   import { errorsByField } from '$lib/core/forms';
-  import { eventSchema } from '$lib/core/machine/form';
+  import { eventSchema } from '$lib/core/outing/form';
   import { showDays, type Day } from '$lib/core/time/day';
   import { Button, Checkbox, Input } from '$lib/ui/form/controls';
   import Field from '../form/Field.svelte';

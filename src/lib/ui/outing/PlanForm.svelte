@@ -2,7 +2,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { showHours } from '$lib/core/hours/hours';
-  import { eventSchema } from '$lib/core/machine/form';
+  import { eventSchema } from '$lib/core/outing/form';
   import { Checkbox, Input, Select } from '$lib/ui/form/controls';
   import { commandForm } from '../form/command-form';
   import Field from '../form/Field.svelte';

@@ -3,7 +3,7 @@ import type { Check } from '$lib/core/round/check';
 import type { RoundSheet } from '$lib/core/round/sheet';
 import { roundStand, type Given, type Stand } from '$lib/core/round/stand';
 import { answerTyped, type RoundAnswerInput } from '$lib/core/round/form';
-import { roundPlace } from '$lib/core/command/waits';
+import { roundPlace } from '$lib/core/command-rule';
 import type { Sent } from '../base/wire';
 import { outbox, type Kept } from '../outbox/outbox.svelte';
 import { knownNow } from '../offline/store';

@@ -9,7 +9,7 @@ import {
 } from '$lib/core/valve/check';
 import type { Limits, Measured } from '$lib/core/valve/clearance';
 import type { Body } from '$lib/core/command/commands';
-import { valvesPlace } from '$lib/core/command/waits';
+import { valvesPlace } from '$lib/core/command-rule';
 import { isCold } from '$lib/core/valve/cold';
 import type { ClearanceUnit } from '$lib/core/valve/limits';
 import { readMicrometer, readStamp } from '$lib/core/valve/stamp';

@@ -7,7 +7,7 @@ import { lastSeen } from '$lib/core/visit/in-turn';
 import { visitState } from '$lib/core/visit/state';
 import { overtaken } from '$lib/core/visit/timers';
 import { NO_TOOLS, type Toolbox } from '$lib/core/stores/toolbox';
-import { visitPlace } from '$lib/core/command/waits';
+import { visitPlace } from '$lib/core/command-rule';
 import type { Sent } from '../base/wire';
 import { outbox, type Kept } from '../outbox/outbox.svelte';
 import { knownNow } from '../offline/store';

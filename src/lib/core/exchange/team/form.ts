@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { id } from '../../forms';
-import { teamSchema } from '../../machine/form';
+import { teamSchema } from '../../team/form';
 
 /** How a team's file is taken in: as the team it was, or as a copy of it under a name of its own. */
 export const teamCopySchema = z

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { KINDS } from './commands';
-import { kindWords } from './words';
+import { kindWords } from './rules';
 
 it('every kind of command is said in words, no two alike', () => {
   const words = KINDS.map(kindWords);

@@ -1,0 +1,8 @@
+import type { bodies } from './form';
+import type { Rules } from '../command-rule';
+import { CREW } from '../team/team';
+
+export const rules: Rules<typeof bodies> = {
+  'calendar.keep': { who: CREW, words: 'calendar address: made' },
+  'calendar.withdraw': { who: CREW, words: 'calendar address: withdrawn' }
+};

@@ -1,0 +1,9 @@
+import type { bodies } from './form';
+import type { Rules } from '../command-rule';
+import { CREW } from '../team/team';
+
+export const rules: Rules<typeof bodies> = {
+  'event.plan': { who: CREW, words: 'planned outing: added' },
+  'event.change': { who: CREW, words: 'planned outing: changed' },
+  'event.call-off': { who: CREW, words: 'planned outing: called off or on' }
+};

@@ -1,0 +1,14 @@
+import type { bodies } from './form';
+import type { Rules } from '../command-rule';
+import { CHIEF } from './team';
+
+/** What they are answered with; the others with nothing. */
+export interface Answers {
+  'team.found': string;
+}
+
+export const rules: Rules<typeof bodies> = {
+  // Nobody of a team: there is none yet.
+  'team.found': { who: [], words: 'team: set up' },
+  'person.add': { who: CHIEF, words: 'person: added' }
+};
