@@ -39,6 +39,9 @@ describe('a remark at an outing', () => {
     'nothing broken, no oil leak',
     'the lever is not bent',
     'never smoked',
+    'it doesn’t smoke',
+    'does not overheat',
+    'no visible oil leak',
     'broken'
   ])('%s: names nothing', (remark) => {
     expect(of(remark)).toEqual({ symptoms: [], damage: [] });
@@ -54,6 +57,9 @@ describe('a remark at an outing', () => {
   it('names what is gone by a no, and what would not', () => {
     expect(of('no rear brake').symptoms).toEqual(['brake weak or spongy']);
     expect(of('new clutch slips').symptoms).toEqual(['clutch slips']);
+    expect(of('hard to start without choke').symptoms).toEqual(['hard to start']);
+    expect(of('front brake fades with no warning').symptoms).toEqual(['brake weak or spongy']);
+    expect(of('bar end missing without a trace').damage).toEqual(['Bar end missing without a trace']);
   });
   it('names each symptom once, and each damage', () => {
     expect(of('lever bent, lever bent').damage).toEqual(['Lever bent']);

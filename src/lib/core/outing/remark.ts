@@ -39,9 +39,12 @@ const DAMAGE =
 /** It was so and is no more: nothing to offer. */
 const PAST =
   /\b(no longer|not any ?more|fixed|repaired|replaced|changed|put right|was all right|new (one|part)s?)\b/i;
-/** It says that something is not so. “No brakes” and “would not start” are symptoms all the same. */
-const NOT = /\b(no|nothing|never|without)\b(?! (front |rear )?brakes?\b)/i;
-const NOT_DAMAGED = /\bnot\b|n['’]t\b/i;
+/** What stands before the words of something that is not so: “no oil leak”, “does not smoke”. “No brakes” has its no in the words. */
+const NOT_SO = /(\b(no|not|nothing|never|without)|n['’]t)( \w+){0,2} $/i;
+const says = (clause: string, words: RegExp): boolean => {
+  const at = words.exec(clause)?.index;
+  return at !== undefined && !NOT_SO.test(clause.slice(0, at));
+};
 
 /**
  * What a remark speaks of, clause by clause: the symptoms that call work, and the damage a finding would be written for.
@@ -50,11 +53,11 @@ const NOT_DAMAGED = /\bnot\b|n['’]t\b/i;
 export function namedIn(remark: string, known: readonly Symptom[]): Named {
   const named: Named = { symptoms: [], damage: [] };
   for (const clause of remark.split(/[,;.\n]|\band\b|\bbut\b/i).map((c) => c.trim().replace(/\s+/g, ' '))) {
-    if (clause === '' || PAST.test(clause) || NOT.test(clause)) continue;
-    const symptoms = known.filter((s) => SAID[s].test(clause.toLowerCase()));
+    if (clause === '' || PAST.test(clause)) continue;
+    const symptoms = known.filter((s) => says(clause.toLowerCase(), SAID[s]));
     named.symptoms.push(...symptoms.filter((s) => !named.symptoms.includes(s)));
     const words = (clause.charAt(0).toUpperCase() + clause.slice(1)).slice(0, 200);
-    const damaged = clause.includes(' ') && DAMAGE.test(clause) && !NOT_DAMAGED.test(clause);
+    const damaged = clause.includes(' ') && says(clause, DAMAGE);
     if (symptoms.length === 0 && damaged && !named.damage.includes(words)) named.damage.push(words);
   }
   return named;
