@@ -1,5 +1,5 @@
 import { execFile } from 'node:child_process';
-import { copyFile, mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { copyFile, mkdir, mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { afterAll, beforeAll, expect, it } from 'vitest';
@@ -48,4 +48,21 @@ it('finds two nouns that need each other, on every side and by whatever way they
   for (const rule of ['no-cycle-between-nouns:', 'nouns-of-server', 'nouns-of-ui'])
     expect(found).toContain(rule);
   expect(found).not.toContain('server/frame');
+});
+
+it('what a noun says of its commands is read where all of them are gathered, and nowhere else', async () => {
+  const files = await readdir(join(root, 'src'), { recursive: true });
+  const readers: string[] = [];
+  for (const file of files.filter((f) => /\.(ts|svelte)$/.test(f) && !f.endsWith('.test.ts'))) {
+    const text = await readFile(join(root, 'src', file), 'utf8');
+    const lists = [...text.matchAll(/from '([^']*\/commands)'/g)].map((m) => m[1]!);
+    // The list of all of them has that name too.
+    const own = file.startsWith('lib/core/command/') ? './commands' : null;
+    if (lists.some((l) => l !== own && !l.endsWith('/command/commands'))) readers.push(file);
+  }
+  expect(readers.sort()).toEqual([
+    'lib/core/command/commands.ts',
+    'lib/core/command/rules.ts',
+    'lib/server/commands/registry.ts'
+  ]);
 });

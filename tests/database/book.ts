@@ -3,7 +3,7 @@ import { machineSchema } from '../../src/lib/core/machine/form';
 import { taskSchema } from '../../src/lib/core/schedule/form';
 import { readingSchema, type ReadingForm } from '../../src/lib/core/hours/form';
 import { connect, type Sql } from '../../src/lib/server/base/db';
-import type { Logged } from '../../src/lib/core/command/logged';
+import type { Logged } from '../../src/lib/core/schedule/logged';
 import type { Team } from '../../src/lib/core/team/team';
 import { borrowedDatabase } from './cluster';
 

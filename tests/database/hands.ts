@@ -7,7 +7,7 @@ import type { Sql } from '../../src/lib/server/base/db';
 import { refusalOf } from '../../src/lib/server/base/problems';
 import { Refusal } from '../../src/lib/server/base/refusal';
 import { getTeam } from '../../src/lib/server/team/teams';
-import type { RowAnswer } from '../../src/lib/core/command/logged';
+import type { RowAnswer } from '../../src/lib/core/schedule/logged';
 import type { Entry, NewEntry } from '../../src/lib/core/visit/entry';
 import { uploadPhoto } from '../../src/lib/server/photo/photos';
 import { readEntries } from '../../src/lib/server/visit/visits';

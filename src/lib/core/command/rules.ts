@@ -11,7 +11,7 @@ import { rules as machine } from '../machine/commands';
 import { rules as outing } from '../outing/commands';
 import { rules as record } from '../record/commands';
 import { rules as round } from '../round/commands';
-import { rules as rules } from '../rules/commands';
+import { rules } from '../rules/commands';
 import { rules as schedule } from '../schedule/commands';
 import { rules as specs } from '../specs/commands';
 import { rules as stores } from '../stores/commands';
@@ -20,7 +20,7 @@ import { rules as token } from '../token/commands';
 import { rules as valve } from '../valve/commands';
 import { rules as visit } from '../visit/commands';
 
-/** What is known of every kind of command beside the shape of its body, which is loaded apart: pages that send nothing need none. */
+/** What is known of every kind of command beside the shape of its body, which is loaded apart: to keep what waits, no schema is needed. */
 export const RULES: Record<Kind, CommandRule> = {
   ...access,
   ...calendar,

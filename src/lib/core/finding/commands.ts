@@ -1,6 +1,6 @@
-import type { bodies } from './form';
 import type { Rules } from '../command-rule';
 import { CREW, RIDERS } from '../team/team';
+import type { bodies } from './form';
 
 export const rules: Rules<typeof bodies> = {
   'finding.add': { who: RIDERS, words: 'finding: written down', waits: {} },

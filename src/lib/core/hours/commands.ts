@@ -1,7 +1,7 @@
-import type { bodies } from './form';
 import type { Rules } from '../command-rule';
-import type { Logged, RowAnswer } from '../command/logged';
+import type { Logged, RowAnswer } from '../schedule/logged';
 import { CREW, RIDERS } from '../team/team';
+import type { bodies } from './form';
 
 /** What they are answered with; the others with nothing. */
 export interface Answers {

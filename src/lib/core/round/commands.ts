@@ -1,6 +1,6 @@
-import type { bodies } from './form';
 import { type Rules, roundPlace } from '../command-rule';
 import { CHIEF, CREW } from '../team/team';
+import type { bodies } from './form';
 
 /** What they are answered with; the others with nothing. */
 export interface Answers {

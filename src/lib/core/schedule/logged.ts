@@ -1,5 +1,5 @@
-import type { DueKind } from '../schedule/fleet';
-import type { State } from '../schedule/state';
+import type { DueKind } from './fleet';
+import type { State } from './state';
 
 /** What a reading is answered with. */
 export interface Logged {

@@ -1,6 +1,6 @@
-import type { bodies } from './form';
 import type { Rules } from '../command-rule';
 import { CHIEF } from './team';
+import type { bodies } from './form';
 
 /** What they are answered with; the others with nothing. */
 export interface Answers {

@@ -1,7 +1,7 @@
-import type { bodies } from './form';
 import { type Rules, visitPlace } from '../command-rule';
 import { CREW } from '../team/team';
 import type { Entry } from './entry';
+import type { bodies } from './form';
 
 /** What they are answered with; the others with nothing. */
 export interface Answers {

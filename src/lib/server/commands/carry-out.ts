@@ -9,7 +9,6 @@ import type { Write } from '../book/under-way';
 import { attempt, settle } from '../book/write';
 import { answerVisit } from '../visit/answers';
 import { claim } from './claim';
-
 import type { Done, Job } from './job';
 import { momentsOf } from './moments';
 import { REGISTRY } from './registry';

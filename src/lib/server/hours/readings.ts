@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Logged, RowAnswer } from '../../core/command/logged';
+import type { Logged, RowAnswer } from '../../core/schedule/logged';
 import { errorsByField, id } from '../../core/forms';
 import { afterEntry, decideReading, type Around } from '../../core/hours/entry';
 import { readingSchema, type ReadingInput } from '../../core/hours/form';

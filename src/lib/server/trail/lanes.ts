@@ -1,5 +1,5 @@
 import type { Learned } from '../../core/hours/learned';
-import type { Logged } from '../../core/command/logged';
+import type { Logged } from '../../core/schedule/logged';
 import type { PlannedOuting } from '../../core/schedule/task';
 import { dayOf, type Day } from '../../core/time/day';
 import type { Team } from '../../core/team/team';

@@ -9,7 +9,7 @@
   import type { Person } from '$lib/core/team/team';
   import Field from '../form/Field.svelte';
   import FormError from '../form/FormError.svelte';
-  import type { Logged } from '$lib/core/command/logged';
+  import type { Logged } from '$lib/core/schedule/logged';
   import { goOn } from '../form/go-on';
   import { sendAll, type Sent } from '../form/send';
   import { writeFindings } from './new-finding';

@@ -1,7 +1,7 @@
 import type { Kind } from '$lib/core/machine/machine';
 import { nothingRidden, readRidden, riddenInWords } from '$lib/core/outing/ridden';
 import type { Body } from '$lib/core/command/commands';
-import type { Logged } from '$lib/core/command/logged';
+import type { Logged } from '$lib/core/schedule/logged';
 import type { Sent, Typed } from '../form/send';
 import type { NewFinding } from './new-finding';
 import type { Settlement } from './Settle.svelte';
